@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { id, written } from './ids.ts';
+import { everyRole, operation, roles } from './operation.ts';
+
+export const account = z.object({ id, name: z.string(), role: z.enum(roles), clientIds: z.array(id) });
+export type Account = z.infer<typeof account>;
+
+export const session = z.object({ account: account.nullable(), token: z.string() });
+
+export const getSession = operation({
+  name: 'getSession',
+  room: 'access',
+  method: 'get',
+  path: '/api/session',
+  access: 'anyone',
+  summary: 'Who is signed in, and the token that changes must carry in the header x-lean-token.',
+  response: session,
+});
+
+export const signIn = operation({
+  name: 'signIn',
+  room: 'access',
+  method: 'post',
+  path: '/api/session',
+  access: 'anyone',
+  summary: 'Sign in with address and password.',
+  body: z.object({ email: z.email('Write an address such as name@example.org.').max(254), password: written(200) }),
+  response: session,
+});
+
+export const signOut = operation({
+  name: 'signOut',
+  room: 'access',
+  method: 'delete',
+  path: '/api/session',
+  access: everyRole,
+  summary: 'Sign out; the session is removed.',
+  response: session,
+});

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+
+/** The one table of what can go wrong on the wire: code → status and the words for the person. */
+export const errorTable = {
+  'not-signed-in': { status: 401, words: 'Please sign in first.' },
+  'wrong-sign-in': { status: 401, words: 'That address and password do not belong together. Check both and try again.' },
+  'too-many-sign-ins': { status: 429, words: 'Too many tries. Wait a few minutes, then sign in again.' },
+  'not-allowed': { status: 403, words: 'Your sign-in may not do this.' },
+  'stale-page': { status: 403, words: 'This page is out of date. Load it again; what you wrote is kept.' },
+  'not-valid': { status: 400, words: 'Something in what was sent is not right.' },
+  'not-found': { status: 404, words: 'There is nothing here under that name.' },
+  'too-large': { status: 413, words: 'That is too large to send.' },
+  'footage-not-ready': { status: 409, words: 'The footage is still being made ready.' },
+  'already-sent': { status: 409, words: 'This critique has been sent already.' },
+  'nothing-chosen': { status: 409, words: 'Choose at least one note as a fix before sending.' },
+  'no-opening': { status: 409, words: 'Write an opening line before sending.' },
+  'not-retryable': { status: 409, words: 'This footage has not failed, so there is nothing to try again.' },
+  'already-uploaded': { status: 409, words: 'This footage has arrived already.' },
+  unknown: { status: 500, words: 'Something went wrong on our side. Nothing you sent before this was lost.' },
+} as const satisfies Record<string, { status: number; words: string }>;
+
+export type ErrorCode = keyof typeof errorTable;
+
+/** What every failed request answers with. `fields` says which field and why; `reference` is in the log. */
+export const wireError = z.object({
+  code: z.enum(Object.keys(errorTable) as [ErrorCode, ...ErrorCode[]]),
+  message: z.string(),
+  fields: z.array(z.object({ field: z.string(), why: z.string() })).optional(),
+  reference: z.string().optional(),
+});
+export type WireError = z.infer<typeof wireError>;

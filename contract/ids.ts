@@ -1,0 +1,10 @@
+import { z } from 'zod';
+
+export const id = z.uuid();
+/** Index into a footage's frame table. */
+export const frame = z.int().min(0).max(10_000_000);
+/** ISO 8601 instant in UTC. */
+export const instant = z.iso.datetime();
+/** Text a person wrote: trimmed, at least one character. */
+export const written = (most: number) => z.string().trim().min(1, 'Write something here.').max(most, `At most ${most} characters.`);
+export const done = z.object({ done: z.literal(true) });

@@ -1,0 +1,31 @@
+import * as access from './access.ts';
+import * as clients from './clients.ts';
+import * as critique from './critique.ts';
+import * as desk from './desk.ts';
+import * as footage from './footage.ts';
+import * as health from './health.ts';
+import * as letters from './letters.ts';
+import type { Operation } from './operation.ts';
+import * as queue from './queue.ts';
+import * as requests from './requests.ts';
+
+export * from './access.ts';
+export * from './clients.ts';
+export * from './critique.ts';
+export * from './desk.ts';
+export * from './errors.ts';
+export * from './footage.ts';
+export * from './health.ts';
+export * from './letters.ts';
+export * from './operation.ts';
+export * from './practiceFile.ts';
+export * from './queue.ts';
+export * from './requests.ts';
+
+const isOperation = (thing: unknown): thing is Operation =>
+  typeof thing === 'object' && thing !== null && 'room' in thing && 'path' in thing && 'method' in thing;
+
+/** Every operation of the contract, room by room. */
+export const operations: readonly Operation[] = [access, clients, requests, footage, queue, desk, critique, letters, health].flatMap(
+  (room) => Object.values(room).filter(isOperation),
+);

@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { id, instant } from './ids.ts';
+import { coaching, operation } from './operation.ts';
+
+export const letter = z.object({
+  id,
+  toName: z.string(),
+  toAddress: z.string(),
+  subject: z.string(),
+  body: z.string(),
+  writtenAt: instant,
+});
+export type Letter = z.infer<typeof letter>;
+
+export const listLetters = operation({
+  name: 'listLetters',
+  room: 'letters',
+  method: 'get',
+  path: '/api/letters',
+  access: coaching,
+  summary: 'The outbox stand-in: what was sent to whom, newest first, at most 200. No letter leaves this machine.',
+  response: z.object({ letters: z.array(letter) }),
+});

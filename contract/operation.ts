@@ -1,0 +1,32 @@
+import type { z } from 'zod';
+
+export const roles = ['coach', 'assistant', 'client', 'guardian'] as const;
+export type Role = (typeof roles)[number];
+
+/** Who may call: anyone at all, or signed-in people of these roles. Whose things they see is checked by the service. */
+export type Access = 'anyone' | readonly [Role, ...Role[]];
+
+export const everyRole = roles;
+export const coaching = ['coach', 'assistant'] as const;
+
+/** One thing that can be asked of the server. It keeps its name on every floor. `path` uses Express's `:name` form. */
+export interface Operation {
+  name: string;
+  room: string;
+  method: 'get' | 'post' | 'put' | 'patch' | 'delete' | 'head' | 'options';
+  path: string;
+  access: Access;
+  summary: string;
+  params?: z.ZodType;
+  body?: z.ZodType;
+  /** Schema of the JSON answer; operations that answer with bytes or a stream name their media type instead. */
+  response?: z.ZodType;
+  stream?: string;
+}
+
+/** Keeps the precise type of an operation's schemas. */
+export const operation = <const O extends Operation>(o: O): O => o;
+
+export type ParamsOf<O extends Operation> = O extends { params: infer S extends z.ZodType } ? z.output<S> : Record<string, never>;
+export type BodyOf<O extends Operation> = O extends { body: infer S extends z.ZodType } ? z.output<S> : undefined;
+export type ResponseOf<O extends Operation> = O extends { response: infer S extends z.ZodType } ? z.input<S> : never;

@@ -1,0 +1,35 @@
+import { z } from 'zod';
+import { deskDocument } from './desk.ts';
+import { span } from './footage.ts';
+import { id, instant } from './ids.ts';
+import { roles } from './operation.ts';
+import { client } from './clients.ts';
+import { intake } from './requests.ts';
+
+/** A whole practice as a file: what the demo writes and `importPractice` reads. Passwords are plain here and stored hashed. */
+export const practiceFile = z.object({
+  format: z.literal('lean-mentor/practice@1'),
+  accounts: z.array(
+    z.object({ id, name: z.string(), email: z.email(), password: z.string().min(8), role: z.enum(roles), clientIds: z.array(id) }),
+  ),
+  clients: z.array(client.omit({ guardianName: true, age: true }).extend({ bornOn: z.iso.date().nullable() })),
+  requests: z.array(
+    intake.extend({
+      id,
+      clientId: id,
+      sentAt: instant,
+      dueAt: instant,
+      /** The footage's file, beside the practice file or an absolute path. */
+      footage: z.object({
+        id,
+        file: z.string(),
+        boutFromFrame: z.int().min(0),
+        boutToFrame: z.int().min(1),
+        spans: z.array(span),
+      }),
+      document: deskDocument.optional(),
+      critique: z.object({ id, opening: z.string(), noteIds: z.array(id), sentAt: instant, readAt: instant.nullable() }).optional(),
+    }),
+  ),
+});
+export type PracticeFile = z.infer<typeof practiceFile>;

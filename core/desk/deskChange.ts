@@ -1,0 +1,59 @@
+import type { DeskDocument, Drawing, Mark, Note } from './deskDocument.ts';
+
+interface Change<Kind extends string, Entity> {
+  /** Made by the client, so that a change sent twice is taken once. */
+  changeId: string;
+  entity: Kind;
+  id: string;
+  /** Null: the thing did not exist. Otherwise the old values of exactly the fields that `after` sets. */
+  before: Partial<Entity> | null;
+  /** Null: the thing is taken away. */
+  after: Partial<Entity> | null;
+}
+
+/** One edit on the desk as a pure diff: the same diff feeds the screen, autosave and undo. */
+export type DeskChange = Change<'mark', Mark> | Change<'note', Note> | Change<'drawing', Drawing>;
+
+const shelfOf = { mark: 'marks', note: 'notes', drawing: 'drawings' } as const;
+
+/**
+ * The document after a change; the given one stays as it is. Changing or removing what is not there leaves the document
+ * as it was (another tab removed it first), and creating what is there replaces it.
+ */
+export function applyDeskChange(document: DeskDocument, change: DeskChange): DeskDocument {
+  const shelf = shelfOf[change.entity];
+  const things = document[shelf] as Record<string, object>;
+  const present = things[change.id];
+  if (change.after === null) {
+    if (!present) return document;
+    const { [change.id]: _removed, ...rest } = things;
+    return { ...document, [shelf]: rest };
+  }
+  if (change.before !== null && !present) return document;
+  const base = change.before === null ? {} : present;
+  return { ...document, [shelf]: { ...things, [change.id]: { ...base, ...change.after, id: change.id } } };
+}
+
+/** The change that takes `change` back. Removal keeps the whole thing in `before`, so its inverse creates it again. */
+export const inverseDeskChange = (change: DeskChange, changeId: string): DeskChange =>
+  ({ ...change, changeId, before: change.after, after: change.before }) as DeskChange;
+
+/** A change that sets `fields` on a thing, with the old values taken from the document; null when it is not there. */
+export function patchDesk<Kind extends DeskChange['entity']>(
+  document: DeskDocument,
+  entity: Kind,
+  id: string,
+  fields: NonNullable<Extract<DeskChange, { entity: Kind }>['after']>,
+  changeId: string,
+): DeskChange | null {
+  const present = (document[shelfOf[entity]] as Record<string, object>)[id] as Record<string, unknown> | undefined;
+  if (!present) return null;
+  const before = Object.fromEntries(Object.keys(fields).map((key) => [key, present[key]]));
+  return { changeId, entity, id, before, after: fields } as DeskChange;
+}
+
+/** A change that takes a thing away, keeping all of it for undo; null when it is not there. */
+export function removeFromDesk(document: DeskDocument, entity: DeskChange['entity'], id: string, changeId: string): DeskChange | null {
+  const present = (document[shelfOf[entity]] as Record<string, object>)[id];
+  return present ? ({ changeId, entity, id, before: present, after: null } as DeskChange) : null;
+}

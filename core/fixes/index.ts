@@ -1,0 +1,1 @@
+export { fixesForLevel, mostFixes } from './fixesForLevel.ts';

@@ -1,0 +1,2 @@
+export { clampFrame, frameAtSeconds, frameTableFault, secondsOfFrame, seekSecondsOfFrame, type FrameTable } from './frameTable.ts';
+export { clockText, durationText } from './clockText.ts';

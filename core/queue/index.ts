@@ -1,0 +1,2 @@
+export { estimateDeskMinutes, type PastReview } from './reviewEstimate.ts';
+export { layOutDay, type PlannedReview, type WaitingReview } from './layOutDay.ts';

@@ -1,0 +1,11 @@
+export {
+  leanOfSpan,
+  positionCodes,
+  positionFamily,
+  positionName,
+  tilingFault,
+  type Holder,
+  type PositionCode,
+  type Span,
+} from './position.ts';
+export { leanRibbon, ribbonOutline, type RibbonKnot } from './leanRibbon.ts';
