@@ -1,0 +1,267 @@
+import { outfit } from '../figure/outfit.ts';
+import type { HallColours } from '../render/hall.ts';
+import { step, type ClipPlan } from '../timeline/clipPlan.ts';
+
+const boathouse: HallColours = { matA: '#c9b98a', matB: '#d6c899', border: '#5d7a6c', wall: '#e9e4d6', pads: '#6f8f94', seam: '#a99a70' };
+const cellar: HallColours = { matA: '#8d97a3', matB: '#9da7b2', border: '#4a5561', wall: '#cfc9c0', pads: '#8a5f52', seam: '#6e7883' };
+const sportsHall: HallColours = { matA: '#7fa08a', matB: '#cdb96a', border: '#3f5e78', wall: '#dfe3e4', pads: '#4c6b86', seam: '#6b7f6a' };
+const dockside: HallColours = { matA: '#b9b3a6', matB: '#a9a294', border: '#7c5a4a', wall: '#d9d5cc', pads: '#5c7a5e', seam: '#8b8578' };
+
+/** Ilse (client, violet) is taken down, shields with a knee, is passed and mounted, and ends on her back under it. */
+const ilse: ClipPlan = {
+  name: 'ilse-harbour-round',
+  seed: 11,
+  fps: 30,
+  lead: 3,
+  tail: 3,
+  client: {
+    heightMetres: 1.72,
+    outfit: outfit({
+      kind: 'rash-guard',
+      top: '#6a58c4',
+      stripe: '#efe9ff',
+      legs: '#24262e',
+      shorts: '#24262e',
+      belt: null,
+      skin: '#dba684',
+      hair: '#3a2416',
+      hairStyle: 'bun',
+      beard: false,
+      words: 'violet top, black leggings',
+    }),
+  },
+  partner: {
+    heightMetres: 1.8,
+    outfit: outfit({
+      kind: 'rash-guard',
+      top: '#e8892b',
+      stripe: '#fff2d8',
+      legs: null,
+      shorts: '#33507a',
+      belt: null,
+      skin: '#e3b596',
+      hair: '#6b4a2a',
+      hairStyle: 'short',
+      beard: true,
+      words: 'orange top, bare legs',
+    }),
+  },
+  hall: boathouse,
+  steps: [
+    step('collarTie', 'partner', 1.6, 3.2),
+    step('singleLegShot', 'partner', 0.6, 0.7),
+    step('singleLegUp', 'partner', 0.7, 2),
+    step('fallBack', 'partner', 0.5, 0, { through: true, impact: true }),
+    step('openGuard', 'partner', 0.7, 4.6),
+    step('kneeShield', 'partner', 1.1, 5.2),
+    step('passKneeCut', 'partner', 0.9, 0.8),
+    step('kneeShield', 'partner', 0.9, 3),
+    step('passKneeCut', 'partner', 0.6, 0.4, { through: true }),
+    step('sideControl', 'partner', 0.9, 5.4, { impact: true }),
+    step('kneeOnBelly', 'partner', 0.8, 2),
+    step('mount', 'partner', 1, 4.6),
+    step('rollMid', 'partner', 0.8, 0.2, { through: true, position: 'mount', holder: 'partner' }),
+    step('closedGuard', 'client', 0.9, 4.5, { impact: true }),
+  ],
+  events: [
+    { step: 1, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'takedown', outcome: 'success' },
+    { step: 6, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'pass', outcome: 'failed' },
+    { step: 8, after: 0.1, kind: 'attempt', athlete: 'partner', technique: 'pass', outcome: 'success' },
+    { step: 12, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'escape', outcome: 'success' },
+  ],
+  faults: [
+    { kind: 'shake', fromSeconds: 18, toSeconds: 21 },
+    { kind: 'lost', fromSeconds: 30.5, toSeconds: 33 },
+  ],
+};
+
+/** Noor (client, white jacket) scores a takedown in a match, passes, mounts, loses the back to a turtle and takes it. */
+const noor: ClipPlan = {
+  name: 'noor-quay-open',
+  seed: 23,
+  fps: 30,
+  lead: 3,
+  tail: 3,
+  client: {
+    heightMetres: 1.7,
+    outfit: outfit({
+      kind: 'jacket',
+      top: '#f1efe8',
+      stripe: '#cfc8b6',
+      legs: '#f1efe8',
+      shorts: '#f1efe8',
+      belt: '#6b4a9c',
+      skin: '#a8714d',
+      hair: '#17110e',
+      hairStyle: 'bun',
+      beard: false,
+      words: 'white jacket, hair in a bun',
+    }),
+  },
+  partner: {
+    heightMetres: 1.74,
+    outfit: outfit({
+      kind: 'jacket',
+      top: '#2f5fb3',
+      stripe: '#1e3f7c',
+      legs: '#2f5fb3',
+      shorts: '#2f5fb3',
+      belt: '#5c3a26',
+      skin: '#e2b79a',
+      hair: '#b98d4a',
+      hairStyle: 'short',
+      beard: false,
+      words: 'blue jacket, short fair hair',
+    }),
+  },
+  hall: sportsHall,
+  steps: [
+    step('collarTie', 'client', 1.5, 4.4),
+    step('singleLegShot', 'client', 0.6, 0.8),
+    step('collarTie', 'client', 1, 3),
+    step('singleLegShot', 'client', 0.5, 0.5),
+    step('singleLegUp', 'client', 0.7, 1.6),
+    step('fallBack', 'client', 0.5, 0, { through: true, impact: true }),
+    step('openGuard', 'client', 0.7, 5),
+    step('kneeShield', 'client', 1, 4),
+    step('passKneeCut', 'client', 0.8, 0.5, { through: true }),
+    step('sideControl', 'client', 0.9, 5.6, { impact: true }),
+    step('kneeOnBelly', 'client', 0.8, 3.6),
+    step('mount', 'client', 0.9, 5),
+    step('turtle', 'client', 1.2, 4),
+    step('backControl', 'client', 1.2, 6.5, { impact: true }),
+  ],
+  events: [
+    { step: 1, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'takedown', outcome: 'failed' },
+    { step: 3, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'takedown', outcome: 'success' },
+    { step: 8, after: 0.1, kind: 'attempt', athlete: 'client', technique: 'pass', outcome: 'success' },
+    { step: 13, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'back-take', outcome: 'success' },
+  ],
+  faults: [{ kind: 'shake', fromSeconds: 13.5, toSeconds: 15.5 }],
+};
+
+/** Bram (client, green) holds a closed guard in a dim cellar, sweeps to mount, is bridged off, and plays seated. */
+const bram: ClipPlan = {
+  name: 'bram-night-shift',
+  seed: 37,
+  fps: 30,
+  lead: 2.5,
+  tail: 3,
+  client: {
+    heightMetres: 1.83,
+    outfit: outfit({
+      kind: 'rash-guard',
+      top: '#3f8f5a',
+      stripe: '#eaf6d8',
+      legs: null,
+      shorts: '#20262b',
+      belt: null,
+      skin: '#6d4630',
+      hair: '#120d0a',
+      hairStyle: 'cropped',
+      beard: true,
+      words: 'green top, bare legs',
+    }),
+  },
+  partner: {
+    heightMetres: 1.76,
+    outfit: outfit({
+      kind: 'rash-guard',
+      top: '#d9d5ca',
+      stripe: '#b23b55',
+      legs: '#3a4270',
+      shorts: '#3a4270',
+      belt: null,
+      skin: '#e0b290',
+      hair: '#5a3420',
+      hairStyle: 'short',
+      beard: false,
+      words: 'pale top with a red stripe, blue leggings',
+    }),
+  },
+  hall: cellar,
+  steps: [
+    step('collarTie', 'client', 1.4, 2.4),
+    step('closedGuard', 'partner', 1.4, 7, { impact: true }),
+    step('rollMid', 'partner', 0.9, 0.1, { through: true, position: 'closed-guard', holder: 'partner' }),
+    step('mount', 'client', 0.9, 6, { impact: true }),
+    step('rollMid', 'client', 0.8, 0.1, { through: true, position: 'mount', holder: 'client' }),
+    step('closedGuard', 'partner', 0.9, 6, { impact: true }),
+    step('kneeShield', 'partner', 1.2, 4.5),
+    step('passKneeCut', 'partner', 0.8, 0.6),
+    step('kneeShield', 'partner', 0.8, 2.5),
+    step('butterfly', 'partner', 1.2, 5.5),
+  ],
+  events: [
+    { step: 1, after: 0.3, kind: 'guard-pull', athlete: 'client' },
+    { step: 2, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'sweep', outcome: 'success' },
+    { step: 4, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'escape', outcome: 'success' },
+    { step: 7, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'pass', outcome: 'failed' },
+  ],
+  faults: [
+    { kind: 'dark', fromSeconds: 22, toSeconds: 29 },
+    { kind: 'lost', fromSeconds: 36, toSeconds: 38.5 },
+  ],
+};
+
+/** Ruben (client, very tall, red) sits to guard, is turtled and has his back taken; the camera loses focus once. */
+const ruben: ClipPlan = {
+  name: 'ruben-long-frames',
+  seed: 53,
+  fps: 30,
+  lead: 2.5,
+  tail: 3,
+  client: {
+    heightMetres: 1.98,
+    outfit: outfit({
+      kind: 'rash-guard',
+      top: '#b23a3a',
+      stripe: '#f7d9c8',
+      legs: '#1f2226',
+      shorts: '#1f2226',
+      belt: null,
+      skin: '#cf9a74',
+      hair: '#2b1a10',
+      hairStyle: 'short',
+      beard: true,
+      words: 'red top, black leggings, the tall one',
+    }),
+  },
+  partner: {
+    heightMetres: 1.73,
+    outfit: outfit({
+      kind: 'rash-guard',
+      top: '#2f8f96',
+      stripe: '#e3fbff',
+      legs: null,
+      shorts: '#c9a63a',
+      belt: null,
+      skin: '#8a5a3c',
+      hair: '#1a120d',
+      hairStyle: 'cropped',
+      beard: false,
+      words: 'teal top, yellow shorts',
+    }),
+  },
+  hall: dockside,
+  steps: [
+    step('collarTie', 'client', 1.5, 3),
+    step('butterfly', 'partner', 1.4, 6, { impact: true }),
+    step('openGuard', 'partner', 1.2, 5),
+    step('passKneeCut', 'partner', 1, 0.6),
+    step('sideControl', 'partner', 0.9, 5, { impact: true }),
+    step('turtle', 'partner', 1.3, 4.6),
+    step('backControl', 'partner', 1.3, 6.5, { impact: true }),
+    step('turtle', 'partner', 1.4, 2.4),
+    step('stance', 'client', 1.8, 3.5),
+  ],
+  events: [
+    { step: 1, after: 0.3, kind: 'guard-pull', athlete: 'client' },
+    { step: 3, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'pass', outcome: 'success' },
+    { step: 6, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'back-take', outcome: 'success' },
+    { step: 7, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'escape', outcome: 'success' },
+  ],
+  faults: [{ kind: 'blur', fromSeconds: 16, toSeconds: 19 }],
+};
+
+export const clipPlans: readonly ClipPlan[] = [ilse, noor, bram, ruben];

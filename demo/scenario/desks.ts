@@ -1,0 +1,134 @@
+import type { PracticeFile } from '@lean-mentor/contract';
+import { stableId } from './stableId.ts';
+
+type Desk = NonNullable<PracticeFile['requests'][number]['document']>;
+type Note = Desk['notes'][string];
+type Drawing = Desk['drawings'][string];
+
+const byId = <T extends { id: string }>(things: T[]): Record<string, T> => Object.fromEntries(things.map((t) => [t.id, t]));
+
+const marks = (who: string, frames: { atFrame: number; state: 'open' | 'noted' | 'let-go' }[]): Desk['marks'] =>
+  byId(frames.map((mark) => ({ id: stableId(`mark ${who} ${mark.atFrame}`), ...mark })));
+
+const note = (
+  who: string,
+  fromFrame: number,
+  kind: Note['kind'],
+  what: string,
+  instead: Note['instead'],
+  more: Partial<Note> = {},
+): Note => ({
+  id: stableId(`note ${who} ${fromFrame}`),
+  fromFrame,
+  toFrame: null,
+  kind,
+  athlete: 'client',
+  seen: 'clear',
+  severity: 2,
+  what,
+  instead,
+  markId: stableId(`mark ${who} ${fromFrame}`),
+  ...more,
+});
+
+const drawing = (
+  who: string,
+  fromFrame: number,
+  tool: Drawing['tool'],
+  colour: Drawing['colour'],
+  points: [number, number][],
+): Drawing => ({
+  id: stableId(`drawing ${who} ${fromFrame} ${tool}`),
+  tool,
+  colour,
+  points: points.map(([x, y]) => ({ x, y })),
+  fromFrame,
+  toFrame: fromFrame + 30,
+});
+
+/** Ilse's desk, half-way: the first look is done, two notes are written. */
+export const ilseDesk: Desk = {
+  marks: marks('ilse', [
+    { atFrame: 285, state: 'open' },
+    { atFrame: 738, state: 'noted' },
+    { atFrame: 892, state: 'noted' },
+    { atFrame: 1110, state: 'open' },
+    { atFrame: 1390, state: 'open' },
+  ]),
+  notes: byId([
+    note('ilse', 738, 'good', 'Flattened once, and you still put the shin back between you before he could settle.', [], { severity: 1 }),
+    note(
+      'ilse',
+      892,
+      'mistake',
+      'Your bottom hand leaves his sleeve side and reaches for the neck; the knee line falls to the mat a moment later.',
+      [
+        { when: 'he drives the knee across', do: 'keep the forearm on his biceps and turn your hip out under the shield' },
+        { when: 'the knee is already flat', do: 'go under the arm to half guard at once, do not push' },
+      ],
+    ),
+  ]),
+  drawings: byId([
+    drawing('ilse', 892, 'arrow', 'client', [
+      [0.46, 0.4],
+      [0.53, 0.3],
+    ]),
+    drawing('ilse', 892, 'freehand', 'chalk', [
+      [0.5, 0.62],
+      [0.515, 0.55],
+      [0.53, 0.5],
+      [0.55, 0.48],
+      [0.57, 0.5],
+      [0.585, 0.55],
+      [0.6, 0.62],
+    ]),
+  ]),
+};
+
+/** Bram's desk as it was when his critique was sent. */
+export const bramDesk: Desk = {
+  marks: marks('bram', [
+    { atFrame: 452, state: 'noted' },
+    { atFrame: 636, state: 'noted' },
+    { atFrame: 1060, state: 'let-go' },
+    { atFrame: 1290, state: 'noted' },
+  ]),
+  notes: byId([
+    note('bram', 452, 'good', 'You broke his posture first and only then swept. That order is why it worked.', [], { severity: 1 }),
+    note(
+      'bram',
+      636,
+      'mistake',
+      'In mount you sit tall with both hands between his arms. He needs one bridge to roll you, and he takes it.',
+      [
+        { when: 'he holds a wrist', do: 'slide that knee up under his elbow before anything else' },
+        { when: 'he bridges', do: 'post the hand wide beyond his head and drop your chest low' },
+      ],
+      { severity: 3 },
+    ),
+    note(
+      'bram',
+      1290,
+      'missed-chance',
+      'He leans his chest over your hooks for five seconds and you hold still. The lift was there the whole time.',
+      [{ when: 'his weight is past his knees', do: 'go under one arm, lie to that side and lift the far hook' }],
+    ),
+  ]),
+  drawings: byId([
+    drawing('bram', 636, 'arrow', 'client', [
+      [0.61, 0.58],
+      [0.77, 0.79],
+    ]),
+    drawing('bram', 1290, 'freehand', 'client', [
+      [0.52, 0.74],
+      [0.53, 0.68],
+      [0.55, 0.61],
+      [0.57, 0.54],
+      [0.6, 0.47],
+      [0.63, 0.41],
+    ]),
+  ]),
+};
+
+/** What was sent to Bram: the two notes to work on, in order. */
+export const bramFixes = [636, 1290].map((frame) => stableId(`note bram ${frame}`));

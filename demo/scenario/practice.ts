@@ -1,0 +1,97 @@
+import type { PracticeFile } from '@lean-mentor/contract';
+import { groundTruthOf } from '../timeline/groundTruth.ts';
+import { clipPlans } from './clips.ts';
+import { bramDesk, bramFixes, ilseDesk } from './desks.ts';
+import { accounts, clientId, clients } from './people.ts';
+import { stableId } from './stableId.ts';
+
+type Request = PracticeFile['requests'][number];
+
+const dayMs = 86_400_000;
+
+/** The instant `days` before or after today at an hour of the day (UTC). */
+const at = (today: Date, days: number, hour: number): string =>
+  new Date(Date.UTC(today.getUTCFullYear(), today.getUTCMonth(), today.getUTCDate(), hour) + days * dayMs).toISOString();
+
+/** Footage of a clip, its bout coded as the ground truth says. */
+function footageOf(clip: string): Request['footage'] {
+  const plan = clipPlans.find((p) => p.name === clip)!;
+  const truth = groundTruthOf(plan);
+  return {
+    id: stableId(`footage ${clip}`),
+    file: `${clip}.mp4`,
+    boutFromFrame: truth.bout.fromFrame,
+    boutToFrame: truth.bout.toFrame,
+    spans: truth.spans as Request['footage']['spans'],
+  };
+}
+
+/** The whole demo practice as a file, dated relative to `today`. */
+export function demoPractice(today: Date): PracticeFile {
+  const words = (clip: string) => groundTruthOf(clipPlans.find((p) => p.name === clip)!).words;
+  const request = (
+    clip: string,
+    name: string,
+    said: Pick<Request, 'kind' | 'attire' | 'question'>,
+    sentDays: number,
+    dueDays: number,
+    more: Partial<Request> = {},
+  ): Request => ({
+    id: stableId(`request ${clip}`),
+    clientId: clientId(name),
+    ...said,
+    whoClient: words(clip).client,
+    whoPartner: words(clip).partner,
+    sentAt: at(today, sentDays, 6),
+    dueAt: at(today, dueDays, 17),
+    footage: footageOf(clip),
+    ...more,
+  });
+  return {
+    format: 'lean-mentor/practice@1',
+    accounts,
+    clients: clients(today),
+    requests: [
+      request(
+        'ilse-harbour-round',
+        'Ilse Tarrow',
+        { kind: 'sparring', attire: 'no-jacket', question: 'My knee shield goes and then everything goes. What leaves first?' },
+        -1,
+        1,
+        { document: ilseDesk },
+      ),
+      request(
+        'noor-quay-open',
+        'Noor Valdane',
+        { kind: 'match', attire: 'jacket', question: 'I was ahead. Was leaving mount for the back worth it?' },
+        -1,
+        2,
+      ),
+      request(
+        'ruben-long-frames',
+        'Ruben Castellane',
+        { kind: 'sparring', attire: 'no-jacket', question: 'My arms are long and my frames still fold. Where?' },
+        0,
+        3,
+      ),
+      request(
+        'bram-night-shift',
+        'Bram Okonjo',
+        { kind: 'sparring', attire: 'no-jacket', question: 'I sweep people and cannot stay on top. Why?' },
+        -9,
+        -6,
+        {
+          document: bramDesk,
+          critique: {
+            id: stableId('critique bram'),
+            opening:
+              'Your sweep is clean, Bram: you break him down before you turn him. What follows is where the round goes, and it is one habit of your hands.',
+            noteIds: bramFixes,
+            sentAt: at(today, -7, 15),
+            readAt: at(today, -6, 5),
+          },
+        },
+      ),
+    ],
+  };
+}
