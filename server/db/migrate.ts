@@ -1,0 +1,21 @@
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import * as house from './migrations/001-house.ts';
+
+/** Numbered, forward only; a migration that has landed is never edited. */
+const migrations = [{ name: '001-house', statements: house.statements }];
+
+/** Brings the database up to the newest migration. Answers the names of those it ran. */
+export async function migrate(sequelize: Sequelize): Promise<string[]> {
+  const umzug = new Umzug({
+    migrations: migrations.map(({ name, statements }) => ({
+      name,
+      up: async () => {
+        for (const statement of statements) await sequelize.query(statement, { type: QueryTypes.RAW });
+      },
+    })),
+    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    logger: undefined,
+  });
+  return (await umzug.up()).map((m) => m.name);
+}

@@ -1,0 +1,2 @@
+export { findAccount, findAccountsOfClient, insertAccount } from './repository.ts';
+export { hashPassword, maySeeClient, visibleClients } from './service.ts';

@@ -1,0 +1,26 @@
+import type { Account } from '@lean-mentor/contract';
+import { plain, plainAll } from '../../db/table.ts';
+import type { House } from '../../house.ts';
+import type { AccountRow } from './model.ts';
+
+/** An account with the clients it stands for (itself for a client, the minors for a guardian). */
+export async function findAccount({ db }: House, id: string): Promise<Account | null> {
+  const row = plain(await db.accounts.findByPk(id));
+  if (!row) return null;
+  const clients = plainAll(await db.accountClients.findAll({ where: { accountId: id } }));
+  return { id: row.id, name: row.name, role: row.role, clientIds: clients.map((c) => c.clientId) };
+}
+
+export const findAccountByEmail = async ({ db }: House, email: string): Promise<AccountRow | null> =>
+  plain(await db.accounts.findOne({ where: { email: email.toLowerCase() } }));
+
+/** Everyone who is told about a client: the client's own account and guardians. */
+export async function findAccountsOfClient({ db }: House, clientId: string): Promise<AccountRow[]> {
+  const links = plainAll(await db.accountClients.findAll({ where: { clientId } }));
+  return plainAll(await db.accounts.findAll({ where: { id: links.map((l) => l.accountId) }, order: [['role', 'ASC']] }));
+}
+
+export async function insertAccount({ db }: House, row: AccountRow, clientIds: readonly string[]): Promise<void> {
+  await db.accounts.create(row);
+  for (const clientId of clientIds) await db.accountClients.create({ accountId: row.id, clientId });
+}

@@ -1,0 +1,1 @@
+export { findClient, findClients, insertClient } from './repository.ts';

@@ -1,0 +1,9 @@
+import * as contract from '@lean-mentor/contract';
+import type { House } from '../../house.ts';
+import { route } from '../../http/route.ts';
+import * as handlers from './handlers.ts';
+
+export const clientRoutes = (house: House) => [
+  route(contract.listClients, handlers.listClients(house)),
+  route(contract.getClientHistory, handlers.getClientHistory(house)),
+];

@@ -1,0 +1,1 @@
+export { countDeskByRequest, findDeskDocument } from './repository.ts';

@@ -1,0 +1,2 @@
+export { changeFootage, countBouts, findFootage, findFootagesOfRequests, insertBout, insertFootage } from './repository.ts';
+export { frameTableOf } from './service.ts';

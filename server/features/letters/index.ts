@@ -1,0 +1,1 @@
+export { postLetter } from './repository.ts';

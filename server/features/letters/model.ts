@@ -1,0 +1,22 @@
+import { DataTypes, type Sequelize } from 'sequelize';
+import { defineTable, instantColumn, key } from '../../db/table.ts';
+
+export interface LetterRow {
+  id: string;
+  toName: string;
+  toAddress: string;
+  subject: string;
+  body: string;
+  writtenAt: Date;
+}
+
+export const letterTables = (sequelize: Sequelize) => ({
+  letters: defineTable<LetterRow>(sequelize, 'letters', {
+    id: key,
+    toName: DataTypes.STRING,
+    toAddress: DataTypes.STRING,
+    subject: DataTypes.STRING,
+    body: DataTypes.TEXT,
+    writtenAt: instantColumn,
+  }),
+});

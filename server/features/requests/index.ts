@@ -1,0 +1,1 @@
+export { changeRequest, countRequestsByClient, findRequest, insertRequest, listOpenRequests, listRequestsOfClients } from './repository.ts';

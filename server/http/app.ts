@@ -1,0 +1,139 @@
+import { randomUUID } from 'node:crypto';
+import { errorTable, type WireError } from '@lean-mentor/contract';
+import express, { type ErrorRequestHandler, type Express } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import { join } from 'node:path';
+import { pinoHttp } from 'pino-http';
+import { accessRoutes } from '../features/access/routes.ts';
+import { clientRoutes } from '../features/clients/routes.ts';
+import { critiqueRoutes } from '../features/critique/routes.ts';
+import { deskRoutes } from '../features/desk/routes.ts';
+import { footageRoutes } from '../features/footage/routes.ts';
+import { FootageWatch } from '../features/footage/watch.ts';
+import { healthRoutes } from '../features/health/routes.ts';
+import { letterRoutes } from '../features/letters/routes.ts';
+import { queueRoutes } from '../features/queue/routes.ts';
+import { requestRoutes } from '../features/requests/routes.ts';
+import type { House } from '../house.ts';
+import { ContractError } from './contractError.ts';
+import type { Route } from './route.ts';
+import { bindHouse, sessions } from './session.ts';
+
+/** Tries at signing in, per address of the network, within a window. */
+const signInTries = { limit: 20, windowMs: 5 * 60_000 };
+
+/** Only our own files: no inline script, no other host. Konva and React set element styles, hence the style rule. */
+const contentPolicy = {
+  useDefaults: false,
+  directives: {
+    defaultSrc: ["'none'"],
+    scriptSrc: ["'self'"],
+    styleSrc: ["'self'", "'unsafe-inline'"],
+    imgSrc: ["'self'", 'data:', 'blob:'],
+    mediaSrc: ["'self'", 'blob:'],
+    fontSrc: ["'self'"],
+    connectSrc: ["'self'"],
+    workerSrc: ["'self'", 'blob:'],
+    manifestSrc: ["'self'"],
+    formAction: ["'self'"],
+    baseUri: ["'none'"],
+    frameAncestors: ["'none'"],
+  },
+};
+
+function answerError(house: House): ErrorRequestHandler {
+  return (error: unknown, req, res, next) => {
+    if (res.headersSent) return next(error);
+    const status = (error as { status?: unknown }).status;
+    const known =
+      error instanceof ContractError
+        ? error
+        : status === 413
+          ? new ContractError('too-large')
+          : status === 400
+            ? new ContractError('not-valid', { message: 'What was sent is not JSON.' })
+            : null;
+    const reference = known ? undefined : randomUUID().slice(0, 8);
+    const shown = known ?? new ContractError('unknown');
+    // Without personal data: the route and the fault, not the body or the address.
+    if (!known) house.log.error({ err: error, reference, method: req.method, path: req.path }, 'request failed');
+    const body: WireError = {
+      code: shown.code,
+      message: shown.message,
+      ...(shown.fields && { fields: shown.fields }),
+      ...(reference && { reference }),
+    };
+    res.status(errorTable[shown.code].status).json(body);
+  };
+}
+
+export interface OpenApp {
+  app: Express;
+  routes: readonly Route[];
+  /** Ends what the app keeps running on its own. */
+  close: () => void;
+}
+
+/** The web server's app over a house. */
+export function createApp(house: House): OpenApp {
+  const app = express();
+  bindHouse(app, house);
+  app.disable('x-powered-by');
+  app.use(helmet({ contentSecurityPolicy: contentPolicy, hsts: false, crossOriginEmbedderPolicy: false }));
+  app.use(
+    pinoHttp({
+      logger: house.log,
+      autoLogging: { ignore: (req) => req.url === '/api/health' },
+      serializers: {
+        req: ({ method, url }: { method: string; url: string }) => ({ method, path: url.split('?')[0] }),
+        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+      },
+      customLogLevel: (_req, res) => (res.statusCode >= 500 ? 'error' : 'debug'),
+    }),
+  );
+  const session = sessions(house);
+  app.use('/api', session.middleware);
+  app.use('/api', express.json({ limit: '4mb' }));
+  app.use('/api', (_req, res, next) => {
+    res.set('Cache-Control', 'no-store');
+    next();
+  });
+  app.post(
+    '/api/session',
+    rateLimit({
+      ...signInTries,
+      handler: (_req, _res, next) => next(new ContractError('too-many-sign-ins')),
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+    }),
+  );
+
+  const watch = new FootageWatch(house);
+  const routes = [
+    ...accessRoutes(house),
+    ...clientRoutes(house),
+    ...requestRoutes(house),
+    ...footageRoutes(house, watch),
+    ...queueRoutes(house),
+    ...deskRoutes(house),
+    ...critiqueRoutes(house),
+    ...letterRoutes(house),
+    ...healthRoutes(house),
+  ];
+  for (const { operation, handle } of routes) app[operation.method](operation.path, handle);
+  app.use('/api', (_req, _res, next) => next(new ContractError('not-found')));
+
+  app.use('/assets', express.static(join(house.config.webDir, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(express.static(house.config.webDir, { index: false }));
+  app.get('/{*page}', (_req, res) => res.sendFile(join(house.config.webDir, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } }));
+  app.use(answerError(house));
+  return {
+    app,
+    routes,
+    close: () => {
+      watch.stop();
+      session.stop();
+    },
+  };
+}

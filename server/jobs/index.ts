@@ -1,0 +1,1 @@
+export { enqueueJob } from './repository.ts';

@@ -1,0 +1,29 @@
+import { DataTypes, type Sequelize } from 'sequelize';
+import { defineTable, instantColumn, key } from '../db/table.ts';
+
+export interface JobRow {
+  id: string;
+  kind: 'make-ready';
+  subjectId: string;
+  /** resting: tried often enough; somebody must ask again. */
+  state: 'waiting' | 'running' | 'done' | 'resting';
+  attempts: number;
+  runAfter: Date;
+  claimedBy: string | null;
+  heartbeatAt: Date | null;
+  reason: string | null;
+}
+
+export const jobTables = (sequelize: Sequelize) => ({
+  jobs: defineTable<JobRow>(sequelize, 'jobs', {
+    id: key,
+    kind: DataTypes.STRING,
+    subjectId: DataTypes.UUID,
+    state: DataTypes.STRING,
+    attempts: DataTypes.INTEGER,
+    runAfter: instantColumn,
+    claimedBy: DataTypes.STRING,
+    heartbeatAt: instantColumn,
+    reason: DataTypes.TEXT,
+  }),
+});

@@ -1,0 +1,65 @@
+import { setTimeout as sleep } from 'node:timers/promises';
+import { addSeconds } from 'date-fns';
+import { changeFootage } from '../features/footage/index.ts';
+import type { House } from '../house.ts';
+import { MediaFault } from '../media/mediaFault.ts';
+import { makeReady } from './makeReady.ts';
+import type { JobRow } from './model.ts';
+import { beatHeart, claimJob, settleJob } from './repository.ts';
+
+const idleMs = 400;
+const heartbeatMs = 5000;
+/** A job is tried this often; then it rests with its reason until somebody asks again. */
+const mostAttempts = 3;
+const backOffSeconds = 10;
+
+/** Runs one claimed job to its end, whatever that is. */
+async function runJob(house: House, worker: string, job: JobRow, signal: AbortSignal): Promise<void> {
+  const lost = new AbortController();
+  const heart = setInterval(() => {
+    beatHeart(house, job.id, worker).then(
+      (mine) => mine || lost.abort(new Error('The job was taken by another process.')),
+      (error) => house.log.warn({ err: error, jobId: job.id }, 'heartbeat was not written'),
+    );
+  }, heartbeatMs);
+  try {
+    await makeReady(house, job.subjectId, AbortSignal.any([signal, lost.signal]));
+    await settleJob(house, job.id, worker, { state: 'done', reason: null });
+  } catch (error) {
+    if (lost.signal.aborted) return;
+    if (signal.aborted) {
+      // Stopped from outside: the job goes back as if it had not been tried.
+      await settleJob(house, job.id, worker, { state: 'waiting', attempts: job.attempts - 1, runAfter: house.now() });
+      return;
+    }
+    house.log.warn({ err: error, jobId: job.id, footageId: job.subjectId, attempt: job.attempts }, 'job failed');
+    const reason = error instanceof MediaFault ? error.message : 'Making the footage ready failed on our side. The coach can try it again.';
+    if (error instanceof MediaFault || job.attempts >= mostAttempts) {
+      await settleJob(house, job.id, worker, { state: 'resting', reason });
+      await changeFootage(house, job.subjectId, { state: 'failed', step: 'Stopped', failure: reason, secondsLeft: null });
+    } else {
+      await settleJob(house, job.id, worker, {
+        state: 'waiting',
+        reason,
+        runAfter: addSeconds(house.now(), backOffSeconds * 2 ** job.attempts),
+      });
+      await changeFootage(house, job.subjectId, { state: 'waiting', step: 'Waiting to be tried again', share: 0, secondsLeft: null });
+    }
+  } finally {
+    clearInterval(heart);
+  }
+}
+
+/** Claims and runs jobs one after another until `signal` aborts. A database that is away for a while is waited for. */
+export async function runJobs(house: House, worker: string, signal: AbortSignal): Promise<void> {
+  while (!signal.aborted) {
+    try {
+      const job = await claimJob(house, worker);
+      if (job) await runJob(house, worker, job, signal);
+      else await sleep(idleMs, undefined, { signal }).catch(() => undefined);
+    } catch (error) {
+      house.log.error({ err: error }, 'jobs could not be claimed or settled');
+      await sleep(2000, undefined, { signal }).catch(() => undefined);
+    }
+  }
+}

@@ -1,0 +1,28 @@
+import { createServer } from 'node:http';
+import { readConfig } from './config/config.ts';
+import { createApp } from './http/app.ts';
+import { openHouse } from './openHouse.ts';
+
+const config = readConfig();
+const house = openHouse(config);
+const { app, close } = createApp(house);
+const server = createServer(app);
+
+server.on('error', (error: NodeJS.ErrnoException) => {
+  const words =
+    error.code === 'EADDRINUSE' ? `Port ${config.port} is in use. Stop what uses it, or set PORT to another one.` : error.message;
+  house.log.fatal({ code: error.code }, words);
+  process.exitCode = 1;
+  close();
+  void house.db.sequelize.close();
+});
+server.listen(config.port, '127.0.0.1', () => process.send?.({ listening: (server.address() as { port: number }).port }));
+
+/** Open answers may end; event streams, which would not, are cut after a moment. */
+function stop(): void {
+  server.close(() => void house.db.sequelize.close());
+  close();
+  setTimeout(() => server.closeAllConnections(), 1500).unref();
+}
+for (const name of ['SIGINT', 'SIGTERM'] as const) process.once(name, stop);
+process.once('disconnect', stop);
