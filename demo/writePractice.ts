@@ -1,13 +1,13 @@
-import { copyFile, mkdir, writeFile } from 'node:fs/promises';
+import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { demoPractice } from './scenario/practice.ts';
 
-/** `node --import tsx demo/writePractice.ts FILE`: writes the demo practice as of now, and its clips beside it. */
+/** `node --import tsx demo/writePractice.ts FILE`: writes the demo practice as of now; its clips are named where they lie. */
 const file = process.argv[2];
 if (!file) throw new Error('Name the file to write.');
 const practice = demoPractice(new Date());
-await mkdir(dirname(file), { recursive: true });
 const clips = fileURLToPath(new URL('./clips/', import.meta.url));
-for (const { footage } of practice.requests) await copyFile(join(clips, footage.file), join(dirname(file), footage.file));
+for (const { footage } of practice.requests) footage.file = join(clips, footage.file);
+await mkdir(dirname(file), { recursive: true });
 await writeFile(file, JSON.stringify(practice, null, 1));

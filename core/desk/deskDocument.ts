@@ -49,9 +49,9 @@ export interface DeskDocument {
 
 export const emptyDesk = (): DeskDocument => ({ marks: {}, notes: {}, drawings: {} });
 
-/** Drawings alive on a frame, in the order they were made (object order is insertion order). */
-export const drawingsAtFrame = (document: DeskDocument, frame: number): Drawing[] =>
-  Object.values(document.drawings).filter((d) => d.fromFrame <= frame && frame < d.toFrame);
+/** Drawings alive on a frame, in the order given (of a document: object order, which is the order they were made in). */
+export const drawingsAtFrame = (drawings: readonly Drawing[], frame: number): Drawing[] =>
+  drawings.filter((d) => d.fromFrame <= frame && frame < d.toFrame);
 
 /** Marks and notes as stops for "previous / next", ascending, one per frame. */
 export function stopsOf(document: DeskDocument): number[] {

@@ -16,3 +16,4 @@ export {
 export { applyDeskChange, inverseDeskChange, patchDesk, removeFromDesk, type DeskChange } from './deskChange.ts';
 export { drawingShape, drawingsSvg, strokeEdge, strokeEdgeFactor, strokeInk, type DrawingShape } from './drawingShape.ts';
 export { fanMargin } from './fanMargin.ts';
+export { thinStroke } from './thinStroke.ts';

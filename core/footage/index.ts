@@ -1,2 +1,3 @@
 export { clampFrame, frameAtSeconds, frameTableFault, secondsOfFrame, seekSecondsOfFrame, type FrameTable } from './frameTable.ts';
+export { drawingLife } from './drawingLife.ts';
 export { clockText, durationText } from './clockText.ts';

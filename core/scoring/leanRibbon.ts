@@ -6,8 +6,12 @@ export interface RibbonKnot {
   lean: number;
 }
 
-/** Seconds over which the drawn ribbon eases at a change of position; computation uses the uneased value. */
+/**
+ * How long the drawn ribbon takes to ease at a change of position: 0.4 s, and in a long bout on a small page this share of
+ * it, or the sway would look like a break. Computation uses the uneased value.
+ */
 const easeSeconds = 0.4;
+const easeShare = 0.03;
 
 /**
  * Knots of the lean ribbon from spans, in bout order. `secondsAt` gives the footage time of a frame.
@@ -26,7 +30,7 @@ export function leanRibbon(spans: readonly Span[], fromFrame: number, toFrame: n
   for (const span of spans) {
     const from = secondsAt(span.fromFrame);
     const to = secondsAt(span.toFrame);
-    const ease = Math.min(easeSeconds / 2, (to - from) / 2);
+    const ease = Math.min(Math.max(easeSeconds, easeShare * length) / 2, (to - from) / 2);
     const lean = leanOfSpan(span);
     knots.push({ along: at(from + ease), lean }, { along: at(to - ease), lean });
   }

@@ -68,14 +68,21 @@ async function importRequest(house: House, wanted: PracticeFile['requests'][numb
   await enqueueJob(house, 'make-ready', footage.id);
 }
 
-/** Loads a practice file into an empty house. Footage files are found beside it; they are made ready by the jobs process. */
+/**
+ * Loads a practice file into an empty house. Footage files are found beside it; they are made ready by the jobs process.
+ * Accounts come last, so a house without any holds at most what is left of a load that was cut off: that is cleared first.
+ */
 export async function importPractice(house: House, content: unknown, file: string): Promise<void> {
   const practice = practiceFile.parse(content);
+  const { requests, clients, jobs } = house.db;
+  await jobs.destroy({ where: {} });
+  await requests.destroy({ where: {} });
+  await clients.destroy({ where: {} });
   for (const client of practice.clients) await insertClient(house, client);
-  for (const { password, email, clientIds, ...account } of practice.accounts)
-    await insertAccount(house, { ...account, email: email.toLowerCase(), passwordHash: await hashPassword(password) }, clientIds);
   const coachName = practice.accounts.find((a) => a.role === 'coach')?.name ?? '';
   // Newest first: what waits for the coach is made ready before what has been sent.
   const byAge = [...practice.requests].sort((a, b) => b.sentAt.localeCompare(a.sentAt));
   for (const request of byAge) await importRequest(house, request, coachName, dirname(file));
+  for (const { password, email, clientIds, ...account } of practice.accounts)
+    await insertAccount(house, { ...account, email: email.toLowerCase(), passwordHash: await hashPassword(password) }, clientIds);
 }

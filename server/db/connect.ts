@@ -1,4 +1,4 @@
-import { Query } from 'sequelize/lib/dialects/mariadb/query';
+import Query from 'sequelize/lib/dialects/mariadb/query';
 import { Sequelize } from 'sequelize';
 import type { Config } from '../config/config.ts';
 

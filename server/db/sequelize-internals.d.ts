@@ -1,3 +1,4 @@
 declare module 'sequelize/lib/dialects/mariadb/query' {
-  export const Query: { prototype: { formatResults: (this: unknown, data: unknown) => unknown } };
+  const Query: { prototype: { formatResults: (this: unknown, data: unknown) => unknown } };
+  export default Query;
 }

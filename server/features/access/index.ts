@@ -1,2 +1,2 @@
-export { findAccount, findAccountsOfClient, insertAccount } from './repository.ts';
+export { findAccount, findAccountByEmail, findAccountsOfClient, insertAccount } from './repository.ts';
 export { hashPassword, maySeeClient, visibleClients } from './service.ts';

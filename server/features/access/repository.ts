@@ -1,4 +1,5 @@
 import type { Account } from '@lean-mentor/contract';
+import { QueryTypes } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import type { AccountRow } from './model.ts';
@@ -7,8 +8,11 @@ import type { AccountRow } from './model.ts';
 export async function findAccount({ db }: House, id: string): Promise<Account | null> {
   const row = plain(await db.accounts.findByPk(id));
   if (!row) return null;
-  const clients = plainAll(await db.accountClients.findAll({ where: { accountId: id } }));
-  return { id: row.id, name: row.name, role: row.role, clientIds: clients.map((c) => c.clientId) };
+  const clients = await db.sequelize.query<{ id: string; name: string }>(
+    'SELECT c.id, c.name FROM account_clients ac JOIN clients c ON c.id = ac.client_id WHERE ac.account_id = :id ORDER BY c.name',
+    { replacements: { id }, type: QueryTypes.SELECT },
+  );
+  return { id: row.id, name: row.name, role: row.role, clients };
 }
 
 export const findAccountByEmail = async ({ db }: House, email: string): Promise<AccountRow | null> =>

@@ -21,8 +21,8 @@ export async function signIn(house: House, email: string, password: string): Pro
 
 /** Whether an account may see a client's things: the coaching side all, others their own. */
 export const maySeeClient = (account: Account, clientId: string): boolean =>
-  account.role === 'coach' || account.role === 'assistant' || account.clientIds.includes(clientId);
+  account.role === 'coach' || account.role === 'assistant' || account.clients.some((client) => client.id === clientId);
 
 /** The clients whose things an account sees; null for all. */
 export const visibleClients = (account: Account): string[] | null =>
-  account.role === 'coach' || account.role === 'assistant' ? null : account.clientIds;
+  account.role === 'coach' || account.role === 'assistant' ? null : account.clients.map((client) => client.id);

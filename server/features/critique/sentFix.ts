@@ -14,7 +14,7 @@ export function sentFixOf(document: DeskDocument, noteId: string, position: numb
   return {
     position,
     note,
-    drawings: drawingsAtFrame(document, note.fromFrame),
+    drawings: drawingsAtFrame(Object.values(document.drawings), note.fromFrame),
     atFrame: note.fromFrame,
     atSeconds,
     clipFromSeconds: Math.max(table.times[0]!, atSeconds - clipReach),

@@ -1,0 +1,28 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { PlainFault } from './plainFault.mjs';
+
+/** Fingerprint of all files below the folders that the web app is built from. */
+function fingerprint(root) {
+  const hash = createHash('sha256');
+  for (const folder of ['web', 'core', 'contract'])
+    for (const name of readdirSync(join(root, folder), { recursive: true }).map(String).sort()) {
+      if (/(^|\/)(dist|node_modules)(\/|$)/.test(name)) continue;
+      const { size, mtimeMs } = statSync(join(root, folder, name));
+      hash.update(`${folder}/${name} ${size} ${mtimeMs}\n`);
+    }
+  return hash.update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+}
+
+/** Builds the web app where it has changed since it was last built. */
+export function buildWeb(root, say) {
+  const stamp = join(root, 'web', 'dist', '.built');
+  const now = fingerprint(root);
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  say('Building the web app …');
+  const run = spawnSync('npm', ['run', 'build', '--silent'], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8' });
+  if (run.status !== 0) throw new PlainFault(`The web app could not be built:\n${run.stdout}${run.stderr}`);
+  writeFileSync(stamp, now);
+}

@@ -1,0 +1,25 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { PlainFault } from './plainFault.mjs';
+
+/** Runs `npm ci` where node_modules is missing or was made from another lock file. */
+export function ensureNodeModules(root, say) {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major !== 20 || minor < 19)
+    throw new PlainFault(`Node ${process.versions.node} is running; Lean Mentor needs Node 20.19 or a later 20.`);
+  const stamp = join(root, 'node_modules', '.lean-lock');
+  const hash = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
+  say('Installing packages (npm ci) …');
+  const run = spawnSync('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  if (run.status !== 0)
+    throw new PlainFault('npm ci failed; what it said stands above. Check the registry setting and the disk, then run this again.');
+  writeFileSync(stamp, hash);
+}

@@ -1,0 +1,45 @@
+import { NavLink, Outlet } from 'react-router';
+import { useAccount, useSignOutMutation } from '../features/access/index.ts';
+import { useFootageWatch } from '../features/footage/index.ts';
+import { Wordmark } from '../shared/primitives/index.ts';
+
+const rooms = [
+  { to: '/mine', words: 'My critiques' },
+  { to: '/send', words: 'Send footage' },
+];
+
+/** The client's face: for the phone in one hand, the ways at the bottom under the thumb. */
+export function ClientShell() {
+  const account = useAccount();
+  const [signOut] = useSignOutMutation();
+  useFootageWatch();
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1080px] flex-col text-read">
+      <header className="not-printed flex h-14 items-center justify-between gap-4 border-b border-seam px-5">
+        <Wordmark />
+        <span className="flex min-w-0 items-baseline gap-4 text-desk">
+          <span className="hidden truncate text-reed sm:inline">{account?.name}</span>
+          <button className="linked shrink-0" onClick={() => void signOut()}>
+            Sign out
+          </button>
+        </span>
+      </header>
+      <div className="grow px-5 pb-24">
+        <Outlet />
+      </div>
+      <nav aria-label="Ways" className="not-printed fixed inset-x-0 bottom-0 border-t border-seam bg-linen">
+        <div className="mx-auto flex max-w-[1080px]">
+          {rooms.map(({ to, words }) => (
+            <NavLink
+              key={to}
+              to={to}
+              className="-mt-px flex h-16 grow basis-0 items-center justify-center border-t-2 border-transparent font-semibold text-reed aria-[current=page]:border-pine aria-[current=page]:text-ink"
+            >
+              {words}
+            </NavLink>
+          ))}
+        </div>
+      </nav>
+    </div>
+  );
+}

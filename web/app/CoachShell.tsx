@@ -1,0 +1,40 @@
+import { NavLink, Outlet } from 'react-router';
+import { useAccount, useSignOutMutation } from '../features/access/index.ts';
+import { useFootageWatch } from '../features/footage/index.ts';
+import { Wordmark } from '../shared/primitives/index.ts';
+
+const rooms = [
+  { to: '/today', words: 'Today' },
+  { to: '/clients', words: 'Clients' },
+  { to: '/letters', words: 'Letters' },
+];
+
+/** The coach's face: one line above, the page below. */
+export function CoachShell() {
+  const account = useAccount();
+  const [signOut] = useSignOutMutation();
+  useFootageWatch();
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1280px] flex-col px-8">
+      <header className="not-printed flex h-14 items-center gap-8 border-b border-seam">
+        <Wordmark />
+        <nav aria-label="Rooms" className="flex gap-6">
+          {rooms.map(({ to, words }) => (
+            <NavLink
+              key={to}
+              to={to}
+              className="flex h-14 items-center border-b-2 border-transparent font-semibold text-reed hover:text-ink aria-[current=page]:border-pine aria-[current=page]:text-ink"
+            >
+              {words}
+            </NavLink>
+          ))}
+        </nav>
+        <span className="ml-auto text-reed">{account?.name}</span>
+        <button className="linked" onClick={() => void signOut()}>
+          Sign out
+        </button>
+      </header>
+      <Outlet />
+    </div>
+  );
+}

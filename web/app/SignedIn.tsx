@@ -1,0 +1,21 @@
+import type { Role } from '@lean-mentor/contract';
+import { Outlet } from 'react-router';
+import { SignInPage, useGetSessionQuery } from '../features/access/index.ts';
+import { FaultNote } from '../shared/primitives/index.ts';
+import { faultWords } from '../shared/wire/index.ts';
+import { MissingPage } from './PageFault.tsx';
+
+/** Lets signed-in people (of the given roles) through; others sign in where they are, and stay on the page they came for. */
+export function SignedIn({ as }: { as?: readonly Role[] }) {
+  const { data, error, isLoading, refetch } = useGetSessionQuery();
+  if (isLoading) return <div role="status" aria-label="Loading" className="min-h-dvh" />;
+  if (error && !data)
+    return (
+      <main className="mx-auto max-w-lg p-8">
+        <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>
+      </main>
+    );
+  const account = data?.account ?? null;
+  if (!account) return <SignInPage />;
+  return !as || as.includes(account.role) ? <Outlet /> : <MissingPage />;
+}

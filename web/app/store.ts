@@ -1,0 +1,21 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { deskSaving, deskSlice } from '../features/desk/index.ts';
+import { footageProgressSlice } from '../features/footage/index.ts';
+import { uploadsSlice } from '../features/requests/index.ts';
+import { baseApi } from '../shared/wire/index.ts';
+
+export const makeStore = () =>
+  configureStore({
+    reducer: {
+      [baseApi.reducerPath]: baseApi.reducer,
+      [footageProgressSlice.name]: footageProgressSlice.reducer,
+      [uploadsSlice.name]: uploadsSlice.reducer,
+      [deskSlice.name]: deskSlice.reducer,
+    },
+    middleware: (standard) => standard().prepend(deskSaving.middleware).concat(baseApi.middleware),
+  });
+
+export type Store = ReturnType<typeof makeStore>;
+export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
+export const useAppSelector = useSelector.withTypes<ReturnType<Store['getState']>>();

@@ -1,0 +1,2 @@
+export { useAccount, useGetSessionQuery, useSignOutMutation } from './api.ts';
+export { SignInPage } from './SignInPage.tsx';

@@ -1,0 +1,67 @@
+import { useParams } from 'react-router';
+import { FacePlate, FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
+import { faultWords } from '../../shared/wire/index.ts';
+import { useGetClientHistoryQuery } from './api.ts';
+import { History } from './History.tsx';
+
+const belts = ['', 'first', 'second', 'third', 'fourth', 'fifth'];
+
+/** One client as the coach sees them: who they are, what hurts, what was agreed, and the history so far. */
+export function ClientPage() {
+  const { clientId = '' } = useParams();
+  const { data, error, refetch } = useGetClientHistoryQuery(clientId, { refetchOnMountOrArgChange: true });
+  if (error && !data)
+    return (
+      <main className="py-8">
+        <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>
+      </main>
+    );
+  if (!data)
+    return (
+      <main className="py-8">
+        <RowsSkeleton />
+      </main>
+    );
+  const { client } = data;
+  return (
+    <main className="grid grid-cols-[280px_1fr] gap-14 py-8">
+      <aside className="flex flex-col gap-6">
+        <div>
+          <FacePlate name={client.name} level={client.level} />
+          <h1 className="mt-3 text-banner">{client.name}</h1>
+          <p className="text-reed">
+            {client.age !== null && `${client.age}, `}
+            {belts[client.level]} belt
+          </p>
+        </div>
+        {client.about && <p className="text-read">{client.about}</p>}
+        {client.hurts.length > 0 && (
+          <section className="border-l-4 border-brick pl-3">
+            <h2 className="text-small">Hurts</h2>
+            <p>{client.hurts.join(', ')}</p>
+            <p className="mt-1 text-small text-reed">What a clinician has said goes before anything on this page.</p>
+          </section>
+        )}
+        {client.guardianName && (
+          <section>
+            <h2 className="text-small">Guardian</h2>
+            <p>{client.guardianName} sees everything sent and received.</p>
+          </section>
+        )}
+        {client.agreements.length > 0 && (
+          <section>
+            <h2 className="text-small">Agreed</h2>
+            <ul>
+              {client.agreements.map((words) => (
+                <li key={words}>{words}</li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </aside>
+      <section aria-label="History">
+        <History {...data} reader="coach" />
+      </section>
+    </main>
+  );
+}

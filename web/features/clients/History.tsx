@@ -1,0 +1,95 @@
+import type { Critique, Request } from '@lean-mentor/contract';
+import { format } from 'date-fns';
+import { Link } from 'react-router';
+import { Empty } from '../../shared/primitives/index.ts';
+import { dayAndHour } from '../../shared/time/dayWords.ts';
+import { FootageProgressLine, useProgress } from '../footage/index.ts';
+import { UploadLine } from '../requests/index.ts';
+import { BoutRibbon } from '../scoring/index.ts';
+
+interface HistoryProps {
+  requests: readonly Request[];
+  critiques: readonly Critique[];
+  reader: 'coach' | 'client';
+}
+
+/** A client's way so far, newest first: what was asked, what was sent back, and the fixes given. */
+export function History({ requests, critiques, reader }: HistoryProps) {
+  const critiqueOf = new Map(critiques.map((critique) => [critique.requestId, critique]));
+  if (requests.length === 0)
+    return (
+      <Empty>
+        {reader === 'client' ? 'Nothing here yet. Send your first footage: one round and one question.' : 'Nothing was sent yet.'}
+      </Empty>
+    );
+  return (
+    <ol className="divide-y divide-seam border-y border-seam">
+      {requests.map((request) => (
+        <HistoryEntry key={request.id} request={request} critique={critiqueOf.get(request.id)} reader={reader} />
+      ))}
+    </ol>
+  );
+}
+
+function HistoryEntry({ request, critique, reader }: { request: Request; critique: Critique | undefined; reader: 'coach' | 'client' }) {
+  const bout = request.footage.bouts[0];
+  return (
+    <li className="grid grid-cols-[1fr_40px] gap-5 py-5" data-request={request.id}>
+      <div className="flex min-w-0 flex-col gap-2">
+        <p className="text-desk text-reed">
+          {format(request.sentAt, 'd MMM yyyy')}, {request.kind}, {request.attire === 'jacket' ? 'jacket' : 'no jacket'}
+        </p>
+        <h2 className="text-read font-semibold">“{request.question}”</h2>
+        {critique ? <Answer critique={critique} reader={reader} /> : <Waiting request={request} reader={reader} />}
+      </div>
+      <div>{bout && bout.spans.length > 0 && <BoutRibbon bout={bout} width={40} height={110} />}</div>
+    </li>
+  );
+}
+
+function Answer({ critique, reader }: { critique: Critique; reader: 'coach' | 'client' }) {
+  const unread = critique.readAt === null;
+  return (
+    <>
+      <p className="line-clamp-2 text-pretty">{critique.opening}</p>
+      <ol aria-label="Fixes given">
+        {critique.fixes.map((fix) => (
+          <li key={fix.position} className="flex gap-2">
+            <span className="time pt-0.5 text-reed">{fix.position}</span>
+            <span className="line-clamp-2">{fix.note.what}</span>
+          </li>
+        ))}
+      </ol>
+      <p className="flex flex-wrap items-baseline gap-x-4">
+        <Link to={`/critiques/${critique.id}`} className="linked font-semibold">
+          {reader === 'client' && unread ? 'Read your critique' : 'Open the critique'}
+        </Link>
+        <span className={`text-desk ${unread ? 'font-semibold' : 'text-reed'}`}>
+          {unread ? (reader === 'client' ? 'New' : 'Not read yet') : `Read ${format(critique.readAt!, 'd MMM')}`}
+        </span>
+      </p>
+    </>
+  );
+}
+
+function Waiting({ request, reader }: { request: Request; reader: 'coach' | 'client' }) {
+  const { state } = useProgress(request.footage);
+  if (request.footage.state === 'uploading' && reader === 'client') return <UploadLine footage={request.footage} />;
+  return (
+    <>
+      <FootageProgressLine footage={request.footage} />
+      {state === 'ready' && (
+        <p className="text-desk">
+          {reader === 'client' ? (
+            'With your coach'
+          ) : (
+            <Link to={`/requests/${request.id}/desk`} className="linked font-semibold">
+              Open on the desk
+            </Link>
+          )}
+          , promised {dayAndHour(request.dueAt, new Date())}
+        </p>
+      )}
+    </>
+  );
+}

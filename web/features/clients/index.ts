@@ -1,0 +1,3 @@
+export { ClientPage } from './ClientPage.tsx';
+export { ClientsPage } from './ClientsPage.tsx';
+export { MyCritiquesPage } from './MyCritiquesPage.tsx';

@@ -1,0 +1,2 @@
+export { CritiquePage } from './CritiquePage.tsx';
+export { WrapUpPage } from './WrapUpPage.tsx';

@@ -1,0 +1,121 @@
+import { useCallback, useState } from 'react';
+import { streamReviewCopy } from '@lean-mentor/contract';
+import { stopsOf } from '@lean-mentor/core/desk';
+import type { FrameTable } from '@lean-mentor/core/footage';
+import { RoundSheet } from '../scoring/index.ts';
+import { addressOf } from '../../shared/wire/index.ts';
+import type { DeskSubject } from './api.ts';
+import { DeskHead } from './DeskHead.tsx';
+import { NoteArea } from './NoteArea.tsx';
+import type { Writing } from './writing.ts';
+import { noDrawing, type DrawingChoice } from './drawingChoice.ts';
+import { Stage } from './Stage.tsx';
+import { StageRow } from './StageRow.tsx';
+import { newId } from './newId.ts';
+import { useDeskActions, useDeskState } from './useDesk.ts';
+import { useDeskKeys } from './useDeskKeys.ts';
+import { useFramePlayer } from './useFramePlayer.ts';
+
+/** The desk with its footage ready: stage left, round sheet right, the note below the stage. */
+export function Desk({ subject, table }: { subject: DeskSubject; table: FrameTable }) {
+  const { request, client } = subject;
+  const bout = request.footage.bouts[0];
+  const { document } = useDeskState();
+  const actions = useDeskActions();
+  const [video, setVideo] = useState<HTMLVideoElement | null>(null);
+  const { player, now } = useFramePlayer(video, table);
+  const [writing, setWriting] = useState<Writing | null>(null);
+  const [drawing, setDrawing] = useState<DrawingChoice>(noDrawing);
+  const [hidden, setHidden] = useState(false);
+
+  const marks = Object.values(document.marks).filter((mark) => mark.state === 'open');
+  const notes = Object.values(document.notes).sort((a, b) => a.fromFrame - b.fromFrame);
+  const markHere = marks.find((mark) => mark.atFrame === now.frame);
+
+  /** Opens the line for a note on the present frame: the note that stands there, or a new one, which a mark there becomes. */
+  const write = useCallback((): void => {
+    if (!player) return;
+    player.pause();
+    const { frame } = player.snapshot();
+    const here = notes.find((note) => note.fromFrame === frame);
+    setWriting({
+      noteId: here?.id ?? newId(),
+      atFrame: frame,
+      markId: here ? here.markId : (marks.find((m) => m.atFrame === frame)?.id ?? null),
+      focus: Date.now(),
+    });
+  }, [player, notes, marks]);
+
+  const go = useCallback(
+    (frame: number, noteId: string | null): void => {
+      player?.goTo(frame);
+      const note = noteId ? document.notes[noteId] : undefined;
+      setWriting(note ? { noteId: note.id, atFrame: note.fromFrame, markId: note.markId, focus: 0 } : null);
+    },
+    [player, document.notes],
+  );
+
+  const goToStop = (direction: 1 | -1): void => {
+    const stops = stopsOf(document);
+    const stop = direction > 0 ? stops.find((frame) => frame > now.frame) : stops.findLast((frame) => frame < now.frame);
+    if (stop !== undefined) go(stop, notes.find((note) => note.fromFrame === stop)?.id ?? null);
+  };
+
+  useDeskKeys({
+    player,
+    actions,
+    write,
+    goToStop,
+    dropMark: () => actions.dropMark(now.frame),
+    leave: () => (drawing.tool ? setDrawing((d) => ({ ...d, tool: null, selectedId: null })) : setWriting(null)),
+    pickTool: (tool) => setDrawing((d) => ({ ...d, tool: tool ?? d.lastTool, lastTool: tool ?? d.lastTool, selectedId: null })),
+    removeSelected: () => {
+      if (!drawing.selectedId) return;
+      actions.removeDrawing(drawing.selectedId);
+      setDrawing((d) => ({ ...d, selectedId: null }));
+    },
+    hide: setHidden,
+  });
+
+  return (
+    <div className="grid h-dvh min-h-[640px] grid-cols-[minmax(560px,800fr)_minmax(380px,480fr)] grid-rows-[48px_1fr] overflow-hidden">
+      <DeskHead request={request} client={client} table={table} bout={bout} now={now} />
+      <main className="flex min-h-0 flex-col border-r border-seam">
+        <Stage
+          source={addressOf(streamReviewCopy, { footageId: request.footage.id })}
+          aspect={(request.footage.width ?? 16) / (request.footage.height ?? 9)}
+          takeVideo={setVideo}
+          table={table}
+          now={now}
+          drawings={hidden ? [] : Object.values(document.drawings)}
+          choice={drawing}
+          onChoice={setDrawing}
+          onDrawn={actions.addDrawing}
+        />
+        {player && (
+          <StageRow player={player} now={now} table={table} bout={bout} choice={drawing} onChoice={setDrawing} actions={actions} />
+        )}
+        <NoteArea
+          key={writing?.noteId ?? 'none'}
+          writing={writing}
+          note={writing ? document.notes[writing.noteId] : undefined}
+          mark={markHere}
+          actions={actions}
+          onWrite={write}
+          onClose={() => setWriting(null)}
+        />
+      </main>
+      <aside className="min-h-0 py-2 pr-3 pl-2">
+        <RoundSheet
+          table={table}
+          bout={bout}
+          atFrame={now.frame}
+          marks={marks}
+          selectedId={writing?.noteId ?? null}
+          notes={notes.map((note) => ({ id: note.id, atFrame: note.fromFrame, kind: note.kind, words: note.what }))}
+          onGo={go}
+        />
+      </aside>
+    </div>
+  );
+}

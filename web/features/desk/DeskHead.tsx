@@ -1,0 +1,56 @@
+import type { Bout, Request } from '@lean-mentor/contract';
+import { clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
+import { FacePlate } from '../../shared/primitives/index.ts';
+import { Link } from 'react-router';
+import type { DeskSubject } from './api.ts';
+import type { PlayerState } from './framePlayer.ts';
+import { useDeskState } from './useDesk.ts';
+
+const savingWords = { saved: 'Saved', saving: 'Saving …', kept: 'Not reached the server yet; kept in this browser' };
+
+interface DeskHeadProps {
+  request: Request;
+  client: DeskSubject['client'];
+  table: FrameTable;
+  bout: Bout | undefined;
+  now: PlayerState;
+}
+
+/** One line above the desk: who, what they asked, what hurts, the bout's clock, and whether all is saved. */
+export function DeskHead({ request, client, table, bout, now }: DeskHeadProps) {
+  const { saving } = useDeskState();
+  const seconds = secondsOfFrame(table, now.frame) - secondsOfFrame(table, bout?.fromFrame ?? 0);
+  return (
+    <header className="col-span-2 flex min-w-0 items-center gap-4 border-b border-seam px-3">
+      <Link to="/today" className="linked shrink-0">
+        Today
+      </Link>
+      <FacePlate name={client.name} level={client.level} />
+      <p className="shrink-0">
+        <Link to={`/clients/${client.id}`} className="font-semibold hover:underline">
+          {client.name}
+        </Link>
+        {client.age !== null && <span className="text-reed"> {client.age}</span>}
+      </p>
+      <p className="min-w-0 truncate" title={request.question}>
+        “{request.question}”
+      </p>
+      <p className="hidden shrink-0 text-small text-reed xl:block">
+        {request.kind === 'match' ? 'Match' : 'Sparring'}, {request.attire === 'jacket' ? 'jacket' : 'no jacket'}
+      </p>
+      {client.hurts.length > 0 && <p className="shrink-0 border-l-4 border-brick pl-2 text-small">{client.hurts.join(', ')}</p>}
+      <p aria-live="polite" className={`ml-auto shrink-0 text-small ${saving === 'kept' ? 'font-semibold text-brick' : 'text-reed'}`}>
+        {savingWords[saving]}
+      </p>
+      <p className="time shrink-0 text-title font-medium" aria-label="Bout clock">
+        {clockText(seconds)}
+      </p>
+      <Link
+        to={`/requests/${request.id}/wrap-up`}
+        className="inline-flex min-h-8 shrink-0 items-center rounded-sm border border-pine bg-pine px-3 font-semibold text-linen hover:border-ink hover:bg-ink"
+      >
+        Choose the fixes
+      </Link>
+    </header>
+  );
+}

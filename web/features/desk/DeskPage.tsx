@@ -1,0 +1,78 @@
+import { useEffect } from 'react';
+import { useDispatch } from 'react-redux';
+import { Link, useParams } from 'react-router';
+import { FaultNote } from '../../shared/primitives/index.ts';
+import { faultWords } from '../../shared/wire/index.ts';
+import { FootageProgressLine, useFootageWatch, useGetFrameTableQuery, useProgress } from '../footage/index.ts';
+import { useOpenDeskQuery, type DeskSubject } from './api.ts';
+import { Desk } from './Desk.tsx';
+import { deskOpened } from './deskSlice.ts';
+import { readOutbox } from './outboxStore.ts';
+import { useDeskState } from './useDesk.ts';
+
+/** The desk of one request: fetched whole, then edited here and saved as it happens. */
+export function DeskPage() {
+  const { requestId = '' } = useParams();
+  useFootageWatch();
+  const { data, error, refetch } = useOpenDeskQuery(requestId, { refetchOnMountOrArgChange: true });
+  const dispatch = useDispatch();
+  const openedId = useDeskState().requestId;
+  const fresh = data?.request.id === requestId ? data : undefined;
+
+  useEffect(() => {
+    if (fresh) dispatch(deskOpened({ requestId: fresh.request.id, document: fresh.document, outbox: readOutbox(fresh.request.id) }));
+  }, [fresh, dispatch]);
+
+  if (error && !fresh)
+    return (
+      <Centred>
+        <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>
+      </Centred>
+    );
+  if (!fresh || openedId !== requestId)
+    return (
+      <div
+        role="status"
+        aria-label="Loading"
+        className="h-dvh animate-pulse bg-[linear-gradient(var(--color-stage),var(--color-stage))] bg-[length:800px_450px] bg-[position:0_48px] bg-no-repeat"
+      />
+    );
+  return <WhenReady subject={fresh} again={() => void refetch()} />;
+}
+
+const Centred = ({ children }: { children: React.ReactNode }) => (
+  <main className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-4 p-6">
+    {children}
+    <Link to="/today" className="linked">
+      Back to Today
+    </Link>
+  </main>
+);
+
+/** Waits for the footage; its progress is live, and the desk opens by itself when it is ready. */
+function WhenReady({ subject, again }: { subject: DeskSubject; again: () => void }) {
+  const { footage } = subject.request;
+  const ready = useProgress(footage).state === 'ready';
+  const table = useGetFrameTableQuery(footage.id, { skip: !ready });
+  // What was fetched while it was being made ready lacks its length and bouts.
+  const stale = ready && footage.state !== 'ready';
+  useEffect(() => {
+    if (stale) again();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- asked for once, when it becomes ready
+  }, [stale]);
+  if (table.error)
+    return (
+      <Centred>
+        <FaultNote again={() => void table.refetch()}>{faultWords(table.error)}</FaultNote>
+      </Centred>
+    );
+  if (!ready)
+    return (
+      <Centred>
+        <h1 className="text-title">{subject.client.name}’s footage is not ready yet.</h1>
+        <FootageProgressLine footage={footage} />
+      </Centred>
+    );
+  if (!table.data || stale) return <div role="status" aria-label="Loading" className="h-dvh" />;
+  return <Desk subject={subject} table={table.data} />;
+}

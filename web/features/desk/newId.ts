@@ -1,0 +1,2 @@
+/** A fresh UUID. */
+export const newId = (): string => crypto.randomUUID();

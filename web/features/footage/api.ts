@@ -1,0 +1,17 @@
+import * as contract from '@lean-mentor/contract';
+import type { ResponseOf } from '@lean-mentor/contract';
+import { baseApi, call } from '../../shared/wire/index.ts';
+
+const footageApi = baseApi.injectEndpoints({
+  endpoints: (build) => ({
+    getFrameTable: build.query<ResponseOf<typeof contract.getFrameTable>, string>({
+      query: (footageId) => call(contract.getFrameTable, { params: { footageId } }),
+    }),
+    retryFootage: build.mutation<ResponseOf<typeof contract.retryFootage>, string>({
+      query: (footageId) => call(contract.retryFootage, { params: { footageId } }),
+      invalidatesTags: ['Request'],
+    }),
+  }),
+});
+
+export const { useGetFrameTableQuery, useRetryFootageMutation } = footageApi;

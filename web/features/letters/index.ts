@@ -1,0 +1,1 @@
+export { LettersPage } from './LettersPage.tsx';

@@ -1,0 +1,3 @@
+export { SendFootagePage } from './SendFootagePage.tsx';
+export { UploadLine } from './UploadLine.tsx';
+export { uploadsSlice } from './uploadsSlice.ts';

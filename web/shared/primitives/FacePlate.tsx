@@ -1,0 +1,17 @@
+/** A client's initials on the colour of their belt, first to fifth. */
+export function FacePlate({ name, level }: { name: string; level: number }) {
+  const initials = name
+    .split(/\s+/)
+    .map((part) => part[0])
+    .slice(0, 2)
+    .join('');
+  const belts = ['', 'bg-belt-1 text-ink', 'bg-belt-2 text-linen', 'bg-belt-3 text-linen', 'bg-belt-4 text-linen', 'bg-belt-5 text-linen'];
+  return (
+    <span
+      aria-hidden
+      className={`inline-flex h-9 w-11 shrink-0 items-center justify-center border border-seam font-head text-small font-bold ${belts[level] ?? belts[1]}`}
+    >
+      {initials}
+    </span>
+  );
+}

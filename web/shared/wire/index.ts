@@ -1,0 +1,2 @@
+export { baseApi } from './baseApi.ts';
+export { addressOf, call, currentToken, faultWords, type WireFault } from './wire.ts';

@@ -1,0 +1,71 @@
+import type { BodyOf, Operation, ParamsOf, WireError } from '@lean-mentor/contract';
+import type { BaseQueryFn } from '@reduxjs/toolkit/query/react';
+
+/** Why a call failed: what the server said, or that it could not be reached. */
+export interface WireFault {
+  code: WireError['code'] | 'offline';
+  message: string;
+  fields?: WireError['fields'];
+  reference?: string | undefined;
+}
+
+export interface WireCall {
+  operation: Operation;
+  params?: Record<string, string | number>;
+  body?: unknown;
+}
+
+/** A call of an operation, its parameters and body checked against the contract's types. */
+export const call = <O extends Operation>(
+  operation: O,
+  ...[rest]: ParamsOf<O> extends Record<string, never>
+    ? BodyOf<O> extends undefined
+      ? []
+      : [{ body: BodyOf<O> }]
+    : [{ params: ParamsOf<O> } & (BodyOf<O> extends undefined ? object : { body: BodyOf<O> })]
+): WireCall => ({ operation, ...rest });
+
+/** Address of an operation; used for streams too (pictures, video, events). */
+export const addressOf = (operation: Operation, params: Record<string, string | number> = {}): string =>
+  operation.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])));
+
+let pageToken = '';
+/** What every change must carry (CSRF); it comes with the session. */
+export const currentToken = (): string => pageToken;
+
+const offline: WireFault = { code: 'offline', message: 'Lean Mentor cannot be reached. What you wrote stays here; try again in a moment.' };
+
+async function once({ operation, params, body }: WireCall, signal?: AbortSignal): Promise<{ data: unknown } | { error: WireFault }> {
+  let response: Response;
+  try {
+    response = await fetch(new URL(addressOf(operation, params), globalThis.location.origin), {
+      method: operation.method.toUpperCase(),
+      headers: { 'x-lean-token': pageToken, ...(body !== undefined && { 'content-type': 'application/json' }) },
+      ...(body !== undefined && { body: JSON.stringify(body) }),
+      ...(signal && { signal }),
+    });
+  } catch {
+    return { error: offline };
+  }
+  const answer: unknown = await response.json().catch(() => null);
+  if (!response.ok) return { error: answer && typeof answer === 'object' && 'code' in answer ? (answer as WireFault) : offline };
+  if (operation.room === 'access') pageToken = (answer as { token: string }).token;
+  return { data: answer };
+}
+
+/** The base query: one fetch, and where the page's token has aged, a new one and a second try. */
+export function wire(sessionOperation: Operation): BaseQueryFn<WireCall, unknown, WireFault> {
+  return async (wanted, { signal }) => {
+    const answer = await once(wanted, signal);
+    if (!('error' in answer) || answer.error.code !== 'stale-page') return answer;
+    const session = await once({ operation: sessionOperation }, signal);
+    return 'error' in session ? answer : once(wanted, signal);
+  };
+}
+
+/** One sentence for the person, with the reference where the server gave one. */
+export function faultWords(error: unknown): string {
+  const fault = error as Partial<WireFault> | undefined;
+  if (!fault?.message) return 'Something went wrong in this page. Load it again.';
+  return fault.reference ? `${fault.message} Reference ${fault.reference}.` : fault.message;
+}
