@@ -21,5 +21,6 @@ export const defineTable = <Row extends object>(
 export const plain = <Row extends object>(model: Model<Row, Row> | null): Row | null => (model ? model.get({ plain: true }) : null);
 export const plainAll = <Row extends object>(models: Model<Row, Row>[]): Row[] => models.map((model) => model.get({ plain: true }));
 
-export const key = { type: DataTypes.UUID, primaryKey: true } as const;
+/** A primary key column; a fresh object each time, since Sequelize writes into what it is given. */
+export const key = () => ({ type: DataTypes.UUID, primaryKey: true }) as const;
 export const instantColumn = DataTypes.DATE(6);

@@ -20,8 +20,8 @@ import { ContractError } from './contractError.ts';
 import type { Route } from './route.ts';
 import { bindHouse, sessions } from './session.ts';
 
-/** Tries at signing in, per address of the network, within a window. */
-const signInTries = { limit: 20, windowMs: 5 * 60_000 };
+/** Failed tries at signing in, per address of the network, within a window. A whole gym may share one address. */
+const signInTries = { limit: 20, windowMs: 5 * 60_000, skipSuccessfulRequests: true };
 
 /** Only our own files: no inline script, no other host. Konva and React set element styles, hence the style rule. */
 const contentPolicy = {

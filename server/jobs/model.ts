@@ -16,7 +16,7 @@ export interface JobRow {
 
 export const jobTables = (sequelize: Sequelize) => ({
   jobs: defineTable<JobRow>(sequelize, 'jobs', {
-    id: key,
+    id: key(),
     kind: DataTypes.STRING,
     subjectId: DataTypes.UUID,
     state: DataTypes.STRING,

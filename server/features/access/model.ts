@@ -16,7 +16,7 @@ export interface AccountClientRow {
 
 export const accessTables = (sequelize: Sequelize) => ({
   accounts: defineTable<AccountRow>(sequelize, 'accounts', {
-    id: key,
+    id: key(),
     name: DataTypes.STRING,
     email: DataTypes.STRING,
     passwordHash: DataTypes.STRING,

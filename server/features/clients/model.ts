@@ -14,7 +14,7 @@ export interface ClientRow {
 
 export const clientTables = (sequelize: Sequelize) => ({
   clients: defineTable<ClientRow>(sequelize, 'clients', {
-    id: key,
+    id: key(),
     name: DataTypes.STRING,
     level: DataTypes.INTEGER,
     bornOn: DataTypes.DATEONLY,

@@ -16,7 +16,7 @@ export interface CritiqueRow {
 
 export const critiqueTables = (sequelize: Sequelize) => ({
   critiques: defineTable<CritiqueRow>(sequelize, 'critiques', {
-    id: key,
+    id: key(),
     requestId: DataTypes.UUID,
     opening: DataTypes.TEXT,
     noteIds: DataTypes.JSON,

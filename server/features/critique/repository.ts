@@ -7,7 +7,7 @@ import type { CritiqueRow } from './model.ts';
 export const findCritiqueRow = async ({ db }: House, id: string): Promise<CritiqueRow | null> => plain(await db.critiques.findByPk(id));
 
 export const findCritiqueOfRequest = async ({ db }: House, requestId: string, transaction?: Transaction): Promise<CritiqueRow | null> =>
-  plain(await db.critiques.findOne({ where: { requestId }, ...(transaction && { transaction, lock: transaction.LOCK.UPDATE }) }));
+  plain(await db.critiques.findOne({ where: { requestId }, ...(transaction && { transaction }) }));
 
 /** Sent critiques of requests, newest first. */
 export const findSentCritiques = async ({ db }: House, requestIds: string[]): Promise<CritiqueRow[]> =>

@@ -10,7 +10,7 @@ import { findClient } from '../clients/index.ts';
 import { findDeskDocument } from '../desk/index.ts';
 import { frameTableOf } from '../footage/index.ts';
 import { postLetter } from '../letters/index.ts';
-import { changeRequest, findRequest, listRequestsOfClients } from '../requests/index.ts';
+import { changeRequest, findRequest, listRequestsOfClients, lockRequest } from '../requests/index.ts';
 import { critiqueLetter } from './critiqueLetter.ts';
 import { critiqueOf, findCritiqueOfRequest, findCritiqueRow, findSentCritiques, putCritique, setRead } from './repository.ts';
 import { sentFixOf } from './sentFix.ts';
@@ -36,6 +36,7 @@ export async function getCritiqueDraft(house: House, requestId: string): Promise
 export async function saveCritiqueDraft(house: House, requestId: string, draft: BodyOf<typeof contract.saveCritiqueDraft>) {
   await requestOr404(house, requestId);
   await house.db.sequelize.transaction(async (transaction) => {
+    await lockRequest(house, requestId, transaction);
     const row = await findCritiqueOfRequest(house, requestId, transaction);
     if (row?.sentAt) throw new ContractError('already-sent');
     await putCritique(
@@ -59,6 +60,7 @@ export async function sendCritique(
   const table = await frameTableOf(house, request.footage.id);
   const people = await findAccountsOfClient(house, request.clientId);
   const row = await house.db.sequelize.transaction(async (transaction) => {
+    await lockRequest(house, requestId, transaction);
     const draft = await findCritiqueOfRequest(house, requestId, transaction);
     if (draft?.sentAt) throw new ContractError('already-sent');
     const document = await findDeskDocument(house, requestId, transaction);

@@ -18,9 +18,9 @@ export interface DeskChangeRow extends OfRequest {
 const requestId = DataTypes.UUID;
 
 export const deskTables = (sequelize: Sequelize) => ({
-  marks: defineTable<MarkRow>(sequelize, 'marks', { id: key, requestId, atFrame: DataTypes.INTEGER, state: DataTypes.STRING }),
+  marks: defineTable<MarkRow>(sequelize, 'marks', { id: key(), requestId, atFrame: DataTypes.INTEGER, state: DataTypes.STRING }),
   notes: defineTable<NoteRow>(sequelize, 'notes', {
-    id: key,
+    id: key(),
     requestId,
     fromFrame: DataTypes.INTEGER,
     toFrame: DataTypes.INTEGER,
@@ -33,7 +33,7 @@ export const deskTables = (sequelize: Sequelize) => ({
     markId: DataTypes.UUID,
   }),
   drawings: defineTable<DrawingRow>(sequelize, 'drawings', {
-    id: key,
+    id: key(),
     requestId,
     tool: DataTypes.STRING,
     colour: DataTypes.STRING,
@@ -43,7 +43,7 @@ export const deskTables = (sequelize: Sequelize) => ({
     made: DataTypes.BIGINT,
   }),
   deskChanges: defineTable<DeskChangeRow>(sequelize, 'desk_changes', {
-    changeId: key,
+    changeId: key(),
     requestId,
     accountId: DataTypes.UUID,
     changeJson: DataTypes.JSON,

@@ -49,11 +49,6 @@ export async function storeChange(
   else await table.update({ ...after, id }, { where, transaction });
 }
 
-/** The row lock under which changes of one request follow one another. */
-export async function lockRequest({ db }: House, requestId: string, transaction: Transaction): Promise<boolean> {
-  return (await db.requests.findByPk(requestId, { transaction, lock: transaction.LOCK.UPDATE })) !== null;
-}
-
 /** Whether a thing of this id belongs to another request, so that an id cannot be used to reach across. */
 export async function belongsElsewhere(
   { db }: House,

@@ -4,8 +4,8 @@ import type { DeskChange } from '@lean-mentor/core/desk';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { findClient } from '../clients/index.ts';
-import { findRequest } from '../requests/index.ts';
-import { belongsElsewhere, findDeskDocument, lockRequest, recordChange, storeChange } from './repository.ts';
+import { findRequest, lockRequest } from '../requests/index.ts';
+import { belongsElsewhere, findDeskDocument, recordChange, storeChange } from './repository.ts';
 
 export async function openDesk(house: House, requestId: string): Promise<ResponseOf<typeof contract.openDesk>> {
   const request = await findRequest(house, requestId);

@@ -25,7 +25,7 @@ export interface BoutRow extends Bout {
 
 export const footageTables = (sequelize: Sequelize) => ({
   footages: defineTable<FootageRow>(sequelize, 'footages', {
-    id: key,
+    id: key(),
     requestId: DataTypes.UUID,
     fileName: DataTypes.STRING,
     byteSize: DataTypes.BIGINT,
@@ -42,7 +42,7 @@ export const footageTables = (sequelize: Sequelize) => ({
     changedAt: instantColumn,
   }),
   bouts: defineTable<BoutRow>(sequelize, 'bouts', {
-    id: key,
+    id: key(),
     footageId: DataTypes.UUID,
     fromFrame: DataTypes.INTEGER,
     toFrame: DataTypes.INTEGER,

@@ -12,7 +12,7 @@ export interface LetterRow {
 
 export const letterTables = (sequelize: Sequelize) => ({
   letters: defineTable<LetterRow>(sequelize, 'letters', {
-    id: key,
+    id: key(),
     toName: DataTypes.STRING,
     toAddress: DataTypes.STRING,
     subject: DataTypes.STRING,

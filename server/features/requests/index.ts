@@ -1,1 +1,9 @@
-export { changeRequest, countRequestsByClient, findRequest, insertRequest, listOpenRequests, listRequestsOfClients } from './repository.ts';
+export {
+  changeRequest,
+  countRequestsByClient,
+  findRequest,
+  insertRequest,
+  listOpenRequests,
+  listRequestsOfClients,
+  lockRequest,
+} from './repository.ts';

@@ -17,7 +17,7 @@ export interface RequestRow {
 
 export const requestTables = (sequelize: Sequelize) => ({
   requests: defineTable<RequestRow>(sequelize, 'requests', {
-    id: key,
+    id: key(),
     clientId: DataTypes.UUID,
     kind: DataTypes.STRING,
     attire: DataTypes.STRING,

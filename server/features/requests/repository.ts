@@ -77,3 +77,8 @@ export async function countRequestsByClient({ db }: House): Promise<Map<string, 
   );
   return new Map(rows.map((r) => [r.clientId, { requests: Number(r.requests), waiting: Number(r.waiting) }]));
 }
+
+/** Takes the row lock under which what belongs to one request is changed one after another. False when there is no such request. */
+export async function lockRequest({ db }: House, id: string, transaction: Transaction): Promise<boolean> {
+  return (await db.requests.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE })) !== null;
+}

@@ -1,0 +1,55 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureNodeModules } from './nodeModules.mjs';
+import { reportFault } from './plainFault.mjs';
+import { root } from './settings.mjs';
+import { ensurePrograms } from './systemPackages.mjs';
+
+const totals = { passed: 0, failed: 0, skipped: 0 };
+
+function run(command, args) {
+  return spawnSync(join(root, 'node_modules', '.bin', command), args, { cwd: root, stdio: 'inherit', env: { ...process.env, LEAN_LOG: 'silent' } }).status === 0;
+}
+
+/** A check that passes or fails as a whole. */
+function check(words, command, args) {
+  console.log(`\n== ${words}`);
+  totals[run(command, args) ? 'passed' : 'failed'] += 1;
+}
+
+/** One kind of tests; each test counts. A run that ends without its report counts as one failure. */
+function tests(words, project) {
+  console.log(`\n== ${words}`);
+  const report = join(root, '.tmp', `${project}.json`);
+  rmSync(report, { force: true });
+  const ended = run('vitest', ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
+  if (!existsSync(report)) {
+    totals.failed += 1;
+    return;
+  }
+  const { numPassedTests, numFailedTests, numPendingTests, numTodoTests, success } = JSON.parse(readFileSync(report, 'utf8'));
+  totals.passed += numPassedTests;
+  totals.skipped += numPendingTests + numTodoTests;
+  // A file that does not load has no tests to fail, and yet the run has failed.
+  totals.failed += numFailedTests > 0 || (ended && success) ? numFailedTests : 1;
+}
+
+try {
+  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium'], console.log);
+  ensureNodeModules(root, console.log);
+  mkdirSync(join(root, '.tmp'), { recursive: true });
+  check('Lint', 'eslint', ['.', '--max-warnings=0']);
+  check('Format', 'prettier', ['--check', '--log-level=warn', '.']);
+  check('Who imports whom', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'core', 'contract', 'server', 'web', 'demo', 'e2e', 'bench']);
+  check('Types', 'tsc', ['-p', 'tsconfig.json']);
+  tests('Unit tests', 'unit');
+  tests('Server tests', 'server');
+  tests('Browser tests', 'e2e');
+} catch (error) {
+  totals.failed += 1;
+  reportFault(error);
+}
+const skipped = totals.skipped > 0 ? `, ${totals.skipped} skipped` : '';
+console.log(`${totals.passed} passed, ${totals.failed} failed${skipped}`);
+process.exitCode = totals.failed > 0 ? 1 : 0;

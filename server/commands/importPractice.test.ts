@@ -1,0 +1,53 @@
+import { fileURLToPath } from 'node:url';
+import { demoPractice, demoPassword } from '@lean-mentor/demo';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { createApp } from '../http/app.ts';
+import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
+import { importPractice } from './importPractice.ts';
+
+const clips = fileURLToPath(new URL('../../demo/clips/practice.json', import.meta.url));
+let house: TestHouse;
+beforeAll(async () => {
+  house = await openTestHouse();
+});
+afterAll(() => house.close());
+
+describe('loading the demo practice', () => {
+  it('can be begun again after it was cut off, and then holds everything once', async () => {
+    const practice = demoPractice(new Date());
+    const cut = vi.spyOn(house.db.critiques, 'upsert').mockRejectedValueOnce(new Error('the power went'));
+    await expect(importPractice(house, practice, clips)).rejects.toThrow('the power went');
+    cut.mockRestore();
+    await importPractice(house, practice, clips);
+    expect(await house.db.accounts.count()).toBe(practice.accounts.length);
+    expect(await house.db.clients.count()).toBe(8);
+    expect(await house.db.requests.count()).toBe(practice.requests.length);
+    expect(await house.db.jobs.count({ where: { state: 'waiting' } })).toBe(practice.requests.length);
+  });
+
+  it('shows the coach what waits, due first, and the sent critique with its fixes at their moments', async () => {
+    const open = createApp(house);
+    const supertest = (await import('supertest')).default.agent(open.app);
+    const token = (await supertest.get('/api/session')).body.token as string;
+    await supertest
+      .post('/api/session')
+      .set('x-lean-token', token)
+      .send({ email: 'marit@skerrow.example', password: demoPassword })
+      .expect(200);
+    const { rows } = (await supertest.get('/api/today')).body;
+    expect(rows.map((r: { clientName: string }) => r.clientName)).toEqual(['Ilse Tarrow', 'Noor Valdane', 'Ruben Castellane']);
+    const bram = demoPractice(new Date()).requests.find((r) => r.critique)!;
+    const critique = (await supertest.get(`/api/critiques/${bram.critique!.id}`)).body;
+    expect(critique.fixes.map((f: { atSeconds: number; atFrame: number }) => [f.atFrame, Math.round(f.atSeconds * 30)])).toEqual([
+      [636, 636],
+      [1290, 1290],
+    ]);
+    open.close();
+  });
+
+  it('refuses a practice whose spans leave a gap, saying where', async () => {
+    const practice = demoPractice(new Date());
+    practice.requests[0]!.footage.spans[2]!.fromFrame += 5;
+    await expect(importPractice(house, practice, clips)).rejects.toThrow(/mp4: spans\[2\] starts at frame \d+; frame \d+ is expected\./);
+  });
+});

@@ -1,0 +1,57 @@
+import type { FootageProgress } from '@lean-mentor/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
+import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { changeFootage } from './repository.ts';
+import { FootageWatch } from './watch.ts';
+
+let house: TestHouse;
+beforeAll(async () => {
+  house = await openTestHouse();
+  await movePeopleIn(house);
+});
+afterAll(() => house.close());
+
+/** Everything that a listener hears until `enough` says so. */
+const hear = (watch: FootageWatch, clientIds: string[] | null, enough: (heard: FootageProgress[]) => boolean): Promise<FootageProgress[]> =>
+  new Promise((resolve) => {
+    const heard: FootageProgress[] = [];
+    const leave = watch.listen({
+      clientIds,
+      keepAlive: () => undefined,
+      send: (progress) => {
+        heard.push(progress);
+        if (!enough(heard)) return;
+        leave();
+        resolve(heard);
+      },
+    });
+  });
+
+describe('watching footage', () => {
+  it('tells what a jobs process writes, to the coach and to the client whose footage it is, and to nobody else', async () => {
+    const mine = await bringRequest(house, clientA, 'working' as 'waiting');
+    const theirs = await bringRequest(house, clientB, 'working' as 'waiting');
+    const watch = new FootageWatch(house);
+    const coach = hear(watch, null, (heard) => heard.filter((p) => p.share === 0.5).length === 2);
+    const client = hear(watch, [clientA], (heard) => heard.some((p) => p.share === 0.5));
+    await changeFootage(house, theirs.footageId, { state: 'working', share: 0.5, step: 'Making the review copy', secondsLeft: 4 });
+    await changeFootage(house, mine.footageId, { state: 'working', share: 0.5, step: 'Making the review copy', secondsLeft: 4 });
+    expect(new Set((await client).map((p) => p.id))).toEqual(new Set([mine.footageId]));
+    expect(new Set((await coach).map((p) => p.id))).toEqual(new Set([mine.footageId, theirs.footageId]));
+    expect((await client).at(-1)).toMatchObject({ state: 'working', step: 'Making the review copy', secondsLeft: 4 });
+    watch.stop();
+  });
+
+  it('does not say the same thing twice', async () => {
+    const { footageId } = await bringRequest(house, clientA, 'waiting');
+    const watch = new FootageWatch(house);
+    const heard = hear(watch, [clientA], (all) => all.some((p) => p.share === 0.9));
+    for (const share of [0.2, 0.2, 0.9]) {
+      await changeFootage(house, footageId, { state: 'working', share });
+      await new Promise((resolve) => setTimeout(resolve, 500));
+    }
+    expect((await heard).filter((p) => p.share === 0.2)).toHaveLength(1);
+    watch.stop();
+  });
+});

@@ -1,0 +1,131 @@
+import { writeFile } from 'node:fs/promises';
+import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { createApp } from '../http/app.ts';
+import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
+import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
+import { visit } from '../testing/visitor.ts';
+import { beatHeart, claimJob, enqueueJob, settleJob } from './repository.ts';
+import { runJobs } from './runJobs.ts';
+
+let house: TestHouse;
+beforeAll(async () => {
+  house = await openTestHouse();
+  await movePeopleIn(house);
+});
+beforeEach(async () => {
+  house.time = null;
+  await house.db.jobs.destroy({ where: {} });
+});
+afterAll(() => house.close());
+
+const footageOf = async (subjectId: string) => (await house.db.footages.findByPk(subjectId))!.get({ plain: true });
+/** Runs jobs until the footage is in one of these states. */
+async function runUntil(footageId: string, ...states: string[]): Promise<void> {
+  const stop = new AbortController();
+  const run = runJobs(house, 'worker', stop.signal);
+  while (!states.includes((await footageOf(footageId)).state)) await new Promise((resolve) => setTimeout(resolve, 50));
+  stop.abort();
+  await run;
+}
+
+describe('claiming', () => {
+  it('gives each job to one worker only, however many ask at once', async () => {
+    for (let i = 0; i < 8; i++) await enqueueJob(house, 'make-ready', house.newId());
+    const claimed = await Promise.all(Array.from({ length: 12 }, (_, i) => claimJob(house, `worker ${i}`)));
+    const ids = claimed.filter((job) => job !== null).map((job) => job.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    // Skipped rows may leave a claimer empty-handed; whoever asks again gets the rest.
+    for (let job = await claimJob(house, 'late'); job; job = await claimJob(house, 'late')) ids.push(job.id);
+    expect(new Set(ids).size).toBe(8);
+  });
+
+  it('takes a job from a worker that has died, and not from one whose heart beats', async () => {
+    await enqueueJob(house, 'make-ready', house.newId());
+    house.time = new Date('2030-01-01T00:00:00Z');
+    const job = (await claimJob(house, 'first'))!;
+    house.time = new Date('2030-01-01T00:00:25Z');
+    expect(await beatHeart(house, job.id, 'first')).toBe(true);
+    house.time = new Date('2030-01-01T00:00:50Z');
+    expect(await claimJob(house, 'second')).toBeNull();
+    house.time = new Date('2030-01-01T00:00:56Z');
+    expect(await claimJob(house, 'second')).toMatchObject({ id: job.id, claimedBy: 'second', attempts: 2 });
+    expect(await beatHeart(house, job.id, 'first')).toBe(false);
+    await settleJob(house, job.id, 'first', { state: 'done' });
+    expect((await house.db.jobs.findByPk(job.id))?.get('state')).toBe('running');
+  });
+
+  it('lets a job wait until its time', async () => {
+    await enqueueJob(house, 'make-ready', house.newId());
+    house.time = new Date(Date.now() - 60_000);
+    expect(await claimJob(house, 'early')).toBeNull();
+  });
+});
+
+describe('running', () => {
+  it('makes footage ready and settles the job', async () => {
+    const { footageId } = await bringRequest(house, clientA, 'waiting');
+    await writeBarcodeClip(house.storage.original(footageId), { frames: 40, width: 160, height: 120 });
+    await enqueueJob(house, 'make-ready', footageId);
+    await runUntil(footageId, 'ready');
+    expect(await house.db.jobs.findOne({ where: { subjectId: footageId }, raw: true })).toMatchObject({ state: 'done', attempts: 1 });
+  });
+
+  it('gives up at once on a file that is no footage, in words for the client, and a retry tries again', async () => {
+    const { footageId } = await bringRequest(house, clientA, 'waiting');
+    await writeFile(house.storage.original(footageId), 'no video');
+    await enqueueJob(house, 'make-ready', footageId);
+    await runUntil(footageId, 'failed');
+    expect(await footageOf(footageId)).toMatchObject({
+      failure: 'This file is not a video we can read. Send it as MP4, MOV, MKV, WebM, AVI or TS.',
+    });
+    expect(await house.db.jobs.findOne({ where: { subjectId: footageId }, raw: true })).toMatchObject({ state: 'resting', attempts: 1 });
+
+    await writeBarcodeClip(house.storage.original(footageId), { frames: 20, width: 160, height: 120 });
+    const open = createApp(house);
+    const coach = await visit(open.app, 'coach');
+    expect((await coach.ask('post', `/api/footages/${footageId}/retry`, {})).body).toMatchObject({ state: 'waiting', failure: null });
+    expect((await coach.ask('post', `/api/footages/${footageId}/retry`, {})).body.code).toBe('not-retryable');
+    open.close();
+    await runUntil(footageId, 'ready');
+    expect((await footageOf(footageId)).failure).toBeNull();
+  });
+
+  it('tries a fault of our own three times, each later, and then rests with its reason', async () => {
+    const { footageId } = await bringRequest(house, clientA, 'waiting');
+    // The original is missing: no fault of the client's.
+    await enqueueJob(house, 'make-ready', footageId);
+    const waits: number[] = [];
+    for (let attempt = 1; attempt <= 3; attempt++) {
+      const before = Date.now();
+      await house.db.jobs.update({ runAfter: new Date(before - 1000) }, { where: { subjectId: footageId } });
+      const stop = new AbortController();
+      const run = runJobs(house, 'worker', stop.signal);
+      const settled = async () => (await house.db.jobs.findOne({ where: { subjectId: footageId } }))!.get({ plain: true });
+      while ((await settled()).attempts < attempt || (await settled()).state === 'running')
+        await new Promise((resolve) => setTimeout(resolve, 30));
+      stop.abort();
+      await run;
+      waits.push((+(await settled()).runAfter - before) / 1000);
+    }
+    expect(waits[0]).toBeGreaterThan(15);
+    expect(waits[1]).toBeGreaterThan(35);
+    expect(await footageOf(footageId)).toMatchObject({
+      state: 'failed',
+      failure: 'Making the footage ready failed on our side. The coach can try it again.',
+    });
+  });
+
+  it('puts a job back untried when it is stopped from outside', async () => {
+    const { footageId } = await bringRequest(house, clientA, 'waiting');
+    await writeBarcodeClip(house.storage.original(footageId), { frames: 900, width: 640, height: 360 });
+    await enqueueJob(house, 'make-ready', footageId);
+    const stop = new AbortController();
+    const run = runJobs(house, 'worker', stop.signal);
+    while ((await footageOf(footageId)).step !== 'Making the review copy') await new Promise((resolve) => setTimeout(resolve, 5));
+    stop.abort();
+    await run;
+    expect(await house.db.jobs.findOne({ where: { subjectId: footageId }, raw: true })).toMatchObject({ state: 'waiting', attempts: 0 });
+    await runUntil(footageId, 'ready');
+  });
+});

@@ -1,0 +1,96 @@
+import type { Note } from '@lean-mentor/core/desk';
+import { hashPassword, insertAccount } from '../features/access/index.ts';
+import { insertClient } from '../features/clients/index.ts';
+import { insertFootage } from '../features/footage/index.ts';
+import { insertRequest } from '../features/requests/index.ts';
+import type { House } from '../house.ts';
+
+export const password = 'a password for the tests';
+let hashed: Promise<string> | null = null;
+
+const ids = {
+  clientA: '00000000-0000-4000-8000-00000000000a',
+  clientB: '00000000-0000-4000-8000-00000000000b',
+  accountCoach: '00000000-0000-4000-8000-0000000000c1',
+};
+export const clientA = ids.clientA;
+export const clientB = ids.clientB;
+export const coachId = ids.accountCoach;
+
+/** A coach, an assistant, two clients and the guardian of the second one. Addresses are `coach@test.example` and so on. */
+export async function movePeopleIn(house: House): Promise<void> {
+  hashed ??= hashPassword(password);
+  const passwordHash = await hashed;
+  await insertClient(house, {
+    id: clientA,
+    name: 'Ada Moor',
+    level: 2,
+    bornOn: '1990-05-01',
+    about: '',
+    hurts: ['Left shoulder'],
+    agreements: [],
+  });
+  await insertClient(house, { id: clientB, name: 'Ben Ruhl', level: 1, bornOn: '2012-05-01', about: '', hurts: [], agreements: [] });
+  const account = (id: string, name: string, role: 'coach' | 'assistant' | 'client' | 'guardian', email: string, clients: string[]) =>
+    insertAccount(house, { id, name, role, email: `${email}@test.example`, passwordHash }, clients);
+  await account(coachId, 'Cora Lind', 'coach', 'coach', []);
+  await account(house.newId(), 'Abel Stone', 'assistant', 'assistant', []);
+  await account(house.newId(), 'Ada Moor', 'client', 'client', [clientA]);
+  await account(house.newId(), 'Ben Ruhl', 'client', 'other', [clientB]);
+  await account(house.newId(), 'Gerd Ruhl', 'guardian', 'guardian', [clientB]);
+}
+
+/** A request of a client with its footage in a state; answers both ids. No bytes are stored. */
+export async function bringRequest(
+  house: House,
+  clientId: string,
+  state: 'uploading' | 'waiting' | 'ready' | 'failed' = 'uploading',
+  byteSize = 1000,
+): Promise<{ requestId: string; footageId: string }> {
+  const [requestId, footageId] = [house.newId(), house.newId()];
+  const now = house.now();
+  await insertRequest(house, {
+    id: requestId,
+    clientId,
+    kind: 'sparring',
+    attire: 'no-jacket',
+    whoClient: 'violet top',
+    whoPartner: 'orange top',
+    question: 'Where does it begin?',
+    state: state === 'uploading' ? 'uploading' : 'waiting',
+    sentAt: now,
+    dueAt: new Date(now.getTime() + 86_400_000),
+  });
+  await insertFootage(house, {
+    id: footageId,
+    requestId,
+    fileName: 'round.mp4',
+    byteSize,
+    uploadId: null,
+    state,
+    step: '',
+    share: 0,
+    secondsLeft: null,
+    failure: state === 'failed' ? 'It failed.' : null,
+    width: 360,
+    height: 640,
+    frameCount: null,
+    seconds: 60,
+    changedAt: now,
+  });
+  return { requestId, footageId };
+}
+
+export const aNote = (id: string, fields: Partial<Note> = {}): Note => ({
+  id,
+  fromFrame: 10,
+  toFrame: null,
+  kind: 'mistake',
+  athlete: 'client',
+  seen: 'clear',
+  severity: 2,
+  what: 'The elbow leaves the ribs.',
+  instead: [{ when: 'he pushes', do: 'keep it in' }],
+  markId: null,
+  ...fields,
+});

@@ -1,0 +1,51 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { randomUUID } from 'node:crypto';
+import { pino } from 'pino';
+import { QueryTypes, Sequelize } from 'sequelize';
+import { readConfig } from '../config/config.ts';
+import { migrate } from '../db/migrate.ts';
+import { openHouse } from '../openHouse.ts';
+import type { House } from '../house.ts';
+
+export interface TestHouse extends House {
+  /** The house's clock; null follows the machine's. */
+  time: Date | null;
+  /** What was logged, as lines of JSON. */
+  logged: string[];
+  close: () => Promise<void>;
+}
+
+/** A house with a database and a data folder of its own, in the MariaDB that the tests started. */
+export async function openTestHouse({ migrated = true } = {}): Promise<TestHouse> {
+  const dataDir = await mkdtemp(join(tmpdir(), 'lean-test-house-'));
+  const name = `lean_test_${randomUUID().replaceAll('-', '')}`;
+  const config = readConfig({
+    ...process.env,
+    LEAN_DB_NAME: name,
+    LEAN_DATA_DIR: dataDir,
+    LEAN_SECRET: 'a secret for the tests only',
+    LEAN_LOG: 'silent',
+    PORT: '0',
+  });
+  const { port, user, password } = config.database;
+  const admin = new Sequelize('', user, password, { dialect: 'mariadb', host: '127.0.0.1', port, logging: false });
+  await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4`, { type: QueryTypes.RAW });
+  const logged: string[] = [];
+  const house: TestHouse = {
+    ...openHouse(config),
+    log: pino({ base: null }, { write: (line: string) => void logged.push(line) }),
+    time: null,
+    logged,
+    now: () => house.time ?? new Date(),
+    close: async () => {
+      await house.db.sequelize.close();
+      await admin.query(`DROP DATABASE ${name}`, { type: QueryTypes.RAW });
+      await admin.close();
+      await rm(dataDir, { recursive: true, force: true });
+    },
+  };
+  if (migrated) await migrate(house.db.sequelize);
+  return house;
+}
