@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['{core,contract,demo,web,scripts}/**/*.test.{ts,tsx,mjs}'], environment: 'node', testTimeout: 20_000 } },
+      { test: { name: 'unit', include: ['{core,contract,demo,web,scripts}/**/*.test.{ts,tsx,mjs}'], environment: 'node', testTimeout: 60_000 } },
       {
         test: { name: 'server', include: ['server/**/*.test.ts'], globalSetup: ['scripts/testDatabase.mjs'], testTimeout: 30_000, hookTimeout: 60_000 },
       },

@@ -9,7 +9,13 @@ import { ensurePrograms } from './systemPackages.mjs';
 const totals = { passed: 0, failed: 0, skipped: 0 };
 
 function run(command, args) {
-  return spawnSync(join(root, 'node_modules', '.bin', command), args, { cwd: root, stdio: 'inherit', env: { ...process.env, LEAN_LOG: 'silent' } }).status === 0;
+  return (
+    spawnSync(join(root, 'node_modules', '.bin', command), args, {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...process.env, LEAN_LOG: 'silent' },
+    }).status === 0
+  );
 }
 
 /** A check that passes or fails as a whole. */
@@ -41,7 +47,17 @@ try {
   mkdirSync(join(root, '.tmp'), { recursive: true });
   check('Lint', 'eslint', ['.', '--max-warnings=0']);
   check('Format', 'prettier', ['--check', '--log-level=warn', '.']);
-  check('Who imports whom', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'core', 'contract', 'server', 'web', 'demo', 'e2e', 'bench']);
+  check('Who imports whom', 'depcruise', [
+    '--config',
+    '.dependency-cruiser.cjs',
+    'core',
+    'contract',
+    'server',
+    'web',
+    'demo',
+    'e2e',
+    'bench',
+  ]);
   check('Types', 'tsc', ['-p', 'tsconfig.json']);
   tests('Unit tests', 'unit');
   tests('Server tests', 'server');

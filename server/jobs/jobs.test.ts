@@ -118,7 +118,7 @@ describe('running', () => {
 
   it('puts a job back untried when it is stopped from outside', async () => {
     const { footageId } = await bringRequest(house, clientA, 'waiting');
-    await writeBarcodeClip(house.storage.original(footageId), { frames: 900, width: 640, height: 360 });
+    await writeBarcodeClip(house.storage.original(footageId), { frames: 500, width: 320, height: 180 });
     await enqueueJob(house, 'make-ready', footageId);
     const stop = new AbortController();
     const run = runJobs(house, 'worker', stop.signal);

@@ -64,13 +64,13 @@ describe('footage of a phone (uneven frame times, frames out of order in the fil
 
   it('has in the review copy, at each index of the table, the frame of that number', async () => {
     const table = await tableOf(footageId);
-    for (const frame of [0, 1, 2, 19, 20, 21, 75, 148, 149])
+    for (const frame of [0, 1, 20, 75, 149])
       expect(await barcodeOf(await frameImage(house.storage.reviewCopy(footageId), table, frame)), `frame ${frame}`).toBe(frame);
   });
 
   it('gives from the original the same frame as from the review copy', async () => {
     const table = await tableOf(footageId);
-    for (let frame = 0; frame < 150; frame += 7)
+    for (let frame = 0; frame < 150; frame += 21)
       expect(await barcodeOf(await frameImage(house.storage.original(footageId), table, frame)), `frame ${frame}`).toBe(frame);
   });
 

@@ -1,0 +1,116 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, describe, expect, it } from 'vitest';
+import { portAnswers, startDatabase } from './database.mjs';
+import { readSecrets, readSettings, root } from './settings.mjs';
+import { ensurePrograms, findProgram } from './systemPackages.mjs';
+import { freePort } from './testDatabase.mjs';
+
+const folders = [];
+const folder = () => {
+  const made = mkdtempSync(join(tmpdir(), 'lean-test-scripts-'));
+  folders.push(made);
+  return made;
+};
+afterEach(() => {
+  for (const made of folders.splice(0)) rmSync(made, { recursive: true, force: true });
+});
+
+const listening = (port) =>
+  new Promise((resolve) => (globalThis.taken = createServer().listen(port, '127.0.0.1', () => resolve(globalThis.taken))));
+
+describe('the database of the house', () => {
+  it('comes up, comes up again on the same data, and is gone after stopping', async () => {
+    const settings = { folder: folder(), port: await freePort(), password: 'a password' };
+    for (let time = 0; time < 2; time++) {
+      const database = await startDatabase(settings);
+      expect(await portAnswers(settings.port)).toBe(true);
+      await database.stop();
+      expect(await portAnswers(settings.port)).toBe(false);
+    }
+  });
+
+  it('says which port is in use and what to do', async () => {
+    const port = await freePort();
+    const server = await listening(port);
+    await expect(startDatabase({ folder: folder(), port, password: 'x' })).rejects.toThrow(
+      `Port ${port}, meant for the database, is in use. Stop what uses it, or set LEAN_DB_PORT to another one.`,
+    );
+    server.close();
+  });
+
+  it('says in one sentence that it did not come up, and leaves nothing running', async () => {
+    const settings = { folder: folder(), port: await freePort(), password: 'a password' };
+    await (await startDatabase(settings)).stop();
+    writeFileSync(join(settings.folder, 'db', 'ibdata1'), 'no longer a table space');
+    await expect(startDatabase(settings)).rejects.toThrow(/^MariaDB did not come up; the last lines of .*db\.log say why\.$/);
+    expect(await portAnswers(settings.port)).toBe(false);
+  }, 60_000);
+
+  it('takes over from one that a killed start left running on the same data', async () => {
+    const settings = { folder: folder(), port: await freePort(), password: 'a password' };
+    const orphan = await startDatabase(settings);
+    const database = await startDatabase(settings);
+    await orphan.exited;
+    expect(await portAnswers(settings.port)).toBe(true);
+    await database.stop();
+  });
+});
+
+describe('the settings', () => {
+  const set = (env) => Object.assign(process.env, env);
+  afterEach(() => {
+    for (const name of ['PORT', 'LEAN_DEMO', 'LEAN_DATA_DIR']) delete process.env[name];
+  });
+
+  it('have defaults', () => {
+    expect(readSettings()).toMatchObject({ port: 4170, dataDir: join(root, '.data'), demo: true });
+  });
+
+  it('quote what is wrong', () => {
+    set({ PORT: 'eighty' });
+    expect(() => readSettings()).toThrow('PORT is "eighty"; it must be a port number from 1 to 65535.');
+    set({ PORT: '', LEAN_DEMO: 'yes' });
+    expect(() => readSettings()).toThrow('LEAN_DEMO is "yes"; it must be 0 or 1.');
+  });
+
+  it('keep the secrets that were made at the first start', () => {
+    const dataDir = folder();
+    expect(readSecrets(dataDir)).toEqual(readSecrets(dataDir));
+    expect(readSecrets(folder())).not.toEqual(readSecrets(dataDir));
+  });
+});
+
+describe('missing programs', () => {
+  it('are found where an ordinary user’s path does not lead', () => {
+    expect(findProgram('mariadbd', '/nowhere')).toMatch(/sbin\/mariadbd$/);
+    expect(findProgram('no-such-program')).toBeNull();
+  });
+
+  it('are named with their packages where this user may not install them', () => {
+    // As nobody, without sudo: the same check as on a machine of someone who is not its owner.
+    const script = `import { ensurePrograms } from ${JSON.stringify(join(root, 'scripts/systemPackages.mjs'))}; process.getuid = () => 1000; process.env.PATH = '/nowhere'; try { ensurePrograms(['no-such-ffmpeg', 'chromium-not-here'].map((n, i) => ['ffmpeg', 'chromium'][i]), () => {}); console.log('there'); } catch (error) { console.log(error.message); }`;
+    const { stdout } = spawnSync(process.execPath, ['--input-type=module', '-e', script], { encoding: 'utf8' });
+    expect(stdout).toMatch(
+      /^Needed and not installed: ffmpeg, chromium\. Install ffmpeg and chromium \(Debian: apt-get install ffmpeg chromium\), then run this again\./,
+    );
+    expect(() => ensurePrograms(['node'], () => undefined)).not.toThrow();
+  });
+});
+
+describe('npm start', () => {
+  it('says that the port is in use before it starts anything', async () => {
+    const port = await freePort();
+    const server = await listening(port);
+    const run = await new Promise((resolve) => {
+      const env = { ...process.env, PORT: String(port), LEAN_DB_PORT: String(port), LEAN_DATA_DIR: folder() };
+      resolve(spawnSync(process.execPath, ['scripts/start.mjs'], { cwd: root, env, encoding: 'utf8' }));
+    });
+    server.close();
+    expect(run.status).toBe(1);
+    expect(run.stderr.trim()).toBe(`Port ${port} is in use. Stop what uses it, or set PORT to another one.`);
+  });
+});

@@ -1,0 +1,163 @@
+import { frameAtSeconds, type FrameTable } from '@lean-mentor/core/footage';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { FramePlayer, speeds } from './framePlayer.ts';
+
+/** Uneven times, as phones make them. */
+const times = Array.from({ length: 300 }, (_, i) => i * 0.0333 + 0.012 * Math.sin(i * 1.7) + Math.floor(i / 20) * 0.2);
+const table: FrameTable = { times, endSeconds: times[299]! + 0.03 };
+
+/** A video element that answers a seek a moment later, as browsers do, and shows pictures when told to. */
+class FakeVideo extends EventTarget {
+  playbackRate = 1;
+  paused = true;
+  seeks: number[] = [];
+  private at = 0;
+  private callbacks = new Map<number, VideoFrameRequestCallback>();
+  private handle = 0;
+
+  get currentTime(): number {
+    return this.at;
+  }
+  set currentTime(seconds: number) {
+    this.at = seconds;
+    this.seeks.push(seconds);
+    setTimeout(() => {
+      this.dispatchEvent(new Event('seeked'));
+      this.show(times[frameAtSeconds(table, this.at)]!);
+    }, 5);
+  }
+  requestVideoFrameCallback(callback: VideoFrameRequestCallback): number {
+    this.callbacks.set(++this.handle, callback);
+    return this.handle;
+  }
+  cancelVideoFrameCallback(handle: number): void {
+    this.callbacks.delete(handle);
+  }
+  play(): Promise<void> {
+    this.paused = false;
+    return Promise.resolve();
+  }
+  pause(): void {
+    this.paused = true;
+  }
+  show(mediaTime: number): void {
+    const due = [...this.callbacks.values()];
+    this.callbacks.clear();
+    for (const callback of due) callback(0, { mediaTime } as VideoFrameCallbackMetadata);
+  }
+}
+
+let video: FakeVideo;
+let player: FramePlayer;
+const settled = async (): Promise<void> => {
+  for (let i = 0; i < 200 && !player.snapshot().settled; i++) await new Promise((resolve) => setTimeout(resolve, 5));
+};
+beforeEach(async () => {
+  video = new FakeVideo();
+  player = new FramePlayer(video as unknown as HTMLVideoElement, table);
+  player.start();
+  await settled();
+});
+
+describe('stepping', () => {
+  it('begins on the first frame', () => {
+    expect(player.snapshot()).toMatchObject({ frame: 0, settled: true, playing: false });
+  });
+
+  it('seeks to the middle of the frame, never to its edge', async () => {
+    player.goTo(41);
+    await settled();
+    expect(video.seeks.at(-1)).toBeCloseTo((times[41]! + times[42]!) / 2, 9);
+    expect(player.snapshot()).toMatchObject({ frame: 41, settled: true });
+  });
+
+  it('goes to the nearest frame there is', async () => {
+    player.goTo(-5);
+    player.step(10_000);
+    await settled();
+    expect(player.snapshot().frame).toBe(299);
+  });
+
+  it('gathers the steps of a held key: the last one is reached without showing all between', async () => {
+    video.seeks = [];
+    for (let i = 0; i < 25; i++) player.step(1);
+    expect(player.snapshot()).toMatchObject({ frame: 25, settled: false });
+    await settled();
+    expect(player.snapshot().frame).toBe(25);
+    expect(video.seeks.length).toBeLessThan(5);
+  });
+
+  it('is not done until the browser shows that frame', async () => {
+    player.goTo(100);
+    expect(player.snapshot().settled).toBe(false);
+    await settled();
+    expect(player.snapshot().settled).toBe(true);
+  });
+
+  it('settles when the same picture is asked for again and none is announced', async () => {
+    video.requestVideoFrameCallback = () => 0;
+    player.goTo(7);
+    await settled();
+    expect(player.snapshot()).toMatchObject({ frame: 7, settled: true });
+  });
+});
+
+describe('playing', () => {
+  it('follows the pictures that the browser paints', async () => {
+    player.play();
+    await new Promise((resolve) => setTimeout(resolve, 10));
+    expect(video.paused).toBe(false);
+    video.show(times[12]!);
+    expect(player.snapshot()).toMatchObject({ frame: 12, playing: true });
+    // The browser's clock may be a hair early.
+    video.show(times[13]! - 0.0001);
+    expect(player.snapshot().frame).toBe(13);
+  });
+
+  it('stops on the frame that was painted last, and sets the picture right', async () => {
+    player.play();
+    await new Promise((resolve) => setTimeout(resolve, 10));
+    video.show(times[50]!);
+    player.pause();
+    await settled();
+    expect(player.snapshot()).toMatchObject({ frame: 50, playing: false, settled: true });
+    expect(frameAtSeconds(table, video.seeks.at(-1)!)).toBe(50);
+  });
+
+  it('begins again at the start after the end', async () => {
+    player.goTo(299);
+    await settled();
+    player.play();
+    expect(player.snapshot().frame).toBe(0);
+  });
+
+  it('climbs the ladder of speeds and stays on it', () => {
+    for (let i = 0; i < 10; i++) player.changeSpeed(1);
+    expect(player.snapshot().speed).toBe(2);
+    for (let i = 0; i < 10; i++) player.changeSpeed(-1);
+    expect(player.snapshot().speed).toBe(speeds[0]);
+    expect(video.playbackRate).toBe(0.1);
+  });
+});
+
+describe('running it back', () => {
+  it('plays from 3 s earlier at half speed, and from 3 s earlier still when asked again', async () => {
+    const at = frameAtSeconds(table, 10);
+    player.goTo(at);
+    await settled();
+    player.runBack();
+    const first = times[player.snapshot().frame]!;
+    expect(first).toBeLessThanOrEqual(times[at]! - 3);
+    expect(first).toBeGreaterThan(times[at]! - 3.3);
+    expect(player.snapshot()).toMatchObject({ playing: true, speed: 0.5 });
+    player.runBack();
+    expect(times[at]! - times[player.snapshot().frame]!).toBeGreaterThan(5.9);
+  });
+
+  it('goes no further than the start', async () => {
+    player.goTo(20);
+    await settled();
+    player.runBack();
+    expect(player.snapshot().frame).toBe(0);
+  });
+});
