@@ -4,15 +4,28 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['{core,contract,demo,web,scripts}/**/*.test.{ts,tsx,mjs}'], environment: 'node', testTimeout: 60_000 } },
       {
-        test: { name: 'server', include: ['server/**/*.test.ts'], globalSetup: ['scripts/testDatabase.mjs'], testTimeout: 30_000, hookTimeout: 60_000 },
+        test: {
+          name: 'unit',
+          include: ['{core,contract,demo,web,scripts}/**/*.test.{ts,tsx,mjs}'],
+          environment: 'node',
+          testTimeout: 60_000,
+        },
+      },
+      {
+        test: {
+          name: 'server',
+          include: ['server/**/*.test.ts'],
+          globalSetup: ['scripts/testDatabase.mjs'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
       },
       {
         test: {
           name: 'e2e',
           include: ['e2e/**/*.e2e.ts'],
-          globalSetup: ['scripts/testDatabase.mjs', 'scripts/testWeb.mjs'],
+          globalSetup: ['scripts/testHouse.mjs'],
           testTimeout: 120_000,
           hookTimeout: 120_000,
           fileParallelism: false,

@@ -3,10 +3,14 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { demoPractice } from './scenario/practice.ts';
 
-/** `node --import tsx demo/writePractice.ts FILE`: writes the demo practice as of now; its clips are named where they lie. */
-const file = process.argv[2];
+/**
+ * `node --import tsx demo/writePractice.ts FILE [CLIP…]`: writes the demo practice as of now, with the requests of the named
+ * clips only where any are named; clips are named where they lie.
+ */
+const [file, ...wanted] = process.argv.slice(2);
 if (!file) throw new Error('Name the file to write.');
 const practice = demoPractice(new Date());
+if (wanted.length > 0) practice.requests = practice.requests.filter((r) => wanted.includes(r.footage.file.replace('.mp4', '')));
 const clips = fileURLToPath(new URL('./clips/', import.meta.url));
 for (const { footage } of practice.requests) footage.file = join(clips, footage.file);
 await mkdir(dirname(file), { recursive: true });

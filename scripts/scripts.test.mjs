@@ -7,7 +7,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { portAnswers, startDatabase } from './database.mjs';
 import { readSecrets, readSettings, root } from './settings.mjs';
 import { ensurePrograms, findProgram } from './systemPackages.mjs';
-import { freePort } from './testDatabase.mjs';
+import { freePort } from './freePort.mjs';
 
 const folders = [];
 const folder = () => {

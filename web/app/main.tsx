@@ -1,3 +1,4 @@
+import { setupListeners } from '@reduxjs/toolkit/query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
@@ -7,9 +8,13 @@ import { router } from './router.tsx';
 import { makeStore } from './store.ts';
 import './theme.css';
 
+// What is on the screen is asked for again when the window comes back or the network does.
+const store = makeStore();
+setupListeners(store.dispatch);
+
 createRoot(document.getElementById('page')!).render(
   <StrictMode>
-    <Provider store={makeStore()}>
+    <Provider store={store}>
       <RouterProvider router={router} />
       <Toaster position="bottom-center" toastOptions={{ className: '!rounded-sm !border-seam !bg-ink !text-linen !font-sans' }} />
     </Provider>

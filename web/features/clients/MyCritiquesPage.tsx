@@ -19,7 +19,12 @@ export function MyCritiquesPage() {
 }
 
 function Mine({ clientId, heading }: { clientId: string; heading: string | null }) {
-  const { data, error, refetch } = useGetClientHistoryQuery(clientId, { refetchOnMountOrArgChange: true });
+  const { data, error, refetch } = useGetClientHistoryQuery(clientId, {
+    refetchOnMountOrArgChange: true,
+    refetchOnFocus: true,
+    pollingInterval: 60_000,
+    skipPollingIfUnfocused: true,
+  });
   return (
     <section aria-label={heading ?? 'History'} className="mb-8">
       {heading && <h2 className="mb-2 text-title">{heading}</h2>}

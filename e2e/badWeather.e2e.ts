@@ -1,0 +1,157 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { axeSource } from './axe.ts';
+import { demoPractice } from '@lean-mentor/demo';
+import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { laptop, launch, phone, settledFrame, visit } from './visit.ts';
+
+const base = process.env['LEAN_E2E_URL']!;
+let browser: Browser;
+let folder: string;
+beforeAll(async () => {
+  browser = await launch();
+  folder = await mkdtemp(join(tmpdir(), 'lean-e2e-'));
+});
+afterAll(async () => {
+  await browser?.close();
+  await rm(folder, { recursive: true, force: true });
+});
+
+/** Bytes a second upwards; null for no limit. */
+const slowUpload = async (page: Page, bytesPerSecond: number | null): Promise<void> => {
+  const session = await page.createCDPSession();
+  await session.send('Network.enable');
+  await session.send('Network.emulateNetworkConditions', {
+    offline: false,
+    latency: 0,
+    downloadThroughput: -1,
+    uploadThroughput: bytesPerSecond ?? -1,
+  });
+};
+const choose = async (page: Page, file: string): Promise<void> => {
+  const input = await page.waitForSelector('input[type=file]');
+  await (input as ElementHandle<HTMLInputElement>).uploadFile(file);
+};
+
+describe('an upload that is cut off', () => {
+  it('goes on where it stopped after the page was loaded anew, and refuses another file', async () => {
+    const file = join(folder, 'long.mp4');
+    await writeBarcodeClip(file, { frames: 200, width: 640, height: 360, sound: true });
+    const other = join(folder, 'other.mp4');
+    await writeBarcodeClip(other, { frames: 20, width: 160, height: 90 });
+    const petra = await visit(browser, base, 'petra', '/send', phone);
+    await slowUpload(petra.page, 150_000);
+    await choose(petra.page, file);
+    await petra.fill('Who are you in the picture?', 'grey top');
+    await petra.fill('And the other one?', 'black top');
+    await petra.press('radio', 'Sparring');
+    await petra.press('radio', 'No jacket');
+    await petra.fill('What do you want to know?', 'Does it arrive whole?');
+    await petra.press('button', 'Send');
+    await petra.sees(/[1-9]\d*\.\d MB of|0\.[1-9] MB of/, 60_000);
+
+    // Whether the upload asks before the page is left is the browser's own dialog.
+    petra.page.on('dialog', (dialog) => void dialog.accept());
+    await petra.page.reload();
+    await petra.sees('Not all of long.mp4 has arrived.');
+    await choose(petra.page, other);
+    await petra.sees(/That is another file: .* Choose long\.mp4\./);
+
+    const offsets: number[] = [];
+    petra.page.on('request', (request) => {
+      const offset = request.headers()['upload-offset'];
+      if (request.method() === 'PATCH' && offset) offsets.push(Number(offset));
+    });
+    await slowUpload(petra.page, null);
+    await choose(petra.page, file);
+    await petra.sees(/Making the review copy|Waiting its turn|With your coach/, 60_000);
+    expect(offsets[0]).toBeGreaterThan(0);
+    expect(petra.faults.filter((fault) => !/ERR_|net::/.test(fault))).toEqual([]);
+  });
+});
+
+describe('a desk without a network', () => {
+  it('keeps what is done, says so, and sends it when the network is back, also after the page was closed meanwhile', async () => {
+    const ilse = demoPractice(new Date()).requests[0]!;
+    const marit = await visit(browser, base, 'marit', '/today', laptop);
+    await marit.page.waitForFunction(
+      (id) => document.querySelector(`[data-request="${id}"]`)?.textContent.includes('Go on'),
+      { timeout: 110_000 },
+      ilse.id,
+    );
+    await marit.page.goto(`${base}/requests/${ilse.id}/desk`);
+    await settledFrame(marit.page);
+    const marks = () =>
+      marit.page.evaluate(
+        async (id) =>
+          Object.values((await (await fetch(`/api/requests/${id}/desk`)).json()).document.marks as Record<string, { atFrame: number }>).map(
+            (m) => m.atFrame,
+          ),
+        ilse.id,
+      );
+    const before = await marks();
+    await marit.page.setOfflineMode(true);
+    await marit.page.keyboard.press('KeyE');
+    await marit.sees('Not reached the server yet; kept in this browser');
+    await marit.page.setOfflineMode(false);
+    await marit.page.reload();
+    await settledFrame(marit.page);
+    await marit.page.waitForFunction(() => document.body.innerText.includes('Saved'), { timeout: 20_000 });
+    await marit.page.waitForFunction((key) => localStorage.getItem(key) === null, { timeout: 20_000 }, `lean.desk.${ilse.id}`);
+    expect(await marks()).toHaveLength(before.length + 1);
+  });
+});
+
+describe('every main screen', () => {
+  it('can be read by assistive technology and has its contrast (axe, WCAG 2 AA)', async () => {
+    const found: string[] = [];
+    const look = async (page: Page, name: string): Promise<void> => {
+      await page.evaluate(axeSource);
+      const violations = await page.evaluate(async () => {
+        const axe = (
+          globalThis as unknown as {
+            axe: { run: (context: Document, options: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+          }
+        ).axe;
+        return (await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa'] })).violations.map(
+          (v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`,
+        );
+      });
+      found.push(...violations.map((v) => `${name} ${v}`));
+    };
+    const practice = demoPractice(new Date());
+    const sent = practice.requests.find((r) => r.critique)!;
+    const marit = await visit(browser, base, 'marit', '/today', laptop);
+    await marit.sees(practice.requests[0]!.question);
+    await look(marit.page, 'Today');
+    for (const [name, path, words] of [
+      ['Clients', '/clients', 'Odalys Fenn'],
+      ['Client', `/clients/${sent.clientId}`, sent.question],
+      ['Letters', '/letters', 'Letters'],
+      ['Wrap-up', `/requests/${practice.requests[0]!.id}/wrap-up`, 'The critique ends here'],
+      ['Desk', `/requests/${practice.requests[0]!.id}/desk`, 'Choose the fixes'],
+    ] as const) {
+      await marit.page.goto(base + path);
+      await marit.sees(words);
+      await look(marit.page, name);
+    }
+    const bram = await visit(browser, base, 'bram', '/mine', phone);
+    await bram.sees(sent.question);
+    await look(bram.page, 'My critiques');
+    await bram.page.goto(`${base}/critiques/${sent.critique!.id}`);
+    await bram.sees('Your sweep is clean');
+    await look(bram.page, 'Critique');
+    await bram.page.goto(`${base}/send`);
+    await bram.sees('What do you want to know?');
+    await look(bram.page, 'Send footage');
+    expect(found).toEqual([]);
+  });
+
+  it('tells a visitor of another role that there is no such page for them', async () => {
+    const noor = await visit(browser, base, 'noor', '/letters', phone);
+    await noor.sees('There is no page at this address for you.');
+  });
+});

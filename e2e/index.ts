@@ -1,0 +1,1 @@
+export { browserPath, launch, type Visit, visit } from './visit.ts';

@@ -1,0 +1,111 @@
+import { barcodePoints, readBarcode } from '@lean-mentor/demo/barcode';
+import { demoPassword } from '@lean-mentor/demo';
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+
+export const browserPath = '/usr/bin/chromium';
+
+/** Headless Chromium that talks to loopback only. */
+export const launch = (): Promise<Browser> =>
+  puppeteer.launch({
+    executablePath: browserPath,
+    headless: true,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--mute-audio',
+    ],
+  });
+
+/** One person at one screen. */
+export interface Visit {
+  page: Page;
+  /** Errors of the page and refusals of the content policy, which no test may leave behind. */
+  faults: string[];
+  /** Waits for an element with this role and name, and presses it. */
+  press: (role: string, name: string | RegExp) => Promise<void>;
+  fill: (label: string, text: string) => Promise<void>;
+  /** Waits until the page shows these words. */
+  sees: (words: string | RegExp, withinMs?: number) => Promise<void>;
+  shows: () => Promise<string>;
+}
+
+export const phone = { width: 390, height: 844, deviceScaleFactor: 1, isMobile: true, hasTouch: true };
+export const laptop = { width: 1280, height: 800, deviceScaleFactor: 1 };
+
+/** Opens the app at `path` in a browser context of its own and signs in as `who@skerrow.example`. */
+export async function visit(
+  browser: Browser,
+  base: string,
+  who: string,
+  path: string,
+  screen: typeof phone | typeof laptop,
+): Promise<Visit> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.setViewport(screen);
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(String(error)));
+  page.on('console', (message) => {
+    // A refused sign-in and a file that is not there yet are told by the app itself.
+    if (message.type() === 'error' && !/the server responded with a status of (401|404|409)/.test(message.text()))
+      faults.push(message.text());
+  });
+  const selectors: Record<string, string> = { link: 'a', button: 'button' };
+  /** By its whole accessible name, or by a part of the words it shows. */
+  const press = async (role: string, name: string | RegExp): Promise<void> => {
+    if (typeof name === 'string') return page.locator(`::-p-aria([name="${name}"][role="${role}"])`).setTimeout(20_000).click();
+    const found = await page.waitForFunction(
+      (selector, source) =>
+        [...document.querySelectorAll<HTMLElement>(selector)].find((element) => new RegExp(source).test(element.innerText)),
+      { timeout: 20_000, polling: 100 },
+      selectors[role] ?? `[role=${role}]`,
+      name.source,
+    );
+    await (found as ElementHandle<HTMLElement>).click();
+  };
+  const it: Visit = {
+    page,
+    faults,
+    press,
+    fill: (label, text) => page.locator(`::-p-aria([name="${label}"][role="textbox"])`).fill(text),
+    shows: () => page.evaluate(() => document.body.innerText),
+    sees: async (words, withinMs = 30_000) => {
+      const [source, flags] = words instanceof RegExp ? [words.source, words.flags] : [words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), ''];
+      await page
+        .waitForFunction((s, f) => new RegExp(s, f).test(document.body.innerText), { timeout: withinMs, polling: 100 }, source, flags)
+        .catch(async () => {
+          throw new Error(`${who} does not see ${String(words)} within ${withinMs} ms, but:\n${await it.shows()}`);
+        });
+    },
+  };
+  await page.goto(base + path);
+  await page.waitForSelector('input[type=email]');
+  await page.type('input[type=email]', `${who}@skerrow.example`);
+  await page.type('input[type=password]', demoPassword);
+  await it.press('button', 'Sign in');
+  await page.waitForFunction(() => !document.querySelector('input[type=password]'), { timeout: 20_000 });
+  return it;
+}
+
+/** The number burnt into the picture that the desk's video shows now; null when it cannot be read. */
+export async function frameOnStage(page: Page): Promise<number | null> {
+  const brightness = await page.evaluate((points) => {
+    const video = document.querySelector('video')!;
+    const canvas = new OffscreenCanvas(video.videoWidth, video.videoHeight);
+    const context = canvas.getContext('2d')!;
+    context.drawImage(video, 0, 0);
+    return points.map(({ x, y }) => context.getImageData(Math.floor(x * canvas.width), Math.floor(y * canvas.height), 1, 1).data[0]!);
+  }, barcodePoints);
+  return readBarcode(brightness);
+}
+
+/** The frame the desk says it is on, once its picture is that frame. */
+export async function settledFrame(page: Page): Promise<number> {
+  const stage = await page.waitForSelector('[data-stage][data-settled="true"]', { timeout: 10_000 });
+  return Number(await stage!.evaluate((element) => element.getAttribute('data-frame')));
+}
