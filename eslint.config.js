@@ -35,7 +35,10 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['server/config/**', '**/*.test.ts', 'e2e/**', 'bench/**', '**/vitest.*.ts'], rules: { 'no-restricted-properties': 'off' } },
+  {
+    files: ['server/config/**', 'server/testing/**', '**/*.test.ts', 'e2e/**', 'bench/**', '**/vitest.*.ts'],
+    rules: { 'no-restricted-properties': 'off' },
+  },
   { files: ['web/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
   { files: ['scripts/**', '*.{js,cjs,mjs}', '.dependency-cruiser.cjs'], languageOptions: { globals: globals.node } },
   { files: ['demo/render/**', 'bench/**'], rules: { 'no-console': 'off' } },

@@ -1,1 +1,1 @@
-export { browserPath, launch, type Visit, visit } from './visit.ts';
+export { frameOnStage, laptop, launch, phone, settledFrame, visit, type Visit } from './visit.ts';

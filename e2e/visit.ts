@@ -2,7 +2,7 @@ import { barcodePoints, readBarcode } from '@lean-mentor/demo/barcode';
 import { demoPassword } from '@lean-mentor/demo';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 
-export const browserPath = '/usr/bin/chromium';
+const browserPath = '/usr/bin/chromium';
 
 /** Headless Chromium that talks to loopback only. */
 export const launch = (): Promise<Browser> =>

@@ -22,7 +22,14 @@ export function buildWeb(root, say) {
   const now = fingerprint(root);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   say('Building the web app …');
-  const run = spawnSync('npm', ['run', 'build', '--silent'], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8' });
+  // A test runner's NODE_ENV would build React's development version, five times as slow.
+  const env = { ...process.env, NODE_ENV: 'production' };
+  const run = spawnSync('npm', ['run', 'build', '--silent'], {
+    env,
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    encoding: 'utf8',
+  });
   if (run.status !== 0) throw new PlainFault(`The web app could not be built:\n${run.stdout}${run.stderr}`);
   writeFileSync(stamp, now);
 }

@@ -22,9 +22,10 @@ export async function requireFreePort(port) {
 }
 
 /**
- * Starts a house (`settings` as readSettings answers them; `demoClips` may name a few of the demo's clips): its database, what has to be prepared in it, the jobs process and the web server. `stopping` tells
- * whether somebody has asked meanwhile to stop; `running` takes what was started, in order, so that it can be stopped
- * whatever happens. Answers the address, the demo's accounts (null without the demo), and who ended first, once one does.
+ * Starts a house: its database, what has to be prepared in it, the jobs process and the web server. `settings` are those of
+ * readSettings; `demoClips` may name a few of the demo's clips. `stopping` tells whether somebody has asked meanwhile to
+ * stop; `running` takes what was started, in order, so that it can be stopped whatever happens. Answers the address, the
+ * demo's accounts (null without the demo), and who ended first, once one does.
  */
 export async function startHouse(settings, { say, running, stopping = () => false }) {
   const { port, databasePort, dataDir } = settings;

@@ -7,10 +7,10 @@ import { startHouse, stopHouse } from './house.mjs';
 import { root } from './settings.mjs';
 
 /** Making all four clips ready would keep the browser tests waiting. */
-const demoClips = ['ilse-harbour-round', 'bram-night-shift'];
+const fewClips = ['ilse-harbour-round', 'bram-night-shift'];
 
 /** A whole house with (half) the demo practice, as `npm start` starts it, in a folder that goes with it. */
-export async function openTestHouse() {
+export async function openTestHouse({ demoClips = fewClips } = {}) {
   buildWeb(root, () => undefined);
   const dataDir = mkdtempSync(join(tmpdir(), 'lean-test-house-'));
   const running = [];

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { streamReviewCopy } from '@lean-mentor/contract';
 import { stopsOf } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
@@ -28,8 +28,12 @@ export function Desk({ subject, table }: { subject: DeskSubject; table: FrameTab
   const [drawing, setDrawing] = useState<DrawingChoice>(noDrawing);
   const [hidden, setHidden] = useState(false);
 
-  const marks = Object.values(document.marks).filter((mark) => mark.state === 'open');
-  const notes = Object.values(document.notes).sort((a, b) => a.fromFrame - b.fromFrame);
+  const marks = useMemo(() => Object.values(document.marks).filter((mark) => mark.state === 'open'), [document.marks]);
+  const notes = useMemo(() => Object.values(document.notes).sort((a, b) => a.fromFrame - b.fromFrame), [document.notes]);
+  const sheetNotes = useMemo(
+    () => notes.map((note) => ({ id: note.id, atFrame: note.fromFrame, kind: note.kind, words: note.what })),
+    [notes],
+  );
   const markHere = marks.find((mark) => mark.atFrame === now.frame);
 
   /** Opens the line for a note on the present frame: the note that stands there, or a new one, which a mark there becomes. */
@@ -112,7 +116,7 @@ export function Desk({ subject, table }: { subject: DeskSubject; table: FrameTab
           atFrame={now.frame}
           marks={marks}
           selectedId={writing?.noteId ?? null}
-          notes={notes.map((note) => ({ id: note.id, atFrame: note.fromFrame, kind: note.kind, words: note.what }))}
+          notes={sheetNotes}
           onGo={go}
         />
       </aside>

@@ -11,7 +11,7 @@ export const ribbonPath = (
 ): string => ribbonOutline(leanRibbon(bout.spans, bout.fromFrame, bout.toFrame, secondsAt), width, height);
 
 /** Hatches that tell client (right, falling) from partner (left, rising) without colour. */
-export function RibbonPatterns({ id }: { id: string }) {
+function RibbonPatterns({ id }: { id: string }) {
   return (
     <defs>
       <pattern id={`${id}-client`} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

@@ -1,0 +1,25 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { signInTo } from './caller.ts';
+import type { Figure } from './figure.ts';
+import { benchDesk } from './desk.ts';
+import { benchMakeReady } from './makeReady.ts';
+import { benchUpload } from './upload.ts';
+
+const say = ({ figure, value, ...rest }: Figure): void =>
+  console.log(JSON.stringify({ figure, value: Math.round(value * 1000) / 1000, ...rest }));
+
+const base = process.env['LEAN_BENCH_URL']!;
+const folder = await mkdtemp(join(tmpdir(), 'lean-bench-'));
+try {
+  const client = await signInTo(base, 'wen');
+  // The demo's own footage must be out of the way before anything is timed.
+  await client.quiet();
+  for (const figure of await benchUpload(client, folder)) say(figure);
+  const { figures, requestId } = await benchMakeReady(client, folder);
+  for (const figure of figures) say(figure);
+  for (const figure of await benchDesk(base, requestId)) say(figure);
+} finally {
+  await rm(folder, { recursive: true, force: true });
+}

@@ -1,0 +1,56 @@
+import { memo } from 'react';
+import type { Bout } from '@lean-mentor/contract';
+import { clockText } from '@lean-mentor/core/footage';
+import { positionName } from '@lean-mentor/core/scoring';
+import { ribbonPath, RibbonShape } from './RibbonShape.tsx';
+import { clockWidth, ribbonMiddle, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
+
+/** The name of a stretch shorter than this many pixels is left out. */
+const leastLabelled = 13;
+
+/** The page's clock, ribbon and position names. Redrawn only when the bout or the page's size changes. */
+export const SheetRibbon = memo(function SheetRibbon({ layout, bout }: { layout: SheetLayout; bout: Bout | undefined }) {
+  const { yOf, yOfSeconds, boutStart, boutTop, boutBottom } = layout;
+  const length = boutBottom - boutTop;
+  return (
+    <>
+      <rect x={clockWidth} y={boutTop} width={ribbonWidth} height={length} className="fill-linen" />
+      {layout.ticks.map((seconds) => {
+        const y = yOfSeconds(boutStart + seconds);
+        return (
+          <g key={seconds}>
+            <line x1={clockWidth - 5} x2={clockWidth + ribbonWidth} y1={y} y2={y} className="stroke-seam" />
+            <text x={clockWidth - 8} y={y + 3.5} textAnchor="end" className="time fill-reed text-tiny">
+              {clockText(seconds)}
+            </text>
+          </g>
+        );
+      })}
+      <line x1={ribbonMiddle} x2={ribbonMiddle} y1={boutTop} y2={boutBottom} className="stroke-seam" />
+      {bout && bout.spans.length > 0 && (
+        <g transform={`translate(${clockWidth} ${boutTop})`}>
+          <RibbonShape path={ribbonPath(bout, ribbonWidth, length, layout.secondsAt)} width={ribbonWidth} height={length} />
+        </g>
+      )}
+      {bout?.spans.map((span) => {
+        const from = yOf(span.fromFrame);
+        const to = yOf(span.toFrame);
+        if (to - from < leastLabelled) return null;
+        // The name stands on the side the ribbon leaves free.
+        const right = span.holder === 'partner';
+        return (
+          <text
+            key={span.fromFrame}
+            x={right ? clockWidth + ribbonWidth - 3 : clockWidth + 3}
+            y={(from + to) / 2 + 3.5}
+            textAnchor={right ? 'end' : 'start'}
+            className="fill-ink stroke-linen text-tiny [paint-order:stroke]"
+            strokeWidth="3"
+          >
+            {positionName(span.position)}
+          </text>
+        );
+      })}
+    </>
+  );
+});
