@@ -1,5 +1,5 @@
 import type { Critique, SentFix } from '@lean-mentor/contract';
-import { clockText } from '@lean-mentor/core/footage';
+import { clockText, secondsOfFrame } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
 import { useParams } from 'react-router';
 import { Button, FaultNote, kindWords, KindGlyph, RowsSkeleton } from '../../shared/primitives/index.ts';
@@ -66,7 +66,6 @@ function Fix({ critique, fix }: { critique: Critique; fix: SentFix }) {
   const { note } = fix;
   const bout = critique.footage.bouts[0];
   const { data: table } = useGetFrameTableQuery(critique.footage.id);
-  const boutStart = table && bout ? (table.times[bout.fromFrame] ?? 0) : 0;
   return (
     <section aria-label={`Fix ${fix.position}`} className="flex flex-col gap-3 break-inside-avoid">
       <h2 className="flex items-baseline gap-3 border-t border-ink pt-2 text-desk">
@@ -77,7 +76,7 @@ function Fix({ critique, fix }: { critique: Critique; fix: SentFix }) {
         {note.seen !== 'clear' && (
           <span className="text-reed">{note.seen === 'likely' ? 'likely, not clearly seen' : 'hidden from the camera'}</span>
         )}
-        <span className="time ml-auto text-reed">{clockText(fix.atSeconds - boutStart)}</span>
+        {table && <span className="time ml-auto text-reed">{clockText(fix.atSeconds - secondsOfFrame(table, bout?.fromFrame ?? 0))}</span>}
       </h2>
       <p className="text-pretty">{note.what}</p>
       <FixClip critique={critique} fix={fix} />

@@ -17,7 +17,7 @@ export function FixClip({ critique, fix }: { critique: Critique; fix: SentFix })
   return (
     <figure data-fix={fix.position}>
       <div className="relative w-full overflow-hidden bg-stage" style={{ aspectRatio: `${footage.width} / ${footage.height}` }}>
-        <img src={still} alt={words} className="absolute inset-0 size-full object-contain" />
+        <Still address={still} words={words} />
         {speed !== null && <Clip key={speed} critique={critique} fix={fix} speed={speed} onEnd={() => setSpeed(null)} />}
       </div>
       <figcaption className="not-printed flex flex-wrap gap-2 pt-2">
@@ -37,6 +37,36 @@ export function FixClip({ critique, fix }: { critique: Critique; fix: SentFix })
         )}
       </figcaption>
     </figure>
+  );
+}
+
+/** A still is looked for again this long, in ms, after it could not be had: the footage may be on its way to being ready. */
+const lookAgainMs = 4000;
+
+function Still({ address, words }: { address: string; words: string }) {
+  const [tries, setTries] = useState(0);
+  const [missing, setMissing] = useState(false);
+  useEffect(() => {
+    if (!missing) return;
+    const timer = setTimeout(() => {
+      setTries((n) => n + 1);
+      setMissing(false);
+    }, lookAgainMs);
+    return () => clearTimeout(timer);
+  }, [missing]);
+  if (missing)
+    return (
+      <p className="absolute inset-0 flex items-center justify-center p-6 text-center text-linen">
+        The still is not there yet. It is looked for again.
+      </p>
+    );
+  return (
+    <img
+      src={tries === 0 ? address : `${address}?again=${tries}`}
+      alt={words}
+      onError={() => setMissing(true)}
+      className="absolute inset-0 size-full object-contain"
+    />
   );
 }
 

@@ -1,0 +1,7 @@
+import { z } from 'zod';
+import { practiceFile } from './practiceFile.ts';
+
+/** JSON Schemas of the files that go in and out, by the name they lie under in docs/formats/. */
+export const formatSchemas = (): Record<string, object> => ({
+  'practice-1.schema.json': { title: 'lean-mentor/practice@1', ...z.toJSONSchema(practiceFile, { io: 'input' }) },
+});
