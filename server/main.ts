@@ -1,6 +1,7 @@
 import { createServer } from 'node:http';
 import { readConfig } from './config/config.ts';
 import { createApp } from './http/app.ts';
+import { onStop } from './onStop.ts';
 import { openHouse } from './openHouse.ts';
 
 const config = readConfig();
@@ -19,10 +20,8 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 server.listen(config.port, '127.0.0.1', () => process.send?.({ listening: (server.address() as { port: number }).port }));
 
 /** Open answers may end; event streams, which would not, are cut after a moment. */
-function stop(): void {
+onStop(() => {
   server.close(() => void house.db.sequelize.close());
   close();
   setTimeout(() => server.closeAllConnections(), 1500).unref();
-}
-for (const name of ['SIGINT', 'SIGTERM'] as const) process.once(name, stop);
-process.once('disconnect', stop);
+});
