@@ -1,6 +1,6 @@
 import { defineConfig } from 'vitest/config';
 
-/** Three kinds of tests, told apart by their place: plain, against a real MariaDB, and through a real browser. */
+/** Kinds of tests, told apart by their place: plain, against a real MariaDB, starting the house, and through a real browser. */
 export default defineConfig({
   test: {
     projects: [
@@ -21,6 +21,7 @@ export default defineConfig({
           hookTimeout: 60_000,
         },
       },
+      { test: { name: 'start', include: ['e2e/**/*.start.ts'], testTimeout: 180_000, hookTimeout: 60_000 } },
       {
         test: {
           name: 'e2e',

@@ -6,6 +6,9 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { PlainFault } from './plainFault.mjs';
 import { findProgram } from './systemPackages.mjs';
 
+/** Name of the file, beside the data directory, that tells what has been prepared in it. */
+export const preparedStamp = 'db.prepared';
+
 const readySeconds = 40;
 const leastFreeBytes = 400 * 1024 ** 2;
 
@@ -23,14 +26,18 @@ export const portAnswers = (port) =>
     socket.once('connect', () => end(true)).once('error', () => end(false));
   });
 
-/** Throws where the disk behind a folder has too little room for a database and footage. */
-export function checkRoom(folder) {
+const freeBytesOf = (folder) => {
   const { bavail, bsize } = statfsSync(folder);
-  const free = bavail * bsize;
-  if (free < leastFreeBytes)
-    throw new PlainFault(
-      `The disk under ${folder} has ${Math.floor(free / 1024 ** 2)} MB free; at least ${leastFreeBytes / 1024 ** 2} MB are needed. Make room, or set LEAN_DATA_DIR to another disk.`,
-    );
+  return bavail * bsize;
+};
+
+/** Throws where the disk behind a folder has too little room for a database and footage. */
+export function checkRoom(folder, freeBytes = freeBytesOf(folder)) {
+  if (freeBytes >= leastFreeBytes) return;
+  const [free, least] = [freeBytes, leastFreeBytes].map((bytes) => Math.floor(bytes / 1024 ** 2));
+  throw new PlainFault(
+    `The disk under ${folder} has ${free} MB free; at least ${least} MB are needed. Make room, or set LEAN_DATA_DIR to another disk.`,
+  );
 }
 
 /** Makes the data directory under another name first, so that a broken attempt is never taken for a database. */
@@ -79,7 +86,10 @@ export async function startDatabase({ folder, port, password }) {
   if (await portAnswers(port))
     throw new PlainFault(`Port ${port}, meant for the database, is in use. Stop what uses it, or set LEAN_DB_PORT to another one.`);
   rmSync(pidFile, { force: true });
-  if (!existsSync(dataDir)) installDataDirectory(dataDir, logFile);
+  if (!existsSync(dataDir)) {
+    rmSync(join(folder, preparedStamp), { force: true });
+    installDataDirectory(dataDir, logFile);
+  }
   // The grants are made at every start, so a changed password takes effect.
   const grants = ['localhost', '127.0.0.1'].flatMap((host) => [
     `CREATE USER IF NOT EXISTS 'lean'@'${host}';`,

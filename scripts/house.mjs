@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { portAnswers, startDatabase } from './database.mjs';
+import { portAnswers, preparedStamp, startDatabase } from './database.mjs';
 import { startProcess } from './houseProcess.mjs';
 import { PlainFault } from './plainFault.mjs';
 import { houseEnvironment, readSecrets, root } from './settings.mjs';
@@ -15,6 +15,19 @@ function runCommand(args, env) {
     encoding: 'utf8',
   });
   if (run.status !== 0) throw new PlainFault(`${args[0]} failed:\n${run.stderr || run.stdout}`);
+}
+
+/**
+ * Migrates the database and loads the practice, unless this very set of migrations was prepared here before: starting a
+ * process only to find nothing to do would cost a third of the start.
+ */
+function prepare(dataDir, practice, env) {
+  const migrations = readdirSync(join(root, 'server', 'db', 'migrations')).sort();
+  const wanted = JSON.stringify({ migrations, practice });
+  const stamp = join(dataDir, preparedStamp);
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  runCommand(['server/commands/prepare.ts', ...practice], env);
+  writeFileSync(stamp, wanted);
 }
 
 export async function requireFreePort(port) {
@@ -42,7 +55,7 @@ export async function startHouse(settings, { say, running, stopping = () => fals
     say('Loading the demo practice …');
     runCommand(['demo/writePractice.ts', practiceFile, ...(settings.demoClips ?? [])], env);
   }
-  runCommand(['server/commands/prepare.ts', ...(settings.demo ? [practiceFile] : [])], env);
+  prepare(dataDir, settings.demo ? [practiceFile] : [], env);
 
   const jobs = startProcess('jobs', 'server/jobs/main.ts', { root, dataDir, env });
   running.push(jobs);

@@ -4,7 +4,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it } from 'vitest';
-import { portAnswers, startDatabase } from './database.mjs';
+import { checkRoom, portAnswers, startDatabase } from './database.mjs';
 import { readSecrets, readSettings, root } from './settings.mjs';
 import { ensurePrograms, findProgram } from './systemPackages.mjs';
 import { freePort } from './freePort.mjs';
@@ -49,6 +49,13 @@ describe('the database of the house', () => {
     await expect(startDatabase(settings)).rejects.toThrow(/^MariaDB did not come up; the last lines of .*db\.log say why\.$/);
     expect(await portAnswers(settings.port)).toBe(false);
   }, 60_000);
+
+  it('is not begun on a disk without room for it', () => {
+    expect(() => checkRoom('/data', 399 * 1024 ** 2)).toThrow(
+      'The disk under /data has 399 MB free; at least 400 MB are needed. Make room, or set LEAN_DATA_DIR to another disk.',
+    );
+    expect(() => checkRoom('/data', 400 * 1024 ** 2)).not.toThrow();
+  });
 
   it('takes over from one that a killed start left running on the same data', async () => {
     const settings = { folder: folder(), port: await freePort(), password: 'a password' };

@@ -61,6 +61,7 @@ try {
   check('Types', 'tsc', ['-p', 'tsconfig.json']);
   tests('Unit tests', 'unit');
   tests('Server tests', 'server');
+  tests('Starting and stopping', 'start');
   tests('Browser tests', 'e2e');
 } catch (error) {
   totals.failed += 1;

@@ -1,0 +1,107 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { afterAll, describe, expect, it } from 'vitest';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const dataDir = mkdtempSync(join(tmpdir(), 'lean-e2e-start-'));
+const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const server = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as { port: number };
+      server.close(() => resolve(port));
+    });
+  });
+const [port, databasePort] = [await freePort(), await freePort()];
+const env = { ...process.env, PORT: String(port), LEAN_DB_PORT: String(databasePort), LEAN_DATA_DIR: dataDir, LEAN_DEMO: '0' };
+const base = `http://127.0.0.1:${port}`;
+
+/** Starts the house as a person would and waits for the line that says it is ready. */
+function start(): Promise<{ child: ChildProcess; said: () => string }> {
+  const child = spawn(process.execPath, ['scripts/start.mjs'], { cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'] });
+  let words = '';
+  return new Promise((resolve, reject) => {
+    const hear = (chunk: Buffer): void => {
+      words += chunk.toString();
+      if (words.includes('is ready')) resolve({ child, said: () => words });
+    };
+    child.stdout!.on('data', hear);
+    child.stderr!.on('data', hear);
+    child.once('exit', () => reject(new Error(`It ended: ${words}`)));
+  });
+}
+
+/** Processes of this house that run, by what their command line or environment names. */
+function running(): string[] {
+  const { stdout } = spawnSync('ps', ['eww', '-A', '-o', 'stat=,args='], { encoding: 'utf8', maxBuffer: 1e8 });
+  const ours = ['mariadbd', 'server/main.ts', 'server/jobs/main.ts'];
+  return stdout.split('\n').filter((line) => line.includes(dataDir) && !line.startsWith('Z') && ours.some((name) => line.includes(name)));
+}
+const until = async (isSo: () => boolean, ms = 10_000): Promise<boolean> => {
+  for (const end = Date.now() + ms; Date.now() < end;) {
+    if (isSo()) return true;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  return isSo();
+};
+
+afterAll(async () => {
+  // Whatever a failed test left: its MariaDB is told by the pid it wrote.
+  try {
+    process.kill(Number(readFileSync(join(dataDir, 'db.pid'), 'utf8')));
+  } catch {
+    // It has ended.
+  }
+  await until(() => running().length === 0);
+  rmSync(dataDir, { recursive: true, force: true });
+});
+
+describe('npm start', () => {
+  it('says where it is ready, lets a coach be added, and Ctrl-C ends everything it started, and only that', async () => {
+    const { child, said } = await start();
+    expect(said()).toContain(`Lean Mentor is ready: ${base}\n`);
+    expect(running()).toHaveLength(3);
+    const added = spawnSync(process.execPath, ['scripts/account.mjs', 'coach', 'Rhea Moss', 'rhea@test.example'], {
+      cwd: root,
+      env,
+      encoding: 'utf8',
+    });
+    expect(added.stdout).toMatch(/^Rhea Moss can sign in as rhea@test\.example with the password \S{12}\n$/);
+    const again = spawnSync(process.execPath, ['scripts/account.mjs', 'coach', 'Rhea Moss', 'rhea@test.example'], {
+      cwd: root,
+      env,
+      encoding: 'utf8',
+    });
+    expect([again.status, again.stderr]).toEqual([1, 'rhea@test.example has a sign-in already.\n']);
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGINT');
+    await ended;
+    expect(running()).toEqual([]);
+  });
+
+  it('starts again on the same data after it was killed without warning, and leaves nothing of the killed one', async () => {
+    const first = await start();
+    first.child.removeAllListeners('exit');
+    first.child.kill('SIGKILL');
+    // The server and the jobs process notice; the database is taken over at the next start.
+    expect(await until(() => running().every((line) => line.includes('mariadbd')))).toBe(true);
+    const second = await start();
+    expect(running()).toHaveLength(3);
+    const ended = new Promise((resolve) => second.child.once('exit', resolve));
+    second.child.kill('SIGTERM');
+    await ended;
+    expect(running()).toEqual([]);
+  });
+
+  it('stops the rest when one part ends by itself, and says which', async () => {
+    const { child, said } = await start();
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    process.kill(Number(readFileSync(join(dataDir, 'db.pid'), 'utf8')), 'SIGKILL');
+    expect(await ended).toBe(1);
+    expect(said()).toMatch(/MariaDB ended by itself, so the rest is stopped too\./);
+    expect(running()).toEqual([]);
+  });
+});
