@@ -10,12 +10,13 @@ import { findProgram } from './systemPackages.mjs';
 export const preparedStamp = 'db.prepared';
 
 const readySeconds = 40;
+const stopSeconds = 20;
 const leastFreeBytes = 400 * 1024 ** 2;
 
 const isRoot = () => process.getuid?.() === 0;
 
-/** Whether something on loopback takes connections at a port. */
-export const portAnswers = (port) =>
+/** Connects to a port on loopback and waits for `event`; false when it does not come within a second. */
+const heardFrom = (port, event) =>
   new Promise((resolve) => {
     const socket = connect({ port, host: '127.0.0.1' });
     const end = (answer) => {
@@ -23,8 +24,17 @@ export const portAnswers = (port) =>
       resolve(answer);
     };
     socket.setTimeout(1000, () => end(false));
-    socket.once('connect', () => end(true)).once('error', () => end(false));
+    socket.once(event, () => end(true)).once('error', () => end(false));
   });
+
+/** Whether something on loopback takes connections at a port. */
+export const portAnswers = (port) => heardFrom(port, 'connect');
+
+/**
+ * Whether a MariaDB greets whoever connects. The kernel takes connections before the server does: told to end in between,
+ * it would hang (seen on a busy machine).
+ */
+const databaseGreets = (port) => heardFrom(port, 'data');
 
 const freeBytesOf = (folder) => {
   const { bavail, bsize } = statfsSync(folder);
@@ -120,12 +130,14 @@ export async function startDatabase({ folder, port, password }) {
   const end = new Promise((resolve) => child.once('exit', resolve).once('error', resolve)).then(() => (ended = true));
   const stop = async () => {
     if (!ended) child.kill('SIGTERM');
+    // InnoDB recovers from a killed server; a start script that never ends does not.
+    const late = setTimeout(() => child.kill('SIGKILL'), stopSeconds * 1000);
     await end;
+    clearTimeout(late);
     rmSync(initFile, { force: true });
   };
   for (let i = 0; i < readySeconds * 20 && !ended; i++) {
-    // The pid file is written once the init file has been carried out and connections are taken.
-    if (existsSync(pidFile) && (await portAnswers(port))) return { stop, exited: end };
+    if (existsSync(pidFile) && (await databaseGreets(port))) return { stop, exited: end };
     await sleep(50);
   }
   await stop();
