@@ -28,7 +28,7 @@ export function CritiquePage() {
     );
   return (
     <main className="mx-auto grid max-w-[1060px] gap-x-14 gap-y-10 py-6 text-read lg:grid-cols-[minmax(0,640px)_1fr]">
-      <article className="flex flex-col gap-9">
+      <article className="flex flex-col gap-9 print:gap-4">
         <Opening critique={data} />
         {data.fixes.map((fix) => (
           <Fix key={fix.position} critique={data} fix={fix} />
@@ -116,7 +116,7 @@ function Side({ critique }: { critique: Critique }) {
   const { footage, fixes } = critique;
   const { data: table } = useGetFrameTableQuery(footage.id);
   return (
-    <aside aria-label="The round" className="flex flex-col gap-2">
+    <aside aria-label="The round" className="flex break-inside-avoid flex-col gap-2">
       <h2 className="text-desk">The round from top to bottom</h2>
       <p className="text-small text-reed">
         The ribbon sways right when {critique.clientName.split(' ')[0]} is in control, left when the partner is.

@@ -15,7 +15,7 @@ export function FixClip({ critique, fix }: { critique: Critique; fix: SentFix })
   const still = addressOf(getCritiqueStill, { critiqueId: critique.id, position: fix.position });
   const words = `Fix ${fix.position}, the moment itself${fix.drawings.length > 0 ? ' with the coach’s drawing' : ''}`;
   return (
-    <figure data-fix={fix.position}>
+    <figure data-fix={fix.position} className="print:max-w-[84mm]">
       <div className="relative w-full overflow-hidden bg-stage" style={{ aspectRatio: `${footage.width} / ${footage.height}` }}>
         <Still address={still} words={words} />
         {speed !== null && <Clip key={speed} critique={critique} fix={fix} speed={speed} onEnd={() => setSpeed(null)} />}
