@@ -11,7 +11,7 @@ import { insertRequest } from '../features/requests/index.ts';
 import type { House } from '../house.ts';
 import { enqueueJob } from '../jobs/index.ts';
 import { probe } from '../media/probe.ts';
-import { readSourceTimes } from '../media/reviewCopy.ts';
+import { readSourceTimes } from '../media/frameTimes.ts';
 import { sniffFile } from '../media/sniffContainer.ts';
 
 async function importRequest(house: House, wanted: PracticeFile['requests'][number], coachName: string, folder: string): Promise<void> {

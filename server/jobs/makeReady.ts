@@ -4,7 +4,8 @@ import { changeFootage, countBouts, findFootage, insertBout } from '../features/
 import type { House } from '../house.ts';
 import { MediaFault } from '../media/mediaFault.ts';
 import { probe } from '../media/probe.ts';
-import { makeReviewCopy, readFrameTable } from '../media/reviewCopy.ts';
+import { readFrameTable } from '../media/frameTimes.ts';
+import { makeReviewCopy } from '../media/reviewCopy.ts';
 import { sniffFile } from '../media/sniffContainer.ts';
 import { frameImage } from '../media/still.ts';
 

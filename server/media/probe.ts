@@ -1,6 +1,7 @@
 import { ExecaError } from 'execa';
 import { z } from 'zod';
 import { ffprobeJson, safeInput } from './ffmpeg.ts';
+import { readSourceTimes } from './frameTimes.ts';
 import { MediaFault } from './mediaFault.ts';
 import type { Demuxer } from './sniffContainer.ts';
 
@@ -13,7 +14,8 @@ const probed = z.object({
       width: z.number().optional(),
       height: z.number().optional(),
       duration: number.optional(),
-      disposition: z.object({ attached_pic: z.number().optional() }).optional(),
+      sample_aspect_ratio: z.string().optional(),
+      disposition: z.object({ attached_pic: z.number().optional(), default: z.number().optional() }).optional(),
       side_data_list: z.array(z.object({ rotation: z.number().optional() }).loose()).optional(),
     }),
   ),
@@ -32,6 +34,22 @@ export interface Probe {
 
 const limits = { side: 8192, seconds: 4 * 3600, streams: 64 };
 
+type Stream = z.infer<typeof probed>['streams'][number];
+
+/** The picture among several streams: the one the file names as its own, else the largest; never a cover image. */
+function mainVideo(streams: Stream[]): Stream | undefined {
+  const area = (s: Stream): number => (s.width ?? 0) * (s.height ?? 0);
+  return streams
+    .filter((s) => s.codec_type === 'video' && !s.disposition?.attached_pic)
+    .sort((a, b) => (b.disposition?.default ?? 0) - (a.disposition?.default ?? 0) || area(b) - area(a))[0];
+}
+
+/** Width of a pixel over its height, from "4:3"; 1 where it is not known. */
+function pixelAspect(text: string | undefined): number {
+  const [w, h] = (text ?? '').split(':').map(Number);
+  return w && h ? w / h : 1;
+}
+
 /** Probes footage. Throws a MediaFault, worded for the client, for what cannot be reviewed. */
 export async function probe(path: string, demuxer: Demuxer): Promise<Probe> {
   let found: z.infer<typeof probed>;
@@ -43,21 +61,24 @@ export async function probe(path: string, demuxer: Demuxer): Promise<Probe> {
   }
   if (found.streams.length > limits.streams)
     throw new MediaFault('The file holds far too many streams to be a recording. Send the video as your phone recorded it.');
-  const video = found.streams.find((s) => s.codec_type === 'video' && !s.disposition?.attached_pic);
+  const video = mainVideo(found.streams);
   if (!video?.width || !video.height) throw new MediaFault('The file has sound but no picture. Send the video itself.');
-  const seconds = found.format.duration ?? video.duration ?? 0;
+  // Recordings made in a browser, and some that were cut, do not say how long they are: their last frame does.
+  const seconds = found.format.duration ?? video.duration ?? (await readSourceTimes(path, demuxer, video.index)).endSeconds;
   if (!(seconds > 0.5)) throw new MediaFault('The video is shorter than half a second. Send the whole round.');
   if (seconds > limits.seconds) throw new MediaFault('The video is over four hours long. Cut it to the rounds you want looked at.');
   if (video.width > limits.side || video.height > limits.side)
     throw new MediaFault(`The picture is ${video.width} × ${video.height} pixels, larger than we can read. Record at 4K or less.`);
   const rotation = video.side_data_list?.find((d) => d.rotation !== undefined)?.rotation ?? 0;
   const turned = Math.abs(rotation) % 180 === 90;
+  // Width in square pixels.
+  const wide = Math.round(video.width * pixelAspect(video.sample_aspect_ratio));
   return {
     demuxer,
     videoStream: video.index,
     hasSound: found.streams.some((s) => s.codec_type === 'audio'),
-    width: turned ? video.height : video.width,
-    height: turned ? video.width : video.height,
+    width: turned ? video.height : wide,
+    height: turned ? wide : video.height,
     seconds,
   };
 }

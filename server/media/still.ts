@@ -1,7 +1,9 @@
 import { drawingsSvg, type Drawing } from '@lean-mentor/core/desk';
 import { clampFrame, type FrameTable } from '@lean-mentor/core/footage';
 import sharp from 'sharp';
+import { asShown } from './asShown.ts';
 import { ffmpegBytes, safeInput } from './ffmpeg.ts';
+import { probe } from './probe.ts';
 import { sniffFile } from './sniffContainer.ts';
 
 /**
@@ -12,8 +14,23 @@ export async function frameImage(original: string, table: FrameTable, frame: num
   const at = clampFrame(table, frame);
   const seek = at === 0 ? [] : ['-ss', ((table.times[at - 1]! + table.times[at]!) / 2).toFixed(6)];
   const demuxer = await sniffFile(original);
+  const { videoStream } = await probe(original, demuxer);
   return ffmpegBytes(
-    [...seek, ...safeInput(demuxer, original), '-map', '0:V:0', '-frames:v', '1', '-f', 'image2pipe', '-c:v', 'png', 'pipe:1'],
+    [
+      ...seek,
+      ...safeInput(demuxer, original),
+      '-map',
+      `0:${videoStream}`,
+      '-vf',
+      asShown,
+      '-frames:v',
+      '1',
+      '-f',
+      'image2pipe',
+      '-c:v',
+      'png',
+      'pipe:1',
+    ],
     60,
   );
 }

@@ -1,0 +1,306 @@
+import { copyFile, mkdtemp, open, readFile, rm, stat, truncate, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
+import type { FrameTable } from '@lean-mentor/core/footage';
+import { execa } from 'execa';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { MediaFault } from '../media/mediaFault.ts';
+import { frameImage } from '../media/still.ts';
+import { barcodeOf } from '../testing/barcode.ts';
+import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
+import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
+import { makeReady } from './makeReady.ts';
+
+let house: TestHouse;
+let folder: string;
+/** Seventy frames at 30 a second, each carrying its number, upright, 320 × 240, with sound. */
+let plain: string;
+beforeAll(async () => {
+  house = await openTestHouse();
+  await movePeopleIn(house);
+  folder = await mkdtemp(join(tmpdir(), 'lean-test-phone-'));
+  plain = join(folder, 'plain.mp4');
+  await writeBarcodeClip(plain, { frames: 70, width: 320, height: 240, sound: true });
+});
+afterAll(async () => {
+  await house.close();
+  await rm(folder, { recursive: true });
+});
+
+interface Ready {
+  footageId: string;
+  table: FrameTable;
+  width: number;
+  height: number;
+  seconds: number;
+}
+
+/** Makes a file ready and answers what came of it; a MediaFault is thrown on. */
+async function ready(file: string): Promise<Ready> {
+  const { footageId } = await bringRequest(house, clientA, 'waiting');
+  await copyFile(file, house.storage.original(footageId));
+  await makeReady(house, footageId, new AbortController().signal);
+  const table = JSON.parse(await readFile(house.storage.frameTable(footageId), 'utf8')) as FrameTable;
+  const row = (await house.db.footages.findByPk(footageId))!.get({ plain: true });
+  return { footageId, table, width: row.width!, height: row.height!, seconds: row.seconds! };
+}
+
+/** Makes a file from the plain clip by ffmpeg's arguments. */
+async function made(name: string, ...args: string[]): Promise<string> {
+  const file = join(folder, name);
+  await execa('ffmpeg', ['-v', 'error', '-y', '-i', plain, ...args, file]);
+  return file;
+}
+
+/** Reads frame numbers back from review copy and original at these indices. */
+async function numbers({ footageId, table }: Ready, frames: number[]): Promise<(number | null)[][]> {
+  const read = (path: string) => Promise.all(frames.map(async (frame) => barcodeOf(await frameImage(path, table, frame))));
+  return Promise.all([read(house.storage.reviewCopy(footageId)), read(house.storage.original(footageId))]);
+}
+
+const x264 = ['-c:v', 'libx264', '-preset', 'ultrafast', '-crf', '18'];
+
+describe('what phones and screens record', () => {
+  it('HEVC is made into what every browser plays, the same frames', async () => {
+    const footage = await ready(
+      await made('hevc.mp4', '-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=error', '-tag:v', 'hvc1'),
+    );
+    expect(await numbers(footage, [0, 17, 69])).toEqual([[0, 17, 69], [0, 17, 69]]); // prettier-ignore
+    const { stdout } = await execa('ffprobe', [
+      '-v',
+      'error',
+      '-select_streams',
+      'v',
+      '-show_entries',
+      'stream=codec_name',
+      '-of',
+      'csv=p=0',
+      house.storage.reviewCopy(footage.footageId),
+    ]);
+    expect(stdout.trim()).toBe('h264');
+  });
+
+  it.each([60, 120])('%s frames a second keep every frame', async (rate) => {
+    const footage = await ready(
+      await made(
+        `fast${rate}.mp4`,
+        '-an',
+        '-vf',
+        `settb=1/90000,setpts=round(N/${rate}*90000)`,
+        '-fps_mode',
+        'passthrough',
+        '-enc_time_base',
+        '1:90000',
+        ...x264,
+        '-video_track_timescale',
+        '90000',
+      ),
+    );
+    expect(footage.table.times).toHaveLength(70);
+    expect(footage.table.times[69]).toBeCloseTo(69 / rate, 3);
+    expect(await numbers(footage, [1, 68])).toEqual([[1, 68], [1, 68]]); // prettier-ignore
+  });
+
+  it('interlaced footage stays frame for frame and loses its combs', async () => {
+    const file = await made('interlaced.mp4', ...x264, '-flags', '+ilme+ildct', '-x264opts', 'tff=1', '-vf', 'setfield=tff');
+    const footage = await ready(file);
+    expect(footage.table.times).toHaveLength(70);
+    expect(await numbers(footage, [3, 30])).toEqual([[3, 30], [3, 30]]); // prettier-ignore
+  });
+
+  it('a picture that begins after the sound keeps its own times', async () => {
+    const file = join(folder, 'late.mp4');
+    await execa('ffmpeg', [
+      '-v',
+      'error',
+      '-y',
+      '-itsoffset',
+      '0.7',
+      '-i',
+      plain,
+      '-i',
+      plain,
+      '-map',
+      '0:v',
+      '-map',
+      '1:a',
+      '-c',
+      'copy',
+      file,
+    ]);
+    const footage = await ready(file);
+    expect(footage.table.times[0]).toBeCloseTo(0.7, 2);
+    expect(await numbers(footage, [0, 1, 20])).toEqual([[0, 1, 20], [0, 1, 20]]); // prettier-ignore
+  });
+
+  it('footage without sound becomes ready without sound', async () => {
+    const { footageId, table } = await ready(await made('silent.mp4', '-an', '-c', 'copy'));
+    const { stdout } = await execa('ffprobe', [
+      '-v',
+      'error',
+      '-show_entries',
+      'stream=codec_type',
+      '-of',
+      'csv=p=0',
+      house.storage.reviewCopy(footageId),
+    ]);
+    expect([stdout.trim(), table.times.length]).toEqual(['video', 70]);
+  });
+
+  it('of several pictures in one file the one it names as its own is taken, in review copy and still alike', async () => {
+    const file = join(folder, 'two.mkv');
+    await execa('ffmpeg', [
+      '-v',
+      'error',
+      '-y',
+      '-f',
+      'lavfi',
+      '-i',
+      'color=red:s=64x64:r=30:d=1.3',
+      '-i',
+      plain,
+      '-map',
+      '0:v',
+      '-map',
+      '1:v',
+      ...x264,
+      '-disposition:v:0',
+      '0',
+      '-disposition:v:1',
+      'default',
+      file,
+    ]);
+    const footage = await ready(file);
+    expect([footage.width, footage.height]).toEqual([320, 240]);
+    expect(await numbers(footage, [5])).toEqual([[5], [5]]);
+  });
+
+  it('a screen recording that stands still for seconds has those seconds on one frame', async () => {
+    const file = await made(
+      'screen.mp4',
+      '-an',
+      '-vf',
+      'settb=1/90000,setpts=round((N/30+gt(N\\,19)*4)*90000)',
+      '-fps_mode',
+      'passthrough',
+      '-enc_time_base',
+      '1:90000',
+      ...x264,
+      '-video_track_timescale',
+      '90000',
+    );
+    const footage = await ready(file);
+    const { times } = footage.table;
+    expect(times).toHaveLength(70);
+    expect(times[20]! - times[19]!).toBeCloseTo(4 + 1 / 30, 2);
+    expect(await numbers(footage, [19, 20])).toEqual([[19, 20], [19, 20]]); // prettier-ignore
+  });
+
+  it('pixels that are not square are shown as wide as they are meant', async () => {
+    const { width, height, footageId, table } = await ready(await made('anamorphic.mp4', ...x264, '-vf', 'setsar=4/3'));
+    expect([width, height]).toEqual([427, 240]);
+    const still = await sharp(await frameImage(house.storage.original(footageId), table, 3)).metadata();
+    expect([Math.round(still.width! / 2) * 2, still.height]).toEqual([426, 240]);
+  });
+
+  it('odd and portrait pictures keep their shape', async () => {
+    const { footageId, width, height } = await ready(
+      await made('odd.mp4', '-c:v', 'libx264', '-pix_fmt', 'yuv444p', '-vf', 'scale=181:321'),
+    );
+    expect([width, height]).toEqual([181, 321]);
+    const { stdout } = await execa('ffprobe', [
+      '-v',
+      'error',
+      '-select_streams',
+      'v',
+      '-show_entries',
+      'stream=width,height',
+      '-of',
+      'csv=p=0',
+      house.storage.reviewCopy(footageId),
+    ]);
+    expect(stdout.trim()).toBe('182,322');
+  });
+
+  it('a recording that does not say how long it is is as long as its frames', async () => {
+    const file = join(folder, 'live.webm');
+    // Written to a pipe, a WebM cannot go back and note its length.
+    const { stdout } = await execa(
+      'ffmpeg',
+      ['-v', 'error', '-i', plain, '-an', '-c:v', 'libvpx', '-deadline', 'realtime', '-f', 'webm', 'pipe:1'],
+      { encoding: 'buffer', maxBuffer: 1e8 },
+    );
+    await writeFile(file, stdout);
+    const { table, seconds } = await ready(file);
+    expect(table.times).toHaveLength(70);
+    expect(seconds).toBeGreaterThan(2.2);
+  });
+});
+
+describe('files that are broken or meant to break something', () => {
+  const faultOf = (file: string) => ready(file).then(() => null, (error: unknown) => error); // prettier-ignore
+
+  it('a file cut off at any tenth is either reviewed as far as it goes or told in one sentence', async () => {
+    const whole = await made('index-first.mp4', '-c', 'copy', '-movflags', '+faststart');
+    const { size } = await stat(whole);
+    let before = 0;
+    for (let tenth = 1; tenth <= 9; tenth++) {
+      const file = join(folder, `cut${tenth}.mp4`);
+      await copyFile(whole, file);
+      await truncate(file, Math.floor((size * tenth) / 10));
+      const outcome = await ready(file).catch((error: unknown) => error);
+      if (outcome instanceof Error) {
+        expect(outcome, `at ${tenth} tenths`).toBeInstanceOf(MediaFault);
+        expect(outcome.message).toMatch(/^The video .*\. (Send|Record)|^The video .* Send/);
+        expect(before, 'what was whole enough stays so').toBe(0);
+      } else {
+        const { table } = outcome as Ready;
+        expect(table.times.length).toBeGreaterThanOrEqual(before);
+        before = table.times.length;
+      }
+    }
+    expect(before).toBeGreaterThan(45);
+  });
+
+  it('a picture larger than 8192 on a side is refused with its size', async () => {
+    const file = join(folder, 'giant.mkv');
+    await execa('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', '-i', 'color=black:s=8194x64:r=5:d=1', '-c:v', 'ffv1', file]);
+    expect(await faultOf(file)).toMatchObject({
+      message: 'The picture is 8194 × 64 pixels, larger than we can read. Record at 4K or less.',
+    });
+  });
+
+  it('seventy streams in one file are refused', async () => {
+    const file = join(folder, 'streams.mkv');
+    const maps = Array.from({ length: 70 }, () => ['-map', '0:v']).flat();
+    await execa('ffmpeg', ['-v', 'error', '-y', '-i', plain, ...maps, '-c', 'copy', file]);
+    expect(await faultOf(file)).toMatchObject({ message: expect.stringMatching(/^The file holds far too many streams/) as string });
+  });
+
+  it('hours of footage in a small file are refused before anything is decoded', async () => {
+    const file = await made(
+      'hours.mp4',
+      '-an',
+      '-vf',
+      'settb=1/1000,setpts=N*500000',
+      '-fps_mode',
+      'passthrough',
+      '-enc_time_base',
+      '1:1000',
+      ...x264,
+    );
+    expect(await faultOf(file)).toMatchObject({ message: expect.stringMatching(/over four hours long/) as string });
+  });
+
+  it('noise behind a video’s first bytes is told in one sentence', async () => {
+    const file = join(folder, 'noise.mp4');
+    await copyFile(plain, file);
+    const handle = await open(file, 'r+');
+    await handle.write(Buffer.alloc(3000, 0x5a), 0, 3000, 48);
+    await handle.close();
+    const outcome = await faultOf(file);
+    if (outcome !== null) expect(outcome).toBeInstanceOf(MediaFault);
+  });
+});
