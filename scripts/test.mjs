@@ -8,28 +8,29 @@ import { ensurePrograms } from './systemPackages.mjs';
 
 const totals = { passed: 0, failed: 0, skipped: 0 };
 
-function run(command, args) {
-  return (
-    spawnSync(join(root, 'node_modules', '.bin', command), args, {
-      cwd: root,
-      stdio: 'inherit',
-      env: { ...process.env, LEAN_LOG: 'silent' },
-    }).status === 0
-  );
+/** Runs a tool of node_modules under a heading; says how long it took. */
+function run(words, command, args) {
+  console.log(`\n== ${words}`);
+  const begun = Date.now();
+  const { status } = spawnSync(join(root, 'node_modules', '.bin', command), args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, LEAN_LOG: 'silent' },
+  });
+  console.log(`== ${words}: ${Math.round((Date.now() - begun) / 1000)} s`);
+  return status === 0;
 }
 
 /** A check that passes or fails as a whole. */
 function check(words, command, args) {
-  console.log(`\n== ${words}`);
-  totals[run(command, args) ? 'passed' : 'failed'] += 1;
+  totals[run(words, command, args) ? 'passed' : 'failed'] += 1;
 }
 
 /** One kind of tests; each test counts. A run that ends without its report counts as one failure. */
 function tests(words, project) {
-  console.log(`\n== ${words}`);
   const report = join(root, '.tmp', `${project}.json`);
   rmSync(report, { force: true });
-  const ended = run('vitest', ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
+  const ended = run(words, 'vitest', ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
   if (!existsSync(report)) {
     totals.failed += 1;
     return;

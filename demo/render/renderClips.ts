@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { copyFile, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -20,6 +20,7 @@ async function renderClip(plan: ClipPlan): Promise<void> {
   const scratch = await mkdtemp(join(tmpdir(), 'lean-clip-'));
   try {
     const pcm = join(scratch, 'sound.s16');
+    const picture = join(scratch, 'clip.mp4');
     await writeFile(pcm, soundOf(truth, plan.seed));
     const encoder = spawn(
       'ffmpeg',
@@ -65,7 +66,7 @@ async function renderClip(plan: ClipPlan): Promise<void> {
         '+bitexact',
         '-map_metadata',
         '-1',
-        join(folder, `${plan.name}.mp4`),
+        picture,
       ],
       { stdio: ['pipe', 'inherit', 'inherit'] },
     );
@@ -91,6 +92,8 @@ async function renderClip(plan: ClipPlan): Promise<void> {
     encoder.stdin.end();
     await ended;
     await Promise.all(workers.map((worker) => worker.terminate()));
+    // Whole or not at all: minutes pass while it is painted.
+    await copyFile(picture, join(folder, `${plan.name}.mp4`));
     await writeFile(join(folder, `${plan.name}.truth.json`), `${JSON.stringify(truth, null, 1)}\n`);
   } finally {
     await rm(scratch, { recursive: true });
