@@ -37,6 +37,8 @@ export const footage = footageProgress.extend({
   height: z.number().int().nullable(),
   frameCount: z.number().int().nullable(),
   seconds: z.number().nullable(),
+  /** What is wrong with it for a reviewer, in words; empty where nothing is, and until it has been looked at. */
+  advice: z.array(z.string()),
   bouts: z.array(bout),
 });
 export type Footage = z.infer<typeof footage>;
@@ -52,6 +54,26 @@ export const getFrameTable = operation({
   summary: 'Presentation time in seconds of every frame of the review copy.',
   params,
   response: z.object({ times: z.array(z.number()), endSeconds: z.number() }),
+});
+
+const stretch = z.object({ fromFrame: frame, toFrame: frame });
+
+export const getMotion = operation({
+  name: 'getMotion',
+  room: 'footage',
+  method: 'get',
+  path: '/api/footages/:footageId/motion',
+  access: everyRole,
+  summary: 'What was read off movement and sound: how active each frame is (0..1), lulls, bursts, where the action is lost, bells (s).',
+  params,
+  response: z.object({
+    level: z.array(z.number().min(0).max(1)),
+    lulls: z.array(stretch),
+    bursts: z.array(stretch),
+    lost: z.array(stretch.extend({ edge: z.enum(['left', 'right']) })),
+    bells: z.array(z.number()),
+    advice: z.array(stretch.extend({ kind: z.enum(['lost', 'dark']), words: z.string() })),
+  }),
 });
 
 export const streamReviewCopy = operation({

@@ -35,6 +35,7 @@ async function importRequest(house: House, wanted: PracticeFile['requests'][numb
     height: null,
     frameCount: null,
     seconds: null,
+    advice: null,
     changedAt: house.now(),
   });
   await insertBout(house, {

@@ -1,12 +1,14 @@
 import { copyFile, mkdtemp, readFile, rm, stat, truncate, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { writeBarcodeClip, type BarcodeClip } from '@lean-mentor/demo/barcode';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { execa } from 'execa';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { MediaFault } from '../media/mediaFault.ts';
+import type { FootageMotion } from '../media/motionReader.ts';
 import { frameImage, stillPng } from '../media/still.ts';
 import { barcodeOf } from '../testing/barcode.ts';
 import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
@@ -102,6 +104,15 @@ describe('footage of a phone (uneven frame times, frames out of order in the fil
     expect([...data.subarray(beside, beside + 3)]).toEqual([...plain.subarray(beside, beside + 3)]);
   });
 
+  it('has its motion read, one level a frame, from the same decoding', async () => {
+    const motion = JSON.parse(await readFile(house.storage.motion(footageId), 'utf8')) as FootageMotion;
+    expect(motion.level).toHaveLength(150);
+    expect(Math.max(...motion.level)).toBeLessThanOrEqual(1);
+    // The ramp of a barcode clip runs across the whole picture: a camera that turns and turns.
+    expect(motion.lost.length).toBeGreaterThan(0);
+    expect(motion.bells).toEqual([]);
+  });
+
   it('has a poster that fits a list', async () => {
     const { width, height, format } = await sharp(house.storage.poster(footageId)).metadata();
     expect([format, width, height]).toEqual(['jpeg', 270, 480]);
@@ -171,6 +182,22 @@ describe('the review copy', () => {
       await makeReady(house, footageId, never);
       expect((await tableOf(footageId)).times, name).toHaveLength(50);
     }
+  });
+});
+
+describe('footage in which the camera loses the action', () => {
+  it('is made ready with advice in words, and its bout begins at the bell', async () => {
+    const clip = fileURLToPath(new URL('../../demo/clips/ilse-harbour-round.mp4', import.meta.url));
+    const file = join(folder, 'lost.mp4');
+    await ffmpeg('-t', '35', '-i', clip, '-c', 'copy', file);
+    const footageId = await footageOf(file);
+    await makeReady(house, footageId, never);
+    const row = (await house.db.footages.findByPk(footageId))!.get({ plain: true });
+    expect(row.advice).toEqual([
+      expect.stringMatching(/^The action leaves the picture on the left from 0:3\d to 0:3\d\. Stand two metres further back/),
+    ]);
+    const [bout] = (await house.db.bouts.findAll({ where: { footageId } })).map((b) => b.get({ plain: true }));
+    expect(Math.abs(bout!.fromFrame - 90)).toBeLessThan(5);
   });
 });
 

@@ -5,6 +5,7 @@ import type { House } from '../house.ts';
 import { MediaFault } from '../media/mediaFault.ts';
 import { probe } from '../media/probe.ts';
 import { readFrameTable } from '../media/frameTimes.ts';
+import { MotionReader } from '../media/motionReader.ts';
 import { makeReviewCopy } from '../media/reviewCopy.ts';
 import { sniffFile } from '../media/sniffContainer.ts';
 import { frameImage } from '../media/still.ts';
@@ -13,7 +14,7 @@ import { frameImage } from '../media/still.ts';
 const progressEveryMs = 250;
 
 /**
- * Makes footage ready: probe → review copy → frame table → poster. Each result is written whole under its final name, so
+ * Makes footage ready: probe → review copy, motion and bells → frame table → poster → bouts proposed. Each result is written whole under its final name, so
  * that a repeated run overwrites and a half-written file is never served. A MediaFault means that trying again is useless.
  */
 export async function makeReady(house: House, footageId: string, signal: AbortSignal): Promise<void> {
@@ -31,10 +32,12 @@ export async function makeReady(house: House, footageId: string, signal: AbortSi
   const started = Date.now();
   let saidAt = 0;
   const partial = `${storage.reviewCopy(footageId)}.partial`;
+  const reader = new MotionReader();
   await makeReviewCopy(
     original,
     partial,
     found,
+    reader,
     (share) => {
       const now = Date.now();
       if (now - saidAt < progressEveryMs) return;
@@ -53,17 +56,18 @@ export async function makeReady(house: House, footageId: string, signal: AbortSi
 
   await say('Reading every frame’s time', 0.92, 2);
   const table = await readFrameTable(storage.reviewCopy(footageId));
-  await writeFile(`${storage.frameTable(footageId)}.partial`, JSON.stringify(table));
-  await rename(`${storage.frameTable(footageId)}.partial`, storage.frameTable(footageId));
+  const { motion, bouts } = reader.finish(table);
+  await writeWhole(storage.frameTable(footageId), JSON.stringify(table));
+  await writeWhole(storage.motion(footageId), JSON.stringify(motion));
 
   await say('Taking a still', 0.96, 1);
   const third = Math.floor(table.times.length / 3);
   const picture = await frameImage(storage.reviewCopy(footageId), table, third);
   await sharp(picture).resize({ width: 480, height: 480, fit: 'inside' }).jpeg({ quality: 80 }).toFile(storage.poster(footageId));
 
-  // Until bouts are marked, the whole footage is one.
+  // What a person has marked is not proposed again.
   if ((await countBouts(house, footageId)) === 0)
-    await insertBout(house, { id: house.newId(), footageId, fromFrame: 0, toFrame: table.times.length, spans: [] });
+    for (const { fromFrame, toFrame } of bouts) await insertBout(house, { id: house.newId(), footageId, fromFrame, toFrame, spans: [] });
   await changeFootage(house, footageId, {
     state: 'ready',
     step: 'Ready',
@@ -71,5 +75,12 @@ export async function makeReady(house: House, footageId: string, signal: AbortSi
     secondsLeft: 0,
     frameCount: table.times.length,
     seconds: table.endSeconds,
+    advice: motion.advice.map((a) => a.words),
   });
+}
+
+/** Writes under another name first, so that a half-written file is never read. */
+async function writeWhole(path: string, text: string): Promise<void> {
+  await writeFile(`${path}.partial`, text);
+  await rename(`${path}.partial`, path);
 }

@@ -1,3 +1,4 @@
+import type { Readable } from 'node:stream';
 import { execa, ExecaError } from 'execa';
 import type { Demuxer } from './sniffContainer.ts';
 
@@ -17,20 +18,28 @@ export async function ffprobeJson(args: string[], timeoutSeconds = 30): Promise<
 }
 
 /**
- * Runs ffmpeg at low priority. `onSeconds` hears how far into the footage it has come.
+ * Runs ffmpeg at low priority. `onSeconds` hears how far into the footage it has come; `pipes` hear what it writes to
+ * pipe 3 and on.
  * Rejects with the last line ffmpeg said.
  */
 export async function ffmpeg(
   args: string[],
-  options: { signal?: AbortSignal; timeoutSeconds: number; onSeconds?: (seconds: number) => void },
+  options: {
+    signal?: AbortSignal;
+    timeoutSeconds: number;
+    onSeconds?: (seconds: number) => void;
+    pipes?: ((piece: Uint8Array) => void)[];
+  },
 ): Promise<void> {
+  const pipes = options.pipes ?? [];
   const run = execa('nice', ['-n', '10', 'ffmpeg', ...common, '-y', '-progress', 'pipe:1', ...args], {
     timeout: options.timeoutSeconds * 1000,
     ...(options.signal && { cancelSignal: options.signal }),
-    stdin: 'ignore',
-    buffer: { stdout: false },
+    stdio: ['ignore', 'pipe', 'pipe', ...pipes.map(() => 'pipe' as const)],
+    buffer: { stdout: false, fd3: false, fd4: false },
     forceKillAfterDelay: 2000,
   });
+  pipes.forEach((hear, i) => (run.stdio[i + 3] as unknown as Readable).on('data', hear));
   try {
     for await (const line of run) {
       const time = /^out_time_us=(\d+)/.exec(line);

@@ -9,6 +9,7 @@ export interface FootageStorage {
   original(footageId: string): string;
   reviewCopy(footageId: string): string;
   frameTable(footageId: string): string;
+  motion(footageId: string): string;
   poster(footageId: string): string;
   still(critiqueId: string, position: number): string;
   /** Takes over a finished upload as a footage's original. */
@@ -28,6 +29,7 @@ export function diskStorage(dataDir: string): FootageStorage {
     original: (id) => footage(id, 'original'),
     reviewCopy: (id) => footage(id, 'review.mp4'),
     frameTable: (id) => footage(id, 'frames.json'),
+    motion: (id) => footage(id, 'motion.json'),
     poster: (id) => footage(id, 'poster.jpg'),
     still: (critiqueId, position) => join(folder('stills', critiqueId), `${position}.png`),
     async adopt(uploadPath, footageId) {

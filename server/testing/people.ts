@@ -76,6 +76,7 @@ export async function bringRequest(
     height: 640,
     frameCount: null,
     seconds: 60,
+    advice: null,
     changedAt: now,
   });
   return { requestId, footageId };

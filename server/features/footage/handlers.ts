@@ -15,6 +15,15 @@ export const getFrameTable =
     return { times: [...table.times], endSeconds: table.endSeconds };
   };
 
+export const getMotion =
+  (house: House) =>
+  async ({ account, params, res }: Call<typeof contract.getMotion>) => {
+    const footage = await service.readyFootage(house, account, params.footageId);
+    const motion = await service.motionOf(house, footage.id);
+    res.set('Cache-Control', 'private, max-age=3600');
+    return motion;
+  };
+
 export const streamReviewCopy =
   (house: House) =>
   async ({ account, params, res }: Call<typeof contract.streamReviewCopy>) => {

@@ -17,6 +17,8 @@ export interface FootageRow {
   height: number | null;
   frameCount: number | null;
   seconds: number | null;
+  /** Null until it has been looked at. */
+  advice: string[] | null;
   changedAt: Date;
 }
 export interface BoutRow extends Bout {
@@ -39,6 +41,7 @@ export const footageTables = (sequelize: Sequelize) => ({
     height: DataTypes.INTEGER,
     frameCount: DataTypes.INTEGER,
     seconds: DataTypes.DOUBLE,
+    advice: DataTypes.JSON,
     changedAt: instantColumn,
   }),
   bouts: defineTable<BoutRow>(sequelize, 'bouts', {

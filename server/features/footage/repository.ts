@@ -22,6 +22,7 @@ const footageOf = (row: FootageRow, bouts: BoutRow[]): Footage => ({
   height: row.height,
   frameCount: row.frameCount,
   seconds: row.seconds,
+  advice: row.advice ?? [],
   bouts: bouts.filter((b) => b.footageId === row.id).map(({ id, fromFrame, toFrame, spans }) => ({ id, fromFrame, toFrame, spans })),
 });
 
@@ -33,7 +34,7 @@ export const findFootageByUpload = async ({ db }: House, uploadId: string): Prom
 /** Footages of requests, with their bouts, by request id. */
 export async function findFootagesOfRequests({ db }: House, requestIds: string[]): Promise<Map<string, Footage>> {
   const rows = plainAll(await db.footages.findAll({ where: { requestId: requestIds } }));
-  const bouts = plainAll(await db.bouts.findAll({ where: { footageId: rows.map((r) => r.id) } }));
+  const bouts = plainAll(await db.bouts.findAll({ where: { footageId: rows.map((r) => r.id) }, order: [['fromFrame', 'ASC']] }));
   return new Map(rows.map((row) => [row.requestId, footageOf(row, bouts)]));
 }
 

@@ -13,6 +13,7 @@ export const footageRoutes = (house: House, watch: FootageWatch) => {
     // Before the routes with :footageId, which would take "watch" for an id.
     route(contract.watchFootages, handlers.watchFootages(watch)),
     route(contract.getFrameTable, handlers.getFrameTable(house)),
+    route(contract.getMotion, handlers.getMotion(house)),
     route(contract.streamReviewCopy, handlers.streamReviewCopy(house)),
     route(contract.getPoster, handlers.getPoster(house)),
     route(contract.retryFootage, handlers.retryFootage(house)),

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import type { Account, FootageProgress } from '@lean-mentor/contract';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import type { House } from '../../house.ts';
+import type { FootageMotion } from '../../media/motionReader.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { enqueueJob } from '../../jobs/index.ts';
 import { maySeeClient } from '../access/index.ts';
@@ -25,6 +26,11 @@ export async function readyFootage(house: House, account: Account, footageId: st
 /** Frame times of a footage that is ready. */
 export async function frameTableOf(house: House, footageId: string): Promise<FrameTable> {
   return JSON.parse(await readFile(house.storage.frameTable(footageId), 'utf8')) as FrameTable;
+}
+
+/** What was read off a ready footage's movement. */
+export async function motionOf(house: House, footageId: string): Promise<FootageMotion> {
+  return JSON.parse(await readFile(house.storage.motion(footageId), 'utf8')) as FootageMotion;
 }
 
 export async function retryFootage(house: House, account: Account, footageId: string): Promise<FootageProgress> {

@@ -39,6 +39,7 @@ export async function createRequest(house: House, account: Account, said: BodyOf
         height: null,
         frameCount: null,
         seconds: null,
+        advice: null,
         changedAt: now,
       },
       transaction,

@@ -40,6 +40,13 @@ function HistoryEntry({ request, critique, reader }: { request: Request; critiqu
           {format(request.sentAt, 'd MMM yyyy')}, {request.kind}, {request.attire === 'jacket' ? 'jacket' : 'no jacket'}
         </p>
         <h2 className="text-read font-semibold">“{request.question}”</h2>
+        {!critique && request.footage.advice.length > 0 && (
+          <ul aria-label="About the footage" className="text-desk text-reed">
+            {request.footage.advice.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        )}
         {critique ? <Answer critique={critique} reader={reader} /> : <Waiting request={request} reader={reader} />}
       </div>
       <div>{bout && bout.spans.length > 0 && <BoutRibbon bout={bout} width={40} height={110} />}</div>

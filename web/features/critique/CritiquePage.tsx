@@ -1,5 +1,5 @@
 import type { Critique, SentFix } from '@lean-mentor/contract';
-import { clockText, secondsOfFrame } from '@lean-mentor/core/footage';
+import { boutAtFrame, clockText, secondsOfFrame } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
 import { useParams } from 'react-router';
 import { Button, FaultNote, kindWords, KindGlyph, RowsSkeleton } from '../../shared/primitives/index.ts';
@@ -64,7 +64,7 @@ function Opening({ critique }: { critique: Critique }) {
 
 function Fix({ critique, fix }: { critique: Critique; fix: SentFix }) {
   const { note } = fix;
-  const bout = critique.footage.bouts[0];
+  const bout = boutAtFrame(critique.footage.bouts, fix.atFrame);
   const { data: table } = useGetFrameTableQuery(critique.footage.id);
   return (
     <section aria-label={`Fix ${fix.position}`} className="flex flex-col gap-3 break-inside-avoid">
@@ -125,7 +125,7 @@ function Side({ critique }: { critique: Critique }) {
         {table && (
           <RoundSheet
             table={table}
-            bout={footage.bouts[0]}
+            bout={boutAtFrame(footage.bouts, fixes[0]?.atFrame ?? 0)}
             notes={fixes.map((fix) => ({
               id: fix.note.id,
               atFrame: fix.atFrame,

@@ -3,7 +3,7 @@ import type * as contract from '@lean-mentor/contract';
 import type { ResponseOf } from '@lean-mentor/contract';
 import type { Note } from '@lean-mentor/core/desk';
 import { mostFixes } from '@lean-mentor/core/fixes';
-import { clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
+import { boutAtFrame, clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -30,7 +30,8 @@ export function WrapUp({ subject: { request, client, document }, table, draft }:
   const [send, sending] = useSendCritiqueMutation();
   const navigate = useNavigate();
   const first = client.name.split(' ')[0];
-  const boutStart = secondsOfFrame(table, request.footage.bouts[0]?.fromFrame ?? 0);
+  const clockOf = ({ fromFrame }: Note): number =>
+    secondsOfFrame(table, fromFrame) - secondsOfFrame(table, boutAtFrame(request.footage.bouts, fromFrame)?.fromFrame ?? 0);
 
   const untouched = useRef(true);
   useEffect(() => {
@@ -80,12 +81,7 @@ export function WrapUp({ subject: { request, client, document }, table, draft }:
           </p>
           <ol aria-label="Chosen">
             {chosen.map((id, i) => (
-              <NoteLine
-                key={id}
-                note={document.notes[id]!}
-                at={secondsOfFrame(table, document.notes[id]!.fromFrame) - boutStart}
-                place={i + 1}
-              >
+              <NoteLine key={id} note={document.notes[id]!} at={clockOf(document.notes[id]!)} place={i + 1}>
                 <span className="flex">
                   <button
                     aria-label="Earlier"
@@ -115,7 +111,7 @@ export function WrapUp({ subject: { request, client, document }, table, draft }:
           </p>
           <ol aria-label="Not chosen">
             {others.map((note) => (
-              <NoteLine key={note.id} note={note} at={secondsOfFrame(table, note.fromFrame) - boutStart}>
+              <NoteLine key={note.id} note={note} at={clockOf(note)}>
                 <Button look="plain" disabled={chosen.length >= mostFixes} onClick={() => setChosen([...chosen, note.id])}>
                   Keep this fix
                 </Button>

@@ -1,7 +1,8 @@
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { streamReviewCopy } from '@lean-mentor/contract';
 import { stopsOf } from '@lean-mentor/core/desk';
-import type { FrameTable } from '@lean-mentor/core/footage';
+import { boutAtFrame, type FrameTable } from '@lean-mentor/core/footage';
+import { useGetMotionQuery } from '../footage/index.ts';
 import { RoundSheet } from '../scoring/index.ts';
 import { addressOf } from '../../shared/wire/index.ts';
 import type { DeskSubject } from './api.ts';
@@ -19,11 +20,13 @@ import { useFramePlayer } from './useFramePlayer.ts';
 /** The desk with its footage ready: stage left, round sheet right, the note below the stage. */
 export function Desk({ subject, table }: { subject: DeskSubject; table: FrameTable }) {
   const { request, client } = subject;
-  const bout = request.footage.bouts[0];
   const { document } = useDeskState();
   const actions = useDeskActions();
   const [video, setVideo] = useState<HTMLVideoElement | null>(null);
   const { player, now } = useFramePlayer(video, table);
+  const bout = boutAtFrame(request.footage.bouts, now.frame);
+  const { data: motion } = useGetMotionQuery(request.footage.id);
+  useEffect(() => player?.setLulls(motion?.lulls ?? []), [player, motion]);
   const [writing, setWriting] = useState<Writing | null>(null);
   const [drawing, setDrawing] = useState<DrawingChoice>(noDrawing);
   const [hidden, setHidden] = useState(false);
@@ -70,6 +73,10 @@ export function Desk({ subject, table }: { subject: DeskSubject; table: FrameTab
     actions,
     write,
     goToStop,
+    goToBurst: () => {
+      const burst = motion?.bursts.find(({ fromFrame }) => fromFrame > now.frame);
+      if (burst) go(burst.fromFrame, null);
+    },
     dropMark: () => actions.dropMark(now.frame),
     leave: () => (drawing.tool ? setDrawing((d) => ({ ...d, tool: null, selectedId: null })) : setWriting(null)),
     pickTool: (tool) => setDrawing((d) => ({ ...d, tool: tool ?? d.lastTool, lastTool: tool ?? d.lastTool, selectedId: null })),
@@ -115,6 +122,7 @@ export function Desk({ subject, table }: { subject: DeskSubject; table: FrameTab
           bout={bout}
           atFrame={now.frame}
           marks={marks}
+          motion={motion}
           selectedId={writing?.noteId ?? null}
           notes={sheetNotes}
           onGo={go}

@@ -8,6 +8,8 @@ const keys: readonly [keys: string, does: string][] = [
   ['Q', 'Run it back: from 3 s earlier at half speed; again: 3 s more'],
   ['W  S', 'Faster, slower'],
   ['E', 'Drop a mark'],
+  ['B', 'Next burst of movement'],
+  ['N', 'Pass over lulls while playing, or not'],
   ['Z  X', 'Previous, next mark or note'],
   ['F', 'Write on this frame'],
   ['T', 'Pick up the last drawing tool; 1 arrow, 2 freehand'],

@@ -1,7 +1,20 @@
 import { drawingTools, strokeColours, type DrawingTool, type StrokeColour } from '@lean-mentor/core/desk';
 import { clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import type { Bout } from '@lean-mentor/contract';
-import { ChevronLeft, ChevronRight, History, MoveUpRight, Pause, Play, Redo2, Spline, Trash2, Undo2, type LucideIcon } from 'lucide-react';
+import {
+  ChevronLeft,
+  ChevronRight,
+  FastForward,
+  History,
+  MoveUpRight,
+  Pause,
+  Play,
+  Redo2,
+  Spline,
+  Trash2,
+  Undo2,
+  type LucideIcon,
+} from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { toast } from 'sonner';
 import { speeds, type FramePlayer, type PlayerState } from './framePlayer.ts';
@@ -19,25 +32,24 @@ const colourWords: Record<StrokeColour, { words: string; look: string }> = {
   chalk: { words: 'Chalk', look: 'bg-linen border border-reed' },
 };
 
-function IconButton({
-  icon: Icon,
-  words,
-  onClick,
-  disabled,
-}: {
+interface IconButtonProps {
   icon: LucideIcon;
   words: string;
   onClick: () => void;
   disabled?: boolean;
-}) {
+  pressed?: boolean;
+}
+
+function IconButton({ icon: Icon, words, onClick, disabled, pressed }: IconButtonProps) {
   return (
     <button
       type="button"
       title={words}
       aria-label={words}
       disabled={disabled}
+      aria-pressed={pressed}
       onClick={onClick}
-      className="flex size-8 items-center justify-center rounded-sm hover:bg-linen disabled:opacity-35"
+      className="flex size-8 items-center justify-center rounded-sm hover:bg-linen disabled:opacity-35 aria-pressed:bg-pine aria-pressed:text-linen"
     >
       <Icon size={17} strokeWidth={1.8} />
     </button>
@@ -70,6 +82,7 @@ export function StageRow({ player, now, table, bout, choice, onChoice, actions }
       <IconButton icon={ChevronLeft} words="One frame back (A)" onClick={() => player.step(-1)} />
       <IconButton icon={ChevronRight} words="One frame on (D)" onClick={() => player.step(1)} />
       <IconButton icon={History} words="Run it back 3 s (Q)" onClick={player.runBack} />
+      <IconButton icon={FastForward} words="Pass over lulls while playing (N)" onClick={player.toggleLulls} pressed={now.skipsLulls} />
       <button
         type="button"
         title="Copy where you are"

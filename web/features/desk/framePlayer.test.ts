@@ -140,6 +140,39 @@ describe('playing', () => {
   });
 });
 
+describe('passing over lulls', () => {
+  const lull = { fromFrame: 60, toFrame: 200 };
+  const playTo = async (frame: number): Promise<void> => {
+    player.play();
+    await new Promise((resolve) => setTimeout(resolve, 10));
+    video.seeks = [];
+    video.show(times[frame]!);
+  };
+  beforeEach(() => player.setLulls([lull]));
+
+  it('jumps to shortly before the end of the lull that is being played', async () => {
+    player.toggleLulls();
+    await playTo(80);
+    expect(video.seeks).toHaveLength(1);
+    const left = times[lull.toFrame]! - video.seeks[0]!;
+    expect(left).toBeGreaterThan(0.2);
+    expect(left).toBeLessThan(0.8);
+  });
+
+  it('lets the first moments of a lull and everything else play', async () => {
+    player.toggleLulls();
+    await playTo(62);
+    expect(video.seeks).toEqual([]);
+    await playTo(40);
+    expect(video.seeks).toEqual([]);
+  });
+
+  it('is off until it is asked for', async () => {
+    await playTo(80);
+    expect(video.seeks).toEqual([]);
+  });
+});
+
 describe('running it back', () => {
   it('plays from 3 s earlier at half speed, and from 3 s earlier still when asked again', async () => {
     const at = frameAtSeconds(table, 10);

@@ -1,4 +1,4 @@
-import { clampFrame, frameAtSeconds, secondsOfFrame, seekSecondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
+import { clampFrame, frameAtSeconds, secondsOfFrame, seekSecondsOfFrame, type FrameTable, type Stretch } from '@lean-mentor/core/footage';
 
 export const speeds = [0.1, 0.25, 0.5, 0.75, 1, 1.5, 2] as const;
 /** How far back "run it back" goes, in seconds, and at which speed it comes forward again. */
@@ -9,6 +9,8 @@ const timeSlack = 0.0005;
 /** A seek that shows no new picture (the same frame again) is over this long after the browser says so, in ms. */
 const noPictureMs = 120;
 const mostSeekTries = 3;
+/** Of a lull that is passed over, this much is still seen at its start and at its end, in seconds. */
+const lullRest = 0.4;
 
 export interface PlayerState {
   /** The frame on the stage; while a seek is under way, the one it goes to. */
@@ -17,6 +19,8 @@ export interface PlayerState {
   speed: number;
   /** The picture on the stage is that frame. */
   settled: boolean;
+  /** Lulls are passed over while playing. */
+  skipsLulls: boolean;
 }
 
 /**
@@ -25,7 +29,8 @@ export interface PlayerState {
  */
 export class FramePlayer {
   private readonly listeners = new Set<() => void>();
-  private state: PlayerState = { frame: 0, playing: false, speed: 1, settled: false };
+  private state: PlayerState = { frame: 0, playing: false, speed: 1, settled: false, skipsLulls: false };
+  private lulls: readonly Stretch[] = [];
   /** Frame of the picture on the stage; −1 before the first. */
   private shown = -1;
   private seekRun: Promise<void> | null = null;
@@ -80,6 +85,11 @@ export class FramePlayer {
     void this.seek();
   };
 
+  /** Stretches in which nothing happens; ascending. */
+  readonly setLulls = (lulls: readonly Stretch[]): void => void (this.lulls = lulls);
+
+  readonly toggleLulls = (): void => this.change({ skipsLulls: !this.state.skipsLulls });
+
   /** One rung faster or slower. */
   readonly changeSpeed = (rungs: 1 | -1): void => {
     const at = speeds.findIndex((s) => s >= this.state.speed);
@@ -125,8 +135,20 @@ export class FramePlayer {
       if (!this.state.playing) return;
       this.shown = frameAtSeconds(this.table, mediaTime + timeSlack);
       this.change({ frame: this.shown });
+      this.passLull();
       this.watch();
     });
+  }
+
+  /** Jumps to shortly before the end of the lull that is being played, where lulls are passed over. */
+  private passLull(): void {
+    const { frame, skipsLulls } = this.state;
+    const lull = skipsLulls ? this.lulls.find(({ fromFrame, toFrame }) => fromFrame <= frame && frame < toFrame) : undefined;
+    if (!lull) return;
+    const now = secondsOfFrame(this.table, frame);
+    const end = secondsOfFrame(this.table, lull.toFrame) - lullRest;
+    if (now - secondsOfFrame(this.table, lull.fromFrame) > lullRest && end - now > lullRest)
+      this.video.currentTime = seekSecondsOfFrame(this.table, frameAtSeconds(this.table, end));
   }
 
   /** Seeks until the picture is the wanted frame, whatever is wished for meanwhile. One run at a time. */

@@ -9,6 +9,7 @@ interface DeskKeys {
   write: () => void;
   goToStop: (direction: 1 | -1) => void;
   dropMark: () => void;
+  goToBurst: () => void;
   leave: () => void;
   /** Null: the tool used last. */
   pickTool: (tool: DrawingTool | null) => void;
@@ -63,6 +64,12 @@ function press(event: KeyboardEvent, k: DeskKeys): boolean {
       return true;
     case 'KeyF':
       k.write();
+      return true;
+    case 'KeyB':
+      k.goToBurst();
+      return true;
+    case 'KeyN':
+      player?.toggleLulls();
       return true;
     case 'KeyT':
       k.pickTool(null);

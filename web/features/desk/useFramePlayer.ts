@@ -2,7 +2,7 @@ import type { FrameTable } from '@lean-mentor/core/footage';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { FramePlayer, type PlayerState } from './framePlayer.ts';
 
-const still: PlayerState = { frame: 0, playing: false, speed: 1, settled: false };
+const still: PlayerState = { frame: 0, playing: false, speed: 1, settled: false, skipsLulls: false };
 const never = (): (() => void) => () => undefined;
 
 /** A player for a video element and its frame table, and what it shows now. */

@@ -7,6 +7,9 @@ const footageApi = baseApi.injectEndpoints({
     getFrameTable: build.query<ResponseOf<typeof contract.getFrameTable>, string>({
       query: (footageId) => call(contract.getFrameTable, { params: { footageId } }),
     }),
+    getMotion: build.query<ResponseOf<typeof contract.getMotion>, string>({
+      query: (footageId) => call(contract.getMotion, { params: { footageId } }),
+    }),
     retryFootage: build.mutation<ResponseOf<typeof contract.retryFootage>, string>({
       query: (footageId) => call(contract.retryFootage, { params: { footageId } }),
       invalidatesTags: ['Request'],
@@ -14,4 +17,4 @@ const footageApi = baseApi.injectEndpoints({
   }),
 });
 
-export const { useGetFrameTableQuery, useRetryFootageMutation } = footageApi;
+export const { useGetFrameTableQuery, useGetMotionQuery, useRetryFootageMutation } = footageApi;

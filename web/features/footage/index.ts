@@ -1,4 +1,4 @@
-export { useGetFrameTableQuery, useRetryFootageMutation } from './api.ts';
+export { useGetFrameTableQuery, useGetMotionQuery, useRetryFootageMutation } from './api.ts';
 export { FootageProgressLine } from './FootageProgressLine.tsx';
 export { footageProgressSlice } from './progressSlice.ts';
 export { useFootageWatch, useProgress } from './useFootageWatch.ts';

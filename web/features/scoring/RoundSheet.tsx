@@ -4,6 +4,7 @@ import { fanMargin, type NoteKind } from '@lean-mentor/core/desk';
 import { clockText, type FrameTable } from '@lean-mentor/core/footage';
 import { KindGlyph, kindWords, useSize } from '../../shared/primitives/index.ts';
 import { clockWidth, marginLeft, ribbonMiddle, ribbonWidth, sheetLayout, type SheetLayout } from './sheetLayout.ts';
+import { SheetMotion, type SheetMotionData } from './SheetMotion.tsx';
 import { SheetRibbon } from './SheetRibbon.tsx';
 
 /** A note as it stands in the margin. */
@@ -21,6 +22,7 @@ interface RoundSheetProps {
   bout: Bout | undefined;
   notes: readonly SheetNote[];
   marks?: readonly { id: string; atFrame: number }[];
+  motion?: SheetMotionData | undefined;
   atFrame?: number;
   selectedId?: string | null;
   /** Absent: the sheet is for reading only. */
@@ -32,7 +34,7 @@ const noteGap = 4;
 const noMarks: readonly never[] = [];
 
 /** The vertical page of a bout: time runs down, the ribbon sways right for the client, notes stand in the margin. */
-export function RoundSheet({ table, bout, notes, marks = noMarks, atFrame, selectedId, onGo }: RoundSheetProps) {
+export function RoundSheet({ table, bout, notes, marks = noMarks, motion, atFrame, selectedId, onGo }: RoundSheetProps) {
   const page = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(page);
   const layout = useMemo(() => sheetLayout(table, bout, height), [table, bout, height]);
@@ -61,6 +63,7 @@ export function RoundSheet({ table, bout, notes, marks = noMarks, atFrame, selec
           onPointerMove={(event) => event.buttons === 1 && goTo(event)}
         >
           <SheetRibbon layout={layout} bout={bout} />
+          {motion && <SheetMotion layout={layout} motion={motion} height={height} />}
           {marks.map((mark) => (
             <path key={mark.id} d={`M${clockWidth + ribbonWidth} ${layout.yOf(mark.atFrame)}l7 -4v8Z`} className="fill-pine">
               <title>Mark at {clockText(layout.secondsAt(mark.atFrame) - layout.boutStart)}</title>

@@ -1,0 +1,84 @@
+import {
+  activityOf,
+  BellFinder,
+  frameFeatures,
+  greyBytes,
+  lostAction,
+  proposeBouts,
+  qualityAdvice,
+  type FrameFeatures,
+  type FrameTable,
+  type LostAction,
+  type QualityAdvice,
+  type Stretch,
+} from '@lean-mentor/core/footage';
+
+/** What was read off a footage's movement and sound. Kept as a file beside the review copy. */
+export interface FootageMotion {
+  /** How active each frame is: 0 as quiet as this footage gets, 1 as strong. */
+  level: number[];
+  lulls: Stretch[];
+  bursts: Stretch[];
+  lost: LostAction[];
+  /** Seconds of the footage at which bells ring. */
+  bells: number[];
+  advice: QualityAdvice[];
+}
+
+/** Takes grey pictures and sound as ffmpeg writes them, in pieces of any size, and keeps a few numbers of each frame only. */
+export class MotionReader {
+  private readonly features: FrameFeatures[] = [];
+  private readonly bells = new BellFinder();
+  private before: Uint8Array | null = null;
+  private picture: Uint8Array = new Uint8Array(greyBytes);
+  private filled = 0;
+  /** A sample cut in two between pieces. */
+  private oddByte: number | null = null;
+
+  readonly takePictures = (piece: Uint8Array): void => {
+    for (let at = 0; at < piece.length;) {
+      const taken = Math.min(greyBytes - this.filled, piece.length - at);
+      this.picture.set(piece.subarray(at, at + taken), this.filled);
+      this.filled += taken;
+      at += taken;
+      if (this.filled < greyBytes) return;
+      this.features.push(frameFeatures(this.before, this.picture));
+      const free = this.before ?? new Uint8Array(greyBytes);
+      this.before = this.picture;
+      this.picture = free;
+      this.filled = 0;
+    }
+  };
+
+  /** Sound as 16-bit little-endian samples, mono, at `soundRate`. */
+  readonly takeSound = (piece: Uint8Array): void => {
+    const bytes = this.oddByte === null ? piece : Uint8Array.of(this.oddByte, ...piece);
+    this.oddByte = bytes.length % 2 === 1 ? bytes[bytes.length - 1]! : null;
+    const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.length);
+    this.bells.add(Float32Array.from({ length: bytes.length >> 1 }, (_, i) => view.getInt16(i * 2, true) / 32768));
+  };
+
+  /** Everything read, once the footage is through, and the bouts it seems to hold. */
+  finish(table: FrameTable): { motion: FootageMotion; bouts: Stretch[] } {
+    // A picture more or less at the end, as damaged files have it, must not shift what is said of the others.
+    const features = table.times.map((_, frame) => this.features[frame] ?? { motion: 0, border: 0, brightness: 255, shiftX: 0, shiftY: 0 });
+    const secondsAt = (frame: number): number => table.times[frame] ?? table.endSeconds;
+    const activity = activityOf(
+      features.map((f) => f.motion),
+      secondsAt,
+    );
+    const lost = lostAction(features, secondsAt);
+    const bells = this.bells.bells();
+    return {
+      motion: {
+        level: Array.from(activity.level, (v) => Math.round(Math.min(1, Math.max(0, v)) * 100) / 100),
+        lulls: activity.lulls,
+        bursts: activity.bursts,
+        lost,
+        bells,
+        advice: qualityAdvice(features, lost, secondsAt),
+      },
+      bouts: proposeBouts(table, activity, bells),
+    };
+  }
+}

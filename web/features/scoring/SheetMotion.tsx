@@ -1,0 +1,48 @@
+import { memo } from 'react';
+import { clockWidth, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
+
+/** What was read off the footage's movement, as far as the sheet shows it. */
+export interface SheetMotionData {
+  /** 0..1 for each frame. */
+  level: readonly number[];
+  lost: readonly { fromFrame: number; toFrame: number; edge: 'left' | 'right' }[];
+}
+
+/** Width of the curve in pixels, along the ribbon column's left edge. */
+const curveWidth = 16;
+
+/** The motion curve, one bar a pixel row (the strongest moment in it), and bands where the action is out of the picture. */
+export const SheetMotion = memo(function SheetMotion({
+  layout,
+  motion,
+  height,
+}: {
+  layout: SheetLayout;
+  motion: SheetMotionData;
+  height: number;
+}) {
+  const rows = new Float64Array(height);
+  motion.level.forEach((level, frame) => {
+    const y = Math.round(layout.yOf(frame));
+    if (y >= 0 && y < height) rows[y] = Math.max(rows[y]!, level);
+  });
+  const path = Array.from(rows, (level, y) => (level > 0.02 ? `M${clockWidth} ${y}h${(level * curveWidth).toFixed(1)}` : '')).join('');
+  return (
+    <>
+      <path d={path} className="stroke-reed" strokeWidth="1" opacity="0.45" />
+      {motion.lost.map(({ fromFrame, toFrame, edge }) => (
+        <rect
+          key={fromFrame}
+          x={clockWidth}
+          y={layout.yOf(fromFrame)}
+          width={ribbonWidth}
+          height={Math.max(2, layout.yOf(toFrame) - layout.yOf(fromFrame))}
+          className="fill-stage"
+          opacity="0.16"
+        >
+          <title>The action is out of the picture, on the {edge}</title>
+        </rect>
+      ))}
+    </>
+  );
+});
