@@ -41,7 +41,8 @@ export async function benchDesk(base: string, requestId: string): Promise<Figure
     const back: number[] = [];
     let exact = 0;
     const look = async (): Promise<void> => {
-      if ((await frameOnStage(page)) === (await settledFrame(page))) exact += 1;
+      const said = await settledFrame(page);
+      if ((await frameOnStage(page)) === said) exact += 1;
     };
     for (let i = 0; i < steps; i++) {
       on.push(await pressed(page, 'KeyD'));

@@ -1,0 +1,125 @@
+import { describe, expect, it } from 'vitest';
+import { activityOf } from './activity.ts';
+import { frameFeatures, greyBytes, greyHeight, greyWidth } from './frameFeatures.ts';
+import { lostAction } from './lostAction.ts';
+import { proposeBouts } from './proposeBouts.ts';
+import { qualityAdvice } from './qualityAdvice.ts';
+import { stretchesAbove } from './stretch.ts';
+
+const secondsAt = (frame: number): number => frame / 10;
+
+/** A textured hall with a bright square at (x, y), the whole seen from `turn` grey pixels further left. */
+function picture(x: number, y: number, turn = 0): Uint8Array {
+  return Uint8Array.from({ length: greyBytes }, (_, i) => {
+    const px = (i % greyWidth) - turn;
+    const py = Math.floor(i / greyWidth);
+    if (px >= x && px < x + 6 && py >= y && py < y + 6) return 230;
+    return 90 + ((px * 7 + py * 13) & 31) + (px % 9 === 0 ? 40 : 0);
+  });
+}
+
+describe('the features of a frame', () => {
+  it('tell the movement of bodies from that of the camera', () => {
+    const turned = frameFeatures(picture(30, 15), picture(30, 15, 3));
+    expect([turned.shiftX, turned.shiftY]).toEqual([3, 0]);
+    expect(turned.motion).toBeLessThan(0.5);
+    const moved = frameFeatures(picture(30, 15), picture(36, 15));
+    expect([moved.shiftX, moved.shiftY]).toEqual([0, 0]);
+    expect(moved.motion).toBeGreaterThan(1);
+  });
+
+  it('tell movement at the border from movement in the middle', () => {
+    expect(frameFeatures(picture(30, 15), picture(31, 15)).border).toBeLessThan(0.1);
+    expect(frameFeatures(picture(30, 0), picture(31, 0)).border).toBeGreaterThan(0.8);
+  });
+
+  it('are brightness alone for the first frame, and none for a picture of another size', () => {
+    expect(frameFeatures(null, new Uint8Array(greyBytes).fill(80))).toEqual({ motion: 0, border: 0, brightness: 80, shiftX: 0, shiftY: 0 });
+    expect(() => frameFeatures(null, new Uint8Array(5))).toThrow(`A grey picture is ${greyWidth * greyHeight} bytes, not 5.`);
+  });
+});
+
+describe('stretches', () => {
+  it('begin at one level and end at a lower one, and short ones are left out', () => {
+    const values = [0, 5, 3, 3, 1, 0, 5, 0, 0, 4, 5];
+    expect(stretchesAbove(values, { enter: 5, leave: 2, leastSeconds: 0.3 }, secondsAt)).toEqual([{ fromFrame: 1, toFrame: 4 }]);
+    expect(stretchesAbove(values, { enter: 5, leave: 2, leastSeconds: 0.05 }, secondsAt).map((s) => s.toFrame)).toEqual([4, 7, 11]);
+  });
+});
+
+describe('activity', () => {
+  const motion = Array.from({ length: 400 }, (_, i) => ((i >= 100 && i < 160) || (i >= 300 && i < 320) ? 4 : 0.1));
+
+  it('is told apart relative to how much moves at all', () => {
+    const faint = activityOf(motion.map((v) => v / 50), secondsAt); // prettier-ignore
+    const strong = activityOf(motion, secondsAt);
+    expect(faint.lulls).toEqual(strong.lulls);
+    expect(strong.bursts).toHaveLength(2);
+    expect(Math.abs(strong.bursts[0]!.fromFrame - 100)).toBeLessThan(4);
+  });
+
+  it('is nothing where everything moves alike, or nothing does', () => {
+    expect(activityOf(new Float64Array(200), secondsAt)).toMatchObject({ lulls: [], bursts: [] });
+    expect(activityOf(new Float64Array(200).fill(3), secondsAt)).toMatchObject({ lulls: [], bursts: [] });
+    expect(activityOf([], secondsAt).level).toHaveLength(0);
+  });
+});
+
+describe('bouts proposed', () => {
+  const frames = 3000;
+  const table = { times: Array.from({ length: frames }, (_, i) => i / 10), endSeconds: 300 };
+  const moving = (...parts: [number, number][]) =>
+    activityOf(
+      Array.from({ length: frames }, (_, i) => (parts.some(([from, to]) => i / 10 >= from && i / 10 < to && i % 40 < 20) ? 3 : 0.1)),
+      secondsAt,
+    );
+
+  it('lie between bells, and a rest between two of them is none', () => {
+    const bouts = proposeBouts(table, moving([30, 90], [150, 210]), [30, 90, 150, 210]);
+    expect(bouts).toEqual([{ fromFrame: 300, toFrame: 900 }, { fromFrame: 1500, toFrame: 2100 }]); // prettier-ignore
+  });
+
+  it('are parted by long pauses where no bell is heard', () => {
+    const bouts = proposeBouts(table, moving([30, 90], [150, 210]), []);
+    // The first burst of each: they move for two seconds of every four.
+    expect(bouts.map((b) => Math.round(secondsAt(b.fromFrame)))).toEqual([32, 152]);
+  });
+
+  it('begin or end at a single bell', () => {
+    expect(proposeBouts(table, moving([30, 90]), [25])[0]!.fromFrame).toBe(250);
+    expect(proposeBouts(table, moving([30, 90]), [97])[0]!.toFrame).toBe(970);
+  });
+
+  it('are the whole footage where nothing is told apart', () => {
+    expect(proposeBouts(table, activityOf(new Float64Array(frames), secondsAt), [])).toEqual([{ fromFrame: 0, toFrame: frames }]);
+  });
+});
+
+describe('lost action and advice', () => {
+  const camera = (turns: [frame: number, by: number][]) =>
+    Array.from({ length: 300 }, (_, i) => ({
+      shiftX: turns.filter(([from]) => i >= from && i < from + 12).reduce((sum, [, by]) => sum + by, 0),
+      brightness: i < 40 ? 20 : 120,
+    }));
+
+  it('are where the camera has turned away, at the edge where the action went out', () => {
+    const lost = lostAction(camera([[100, -5], [150, 5]]), secondsAt); // prettier-ignore
+    expect(lost).toHaveLength(1);
+    expect(lost[0]).toMatchObject({ edge: 'left' });
+    expect(lost[0]!.fromFrame).toBeGreaterThan(105);
+    expect(lost[0]!.toFrame).toBeLessThan(160);
+    expect(lostAction(camera([[100, 5], [150, -5]]), secondsAt)[0]!.edge).toBe('right'); // prettier-ignore
+  });
+
+  it('are not found where the camera only follows', () => {
+    expect(lostAction(camera([[100, 1], [150, -1]]), secondsAt)).toEqual([]); // prettier-ignore
+  });
+
+  it('are put in words with their times, in order', () => {
+    const features = camera([[100, -5], [150, 5]]); // prettier-ignore
+    expect(qualityAdvice(features, lostAction(features, secondsAt), secondsAt).map((a) => a.words)).toEqual([
+      'It is too dark to see hands and grips from 0:00 to 0:04. Film from the side where the light is.',
+      expect.stringMatching(/^The action leaves the picture on the left from 0:1\d to 0:1\d\. /),
+    ]);
+  });
+});
