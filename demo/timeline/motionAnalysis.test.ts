@@ -41,7 +41,7 @@ describe.each(clipPlans.map((plan) => [plan.name, plan] as const))('the motion o
     const out = (...args: string[]): Buffer => execFileSync('ffmpeg', ['-v', 'error', '-i', clip, ...args, 'pipe:1'], { maxBuffer: 1e8 });
     const grey = out('-vf', 'scale=64:36:flags=area,format=gray', '-f', 'rawvideo');
     for (let at = 0; at < grey.length; at += greyBytes)
-      features.push(frameFeatures(at === 0 ? null : grey.subarray(at - greyBytes, at), grey.subarray(at, at + greyBytes)));
+      features.push(frameFeatures(at === 0 ? null : grey.subarray(at - greyBytes, at), grey.subarray(at, at + greyBytes), features.at(-1)));
     const sound = out('-ac', '1', '-ar', '16000', '-f', 's16le');
     finder.add(Float32Array.from({ length: sound.length / 2 }, (_, i) => sound.readInt16LE(i * 2) / 32768));
   }, 60_000);

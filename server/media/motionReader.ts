@@ -42,7 +42,7 @@ export class MotionReader {
       this.filled += taken;
       at += taken;
       if (this.filled < greyBytes) return;
-      this.features.push(frameFeatures(this.before, this.picture));
+      this.features.push(frameFeatures(this.before, this.picture, this.features[this.features.length - 1]));
       const free = this.before ?? new Uint8Array(greyBytes);
       this.before = this.picture;
       this.picture = free;
@@ -55,7 +55,9 @@ export class MotionReader {
     const bytes = this.oddByte === null ? piece : Uint8Array.of(this.oddByte, ...piece);
     this.oddByte = bytes.length % 2 === 1 ? bytes[bytes.length - 1]! : null;
     const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.length);
-    this.bells.add(Float32Array.from({ length: bytes.length >> 1 }, (_, i) => view.getInt16(i * 2, true) / 32768));
+    const samples = new Float32Array(bytes.length >> 1);
+    for (let i = 0; i < samples.length; i++) samples[i] = view.getInt16(i * 2, true) / 32768;
+    this.bells.add(samples);
   };
 
   /** Everything read, once the footage is through, and the bouts it seems to hold. */

@@ -21,6 +21,13 @@ export interface FrameFeatures {
   shiftY: number;
 }
 
+interface Shift {
+  dx: number;
+  dy: number;
+}
+const standing: Shift = { dx: 0, dy: 0 };
+const starts = [0, -3, 3];
+
 /** Mean absolute difference of two pictures, the first moved by (dx, dy), over every `step`-th pixel of what both show. */
 function difference(before: Uint8Array, now: Uint8Array, dx: number, dy: number, step: number): number {
   const fromX = Math.max(0, dx);
@@ -37,34 +44,47 @@ function difference(before: Uint8Array, now: Uint8Array, dx: number, dy: number,
   return sum / count;
 }
 
-/** The camera's movement between two pictures: the whole-pixel shift with the least difference; none unless it is clearly less. */
-function globalShift(before: Uint8Array, now: Uint8Array): { dx: number; dy: number } {
-  let best = { dx: 0, dy: 0 };
+/**
+ * The camera's movement between two pictures: the whole-pixel shift with the least difference, none unless it is clearly less.
+ * A coarse grid and the movement just before say where to begin; from there to the best of the eight neighbours each time.
+ */
+function globalShift(before: Uint8Array, now: Uint8Array, last: Shift): Shift {
   const still = difference(before, now, 0, 0, 1);
   // A picture that hardly changes has not been moved, whatever noise says.
-  if (still < 0.6) return best;
-  let least = still * 0.97;
-  for (let dy = -mostShift; dy <= mostShift; dy++)
-    for (let dx = -mostShift; dx <= mostShift; dx++) {
-      if (dx === 0 && dy === 0) continue;
-      const d = difference(before, now, dx, dy, 2);
-      if (d < least) {
-        least = d;
-        best = { dx, dy };
-      }
-    }
-  return best;
+  if (still < 0.6) return standing;
+  const tried = new Map<number, number>();
+  const of = (dx: number, dy: number): number => {
+    const key = dx * 100 + dy;
+    let d = tried.get(key);
+    if (d === undefined) tried.set(key, (d = difference(before, now, dx, dy, 2)));
+    return d;
+  };
+  let here = standing;
+  const tryShift = (dx: number, dy: number): void => {
+    if (Math.abs(dx) <= mostShift && Math.abs(dy) <= mostShift && of(dx, dy) < of(here.dx, here.dy)) here = { dx, dy };
+  };
+  for (const dy of starts) for (const dx of starts) tryShift(dx, dy);
+  tryShift(last.dx, last.dy);
+  let from: Shift;
+  do {
+    from = here;
+    for (let dy = -1; dy <= 1; dy++) for (let dx = -1; dx <= 1; dx++) tryShift(from.dx + dx, from.dy + dy);
+  } while (from !== here);
+  return of(here.dx, here.dy) < still * 0.97 ? here : standing;
 }
 
-/** Features of a frame; the first of a footage (`before` null) moves nowhere. Pictures are `greyBytes` long, row by row. */
-export function frameFeatures(before: Uint8Array | null, now: Uint8Array): FrameFeatures {
+/**
+ * Features of a frame; the first of a footage (`before` null) moves nowhere. Pictures are `greyBytes` long, row by row.
+ * `last` are the features of the frame before, from whose camera movement the search begins.
+ */
+export function frameFeatures(before: Uint8Array | null, now: Uint8Array, last?: Pick<FrameFeatures, 'shiftX' | 'shiftY'>): FrameFeatures {
   if (now.length !== greyBytes || (before && before.length !== greyBytes))
     throw new RangeError(`A grey picture is ${greyBytes} bytes, not ${before ? before.length : now.length}.`);
   let total = 0;
   for (const value of now) total += value;
   const features = { motion: 0, border: 0, brightness: total / greyBytes, shiftX: 0, shiftY: 0 };
   if (!before) return features;
-  const { dx, dy } = globalShift(before, now);
+  const { dx, dy } = globalShift(before, now, last ? { dx: last.shiftX, dy: last.shiftY } : standing);
   let sum = 0;
   let outer = 0;
   let count = 0;
