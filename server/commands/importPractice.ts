@@ -6,7 +6,7 @@ import { tilingFault } from '@lean-mentor/core/scoring';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
 import { putCritique, sentFixOf } from '../features/critique/index.ts';
-import { insertBout, insertFootage } from '../features/footage/index.ts';
+import { insertBout, insertFootage, newFootage } from '../features/footage/index.ts';
 import { insertRequest } from '../features/requests/index.ts';
 import type { House } from '../house.ts';
 import { enqueueJob } from '../jobs/index.ts';
@@ -20,23 +20,11 @@ async function importRequest(house: House, wanted: PracticeFile['requests'][numb
   const fault = tilingFault(footage.spans, footage.boutFromFrame, footage.boutToFrame);
   if (fault) throw new Error(`${footage.file}: ${fault}`);
   await insertRequest(house, { ...intake, sentAt: new Date(sentAt), dueAt: new Date(dueAt), state: critique ? 'sent' : 'waiting' });
+  const byteSize = (await stat(source)).size;
   await insertFootage(house, {
-    id: footage.id,
-    requestId: intake.id,
-    fileName: basename(source),
-    byteSize: (await stat(source)).size,
-    uploadId: null,
+    ...newFootage({ id: footage.id, requestId: intake.id, fileName: basename(source), byteSize, changedAt: house.now() }),
     state: 'waiting',
     step: 'Waiting its turn',
-    share: 0,
-    secondsLeft: null,
-    failure: null,
-    width: null,
-    height: null,
-    frameCount: null,
-    seconds: null,
-    advice: null,
-    changedAt: house.now(),
   });
   await insertBout(house, {
     id: house.newId(),

@@ -3,15 +3,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { writeBarcodeClip, type BarcodeClip } from '@lean-mentor/demo/barcode';
-import type { FrameTable } from '@lean-mentor/core/footage';
-import { execa } from 'execa';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { MediaFault } from '../media/mediaFault.ts';
 import type { FootageMotion } from '../media/motionReader.ts';
 import { frameImage, stillPng } from '../media/still.ts';
 import { barcodeOf } from '../testing/barcode.ts';
-import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
+import { ffmpeg, footageOf, probed, tableOf } from '../testing/footage.ts';
+import { movePeopleIn } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { makeReady } from './makeReady.ts';
 
@@ -29,24 +28,13 @@ afterAll(async () => {
   await rm(folder, { recursive: true });
 });
 
-const tableOf = async (footageId: string): Promise<FrameTable> =>
-  JSON.parse(await readFile(house.storage.frameTable(footageId), 'utf8')) as FrameTable;
-const ffmpeg = (...args: string[]) => execa('ffmpeg', ['-v', 'error', '-y', ...args]);
-
-/** Footage with these bytes as its original. */
-async function footageOf(file: string): Promise<string> {
-  const { footageId } = await bringRequest(house, clientA, 'waiting');
-  await copyFile(file, house.storage.original(footageId));
-  return footageId;
-}
-
 describe('footage of a phone (uneven frame times, frames out of order in the file, picture turned, sound)', () => {
   let clip: BarcodeClip;
   let footageId: string;
   beforeAll(async () => {
     const file = join(folder, 'phone.mp4');
     clip = await writeBarcodeClip(file, { frames: 150, rotated: true, variableRate: true, bFrames: 3, sound: true });
-    footageId = await footageOf(file);
+    footageId = await footageOf(house, file);
     await makeReady(house, footageId, never);
   });
 
@@ -59,25 +47,25 @@ describe('footage of a phone (uneven frame times, frames out of order in the fil
   });
 
   it('keeps every frame at the time the phone gave it', async () => {
-    const { times } = await tableOf(footageId);
+    const { times } = await tableOf(house, footageId);
     expect(times).toHaveLength(150);
     times.forEach((time, frame) => expect(Math.abs(time - clip.times[frame]!), `frame ${frame}`).toBeLessThan(0.0001));
   });
 
   it('has in the review copy, at each index of the table, the frame of that number', async () => {
-    const table = await tableOf(footageId);
+    const table = await tableOf(house, footageId);
     for (const frame of [0, 1, 20, 75, 149])
       expect(await barcodeOf(await frameImage(house.storage.reviewCopy(footageId), table, frame)), `frame ${frame}`).toBe(frame);
   });
 
   it('gives from the original the same frame as from the review copy', async () => {
-    const table = await tableOf(footageId);
+    const table = await tableOf(house, footageId);
     for (let frame = 0; frame < 150; frame += 21)
       expect(await barcodeOf(await frameImage(house.storage.original(footageId), table, frame)), `frame ${frame}`).toBe(frame);
   });
 
   it('gives a still at its own size with the drawing where it was drawn and nothing else changed', async () => {
-    const table = await tableOf(footageId);
+    const table = await tableOf(house, footageId);
     const drawing = {
       id: house.newId(),
       tool: 'arrow',
@@ -134,19 +122,9 @@ describe('the review copy', () => {
   it('has frames at hand: no frame refers forward, and a key frame comes every twelve at least', async () => {
     const file = join(folder, 'long.mp4');
     await writeBarcodeClip(file, { frames: 60, bFrames: 2, width: 320, height: 180 });
-    const footageId = await footageOf(file);
+    const footageId = await footageOf(house, file);
     await makeReady(house, footageId, never);
-    const { stdout } = await execa('ffprobe', [
-      '-v',
-      'error',
-      '-select_streams',
-      'v',
-      '-show_entries',
-      'frame=pict_type',
-      '-of',
-      'csv=p=0',
-      house.storage.reviewCopy(footageId),
-    ]);
+    const stdout = await probed(house.storage.reviewCopy(footageId), 'frame=pict_type');
     const kinds = stdout.replace(/[^IPB]/g, '');
     expect(kinds).toMatch(/^(IP{0,11})+$/);
     expect(kinds).toHaveLength(60);
@@ -155,20 +133,10 @@ describe('the review copy', () => {
   it('shrinks large footage to 1280 on its longer side, with even sides', async () => {
     const file = join(folder, 'large.mp4');
     await ffmpeg('-f', 'lavfi', '-i', 'testsrc2=s=1620x1082:r=10:d=1', '-c:v', 'libx264', '-preset', 'ultrafast', file);
-    const footageId = await footageOf(file);
+    const footageId = await footageOf(house, file);
     await makeReady(house, footageId, never);
-    const { stdout } = await execa('ffprobe', [
-      '-v',
-      'error',
-      '-select_streams',
-      'v',
-      '-show_entries',
-      'stream=width,height',
-      '-of',
-      'csv=p=0',
-      house.storage.reviewCopy(footageId),
-    ]);
-    expect(stdout.trim()).toBe('1280,854');
+    const stdout = await probed(house.storage.reviewCopy(footageId), 'stream=width,height');
+    expect(stdout).toBe('1280,854');
   });
 
   it('is made from Matroska and from transport streams as well', async () => {
@@ -178,9 +146,9 @@ describe('the review copy', () => {
     ] as const) {
       const file = join(folder, name);
       await ffmpeg('-f', 'lavfi', '-i', 'testsrc2=s=320x180:r=25:d=2', '-c:v', 'libx264', '-preset', 'ultrafast', '-f', format, file);
-      const footageId = await footageOf(file);
+      const footageId = await footageOf(house, file);
       await makeReady(house, footageId, never);
-      expect((await tableOf(footageId)).times, name).toHaveLength(50);
+      expect((await tableOf(house, footageId)).times, name).toHaveLength(50);
     }
   });
 });
@@ -190,7 +158,7 @@ describe('footage in which the camera loses the action', () => {
     const clip = fileURLToPath(new URL('../../demo/clips/ilse-harbour-round.mp4', import.meta.url));
     const file = join(folder, 'lost.mp4');
     await ffmpeg('-t', '35', '-i', clip, '-c', 'copy', file);
-    const footageId = await footageOf(file);
+    const footageId = await footageOf(house, file);
     await makeReady(house, footageId, never);
     const row = (await house.db.footages.findByPk(footageId))!.get({ plain: true });
     expect(row.advice).toEqual([
@@ -229,7 +197,7 @@ describe('what is no footage', () => {
   it.each(cases)('%s is told from footage, in one sentence that says what to do', async (name, make, words) => {
     const file = join(folder, name.replaceAll(' ', '-'));
     await make(file);
-    const footageId = await footageOf(file);
+    const footageId = await footageOf(house, file);
     const fault = await makeReady(house, footageId, never).then(
       () => null,
       (error: unknown) => error,

@@ -1,4 +1,4 @@
-import { copyFile, mkdtemp, open, readFile, rm, stat, truncate, writeFile } from 'node:fs/promises';
+import { copyFile, mkdtemp, open, rm, stat, truncate, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
@@ -9,7 +9,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { MediaFault } from '../media/mediaFault.ts';
 import { frameImage } from '../media/still.ts';
 import { barcodeOf } from '../testing/barcode.ts';
-import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
+import { ffmpeg, footageOf, probed, tableOf } from '../testing/footage.ts';
+import { movePeopleIn } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { makeReady } from './makeReady.ts';
 
@@ -39,10 +40,9 @@ interface Ready {
 
 /** Makes a file ready and answers what came of it; a MediaFault is thrown on. */
 async function ready(file: string): Promise<Ready> {
-  const { footageId } = await bringRequest(house, clientA, 'waiting');
-  await copyFile(file, house.storage.original(footageId));
+  const footageId = await footageOf(house, file);
   await makeReady(house, footageId, new AbortController().signal);
-  const table = JSON.parse(await readFile(house.storage.frameTable(footageId), 'utf8')) as FrameTable;
+  const table = await tableOf(house, footageId);
   const row = (await house.db.footages.findByPk(footageId))!.get({ plain: true });
   return { footageId, table, width: row.width!, height: row.height!, seconds: row.seconds! };
 }
@@ -50,7 +50,7 @@ async function ready(file: string): Promise<Ready> {
 /** Makes a file from the plain clip by ffmpeg's arguments. */
 async function made(name: string, ...args: string[]): Promise<string> {
   const file = join(folder, name);
-  await execa('ffmpeg', ['-v', 'error', '-y', '-i', plain, ...args, file]);
+  await ffmpeg('-i', plain, ...args, file);
   return file;
 }
 
@@ -68,18 +68,8 @@ describe('what phones and screens record', () => {
       await made('hevc.mp4', '-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=error', '-tag:v', 'hvc1'),
     );
     expect(await numbers(footage, [0, 17, 69])).toEqual([[0, 17, 69], [0, 17, 69]]); // prettier-ignore
-    const { stdout } = await execa('ffprobe', [
-      '-v',
-      'error',
-      '-select_streams',
-      'v',
-      '-show_entries',
-      'stream=codec_name',
-      '-of',
-      'csv=p=0',
-      house.storage.reviewCopy(footage.footageId),
-    ]);
-    expect(stdout.trim()).toBe('h264');
+    const stdout = await probed(house.storage.reviewCopy(footage.footageId), 'stream=codec_name');
+    expect(stdout).toBe('h264');
   });
 
   it.each([60, 120])('%s frames a second keep every frame', async (rate) => {
@@ -137,16 +127,8 @@ describe('what phones and screens record', () => {
 
   it('footage without sound becomes ready without sound', async () => {
     const { footageId, table } = await ready(await made('silent.mp4', '-an', '-c', 'copy'));
-    const { stdout } = await execa('ffprobe', [
-      '-v',
-      'error',
-      '-show_entries',
-      'stream=codec_type',
-      '-of',
-      'csv=p=0',
-      house.storage.reviewCopy(footageId),
-    ]);
-    expect([stdout.trim(), table.times.length]).toEqual(['video', 70]);
+    const stdout = await probed(house.storage.reviewCopy(footageId), 'stream=codec_type', 'all');
+    expect([stdout, table.times.length]).toEqual(['video', 70]);
   });
 
   it('of several pictures in one file the one it names as its own is taken, in review copy and still alike', async () => {
@@ -210,18 +192,8 @@ describe('what phones and screens record', () => {
       await made('odd.mp4', '-c:v', 'libx264', '-pix_fmt', 'yuv444p', '-vf', 'scale=181:321'),
     );
     expect([width, height]).toEqual([181, 321]);
-    const { stdout } = await execa('ffprobe', [
-      '-v',
-      'error',
-      '-select_streams',
-      'v',
-      '-show_entries',
-      'stream=width,height',
-      '-of',
-      'csv=p=0',
-      house.storage.reviewCopy(footageId),
-    ]);
-    expect(stdout.trim()).toBe('182,322');
+    const stdout = await probed(house.storage.reviewCopy(footageId), 'stream=width,height');
+    expect(stdout).toBe('182,322');
   });
 
   it('a recording that does not say how long it is is as long as its frames', async () => {

@@ -1,7 +1,7 @@
 import type { Note } from '@lean-mentor/core/desk';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
-import { insertFootage } from '../features/footage/index.ts';
+import { insertFootage, newFootage } from '../features/footage/index.ts';
 import { insertRequest } from '../features/requests/index.ts';
 import type { House } from '../house.ts';
 
@@ -62,22 +62,12 @@ export async function bringRequest(
     dueAt: new Date(now.getTime() + 86_400_000),
   });
   await insertFootage(house, {
-    id: footageId,
-    requestId,
-    fileName: 'round.mp4',
-    byteSize,
-    uploadId: null,
+    ...newFootage({ id: footageId, requestId, fileName: 'round.mp4', byteSize, changedAt: now }),
     state,
-    step: '',
-    share: 0,
-    secondsLeft: null,
     failure: state === 'failed' ? 'It failed.' : null,
     width: 360,
     height: 640,
-    frameCount: null,
     seconds: 60,
-    advice: null,
-    changedAt: now,
   });
   return { requestId, footageId };
 }

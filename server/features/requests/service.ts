@@ -4,7 +4,7 @@ import { addBusinessDays } from 'date-fns';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { maySeeClient } from '../access/index.ts';
-import { insertFootage } from '../footage/index.ts';
+import { insertFootage, newFootage } from '../footage/index.ts';
 import { findRequest, insertRequest } from './repository.ts';
 
 /** Working days within which a critique is promised, until plans exist. */
@@ -22,28 +22,7 @@ export async function createRequest(house: House, account: Account, said: BodyOf
       { ...intake, id, state: 'uploading', sentAt: now, dueAt: addBusinessDays(now, promisedWorkingDays) },
       transaction,
     );
-    await insertFootage(
-      house,
-      {
-        id: house.newId(),
-        requestId: id,
-        fileName,
-        byteSize,
-        uploadId: null,
-        state: 'uploading',
-        step: 'On its way',
-        share: 0,
-        secondsLeft: null,
-        failure: null,
-        width: null,
-        height: null,
-        frameCount: null,
-        seconds: null,
-        advice: null,
-        changedAt: now,
-      },
-      transaction,
-    );
+    await insertFootage(house, newFootage({ id: house.newId(), requestId: id, fileName, byteSize, changedAt: now }), transaction);
   });
   return (await findRequest(house, id))!;
 }
