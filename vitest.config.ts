@@ -17,7 +17,9 @@ export default defineConfig({
           name: 'server',
           include: ['server/**/*.test.ts'],
           globalSetup: ['scripts/testDatabase.mjs'],
-          testTimeout: 30_000,
+          // Each file has a house of its own; loading the server anew for each costs more than most files' tests.
+          isolate: false,
+          testTimeout: 90_000,
           hookTimeout: 60_000,
         },
       },
