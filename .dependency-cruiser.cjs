@@ -32,7 +32,8 @@ module.exports = {
       name: 'sequelize-stays-in-repositories',
       severity: 'error',
       from: { path: floor('server'), pathNot: ['^server/db/', '/model[.]ts$', '/repository[.]ts$', '[.]test[.]ts$', '^server/testing/'] },
-      to: { path: packages('sequelize') },
+      // The type of a transaction may be handed through.
+      to: { path: packages('sequelize'), dependencyTypesNot: ['type-only'] },
     },
     {
       name: 'express-stays-out-of-services',

@@ -1,16 +1,16 @@
-import type { Request } from '@lean-mentor/contract';
+import type { Draft, Footage, Request } from '@lean-mentor/contract';
 import { demoPassword } from '@lean-mentor/demo';
 
 /** Somebody who calls the API from Node, with a session of their own. */
 export interface Caller {
   base: string;
   ask: (method: string, path: string, more?: { body?: BodyInit; headers?: Record<string, string> }) => Promise<Response>;
-  /** Opens a request for a file of this many bytes. */
-  openRequest: (byteSize: number, question: string) => Promise<Request>;
-  /** Uploads bytes as the footage of a request (tus, one piece). Answers the seconds it took. */
-  upload: (request: Request, bytes: Uint8Array<ArrayBuffer>) => Promise<number>;
-  /** Waits until the footage of a request is ready or has failed; answers which. */
-  settled: (requestId: string) => Promise<string>;
+  /** Sends a request with one file of this many bytes, still to be uploaded; answers its footage. */
+  openRequest: (byteSize: number, question: string) => Promise<Footage>;
+  /** Uploads the bytes of a footage (tus, one piece). Answers the seconds it took. */
+  upload: (footage: Footage, bytes: Uint8Array<ArrayBuffer>) => Promise<number>;
+  /** Waits until a footage is ready or has failed; answers which. */
+  settled: (footageId: string) => Promise<string>;
   /** Waits until nobody's footage is being made ready any more. */
   quiet: () => Promise<void>;
 }
@@ -37,30 +37,31 @@ export async function signInTo(base: string, who: string): Promise<Caller> {
   token = session.token;
 
   const footageStates = async (as: Caller['ask']) =>
-    ((await (await as('GET', '/api/requests')).json()) as { requests: Request[] }).requests.map((r) => ({
-      id: r.id,
-      state: r.footage.state,
-    }));
+    ((await (await as('GET', '/api/requests')).json()) as { requests: Request[] }).requests.flatMap((r) => r.footages);
   const wait = () => new Promise((resolve) => setTimeout(resolve, pollMs));
   return {
     base,
     ask,
     openRequest: async (byteSize, question) => {
+      const clientId = session.account.clients[0].id as string;
+      const draft = (await (await ask('POST', '/api/drafts', json({ clientId }))).json()) as Draft;
       const said = {
-        clientId: session.account.clients[0].id,
-        fileName: 'bench.mp4',
-        byteSize,
-        kind: 'sparring',
+        kind: 'hard-sparring',
         attire: 'jacket',
+        ruleSheet: 'open-mat',
         whoClient: 'green',
         whoPartner: 'white',
         question,
+        partnerConsent: 'agreed',
       };
-      return (await (await ask('POST', '/api/requests', json(said))).json()) as Request;
+      await ask('PATCH', `/api/drafts/${draft.id}`, json({ step: 'check', said }));
+      const added = await ask('POST', `/api/requests/${draft.id}/footages`, json({ fileName: 'bench.mp4', byteSize }));
+      await ask('POST', `/api/requests/${draft.id}/send`);
+      return (await added.json()) as Footage;
     },
-    upload: async (request, bytes) => {
+    upload: async (footage, bytes) => {
       const tus = { 'Tus-Resumable': '1.0.0' };
-      const metadata = `footageId ${Buffer.from(request.footage.id).toString('base64')}`;
+      const metadata = `footageId ${Buffer.from(footage.id).toString('base64')}`;
       const begun = performance.now();
       const opened = await ask('POST', '/api/uploads', {
         headers: { ...tus, 'Upload-Length': String(bytes.length), 'Upload-Metadata': metadata },
@@ -69,16 +70,16 @@ export async function signInTo(base: string, who: string): Promise<Caller> {
       await ask('PATCH', at, { body: bytes, headers: { ...tus, 'Upload-Offset': '0', 'Content-Type': 'application/offset+octet-stream' } });
       return (performance.now() - begun) / 1000;
     },
-    settled: async (requestId) => {
+    settled: async (footageId) => {
       for (;;) {
-        const state = (await footageStates(ask)).find((r) => r.id === requestId)?.state ?? 'missing';
+        const state = (await footageStates(ask)).find((f) => f.id === footageId)?.state ?? 'missing';
         if (!['waiting', 'working'].includes(state)) return state;
         await wait();
       }
     },
     quiet: async () => {
       const coach = await signInTo(base, 'marit');
-      while ((await footageStates(coach.ask)).some((r) => ['waiting', 'working'].includes(r.state))) await wait();
+      while ((await footageStates(coach.ask)).some((f) => ['waiting', 'working'].includes(f.state))) await wait();
     },
   };
 }

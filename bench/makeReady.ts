@@ -21,10 +21,10 @@ export async function benchMakeReady(client: Caller, folder: string): Promise<{ 
   if (run.status !== 0) throw new Error('The bare encoding failed.');
   const bareSeconds = (performance.now() - begun) / 1000;
 
-  const request = await client.openRequest(bytes.length, 'How soon is it ready?');
-  await client.upload(request, bytes);
+  const footage = await client.openRequest(bytes.length, 'How soon is it ready?');
+  await client.upload(footage, bytes);
   const arrived = performance.now();
-  const state = await client.settled(request.id);
+  const state = await client.settled(footage.id);
   if (state !== 'ready') throw new Error(`The clip became ${state}.`);
   const seconds = (performance.now() - arrived) / 1000;
   const figure = {
@@ -35,5 +35,5 @@ export async function benchMakeReady(client: Caller, folder: string): Promise<{ 
     bareSeconds: Math.round(bareSeconds * 100) / 100,
     frames,
   };
-  return { figures: [figure], requestId: request.id };
+  return { figures: [figure], requestId: footage.requestId };
 }

@@ -14,10 +14,10 @@ export async function benchUpload(client: Caller, folder: string): Promise<Figur
   await file.write(bytes);
   await file.close();
   const bareSeconds = (performance.now() - begun) / 1000;
-  const request = await client.openRequest(bytes.length, 'How fast does it arrive?');
-  const seconds = await client.upload(request, bytes);
+  const footage = await client.openRequest(bytes.length, 'How fast does it arrive?');
+  const seconds = await client.upload(footage, bytes);
   // It is no video, and is told so; what follows must not be timed against that.
-  await client.settled(request.id);
+  await client.settled(footage.id);
   return [
     {
       figure: 'upload throughput',

@@ -31,7 +31,7 @@ describe('an operation', () => {
 describe('a desk edit', () => {
   it('names the field that a new thing lacks', () => {
     const read = deskChange.safeParse({ changeId: id, entity: 'mark', id, before: null, after: { atFrame: 3 } });
-    expect(read.error?.issues.map((i) => i.path.join('.'))).toEqual(['after.state']);
+    expect(read.error?.issues.map((i) => i.path.join('.'))).toEqual(['after.footageId', 'after.state']);
   });
 
   it('may name any few fields of what exists, but only its own', () => {

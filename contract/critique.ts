@@ -4,7 +4,7 @@ import { drawing, note } from './desk.ts';
 import { done, frame, id, instant, written } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
 import { intake } from './requests.ts';
-import { bout } from './footage.ts';
+import { bout, footageStates } from './footage.ts';
 
 export const critiqueDraft = z.object({ opening: z.string().max(2000), noteIds: z.array(id).max(mostFixes) });
 
@@ -12,7 +12,7 @@ export const critiqueDraft = z.object({ opening: z.string().max(2000), noteIds: 
 export const sentFix = z.object({
   position: z.int().min(1).max(mostFixes),
   note,
-  drawings: z.array(drawing),
+  drawings: z.array(drawing.omit({ footageId: true })),
   atFrame: frame,
   atSeconds: z.number(),
   /** The clip plays from 2 s before the moment to 2 s after it, as far as the footage reaches. */
@@ -32,7 +32,9 @@ export const critique = z.object({
   sentAt: instant,
   readAt: instant.nullable(),
   fixes: z.array(sentFix),
-  footage: z.object({ id, seconds: z.number(), width: z.number(), height: z.number(), bouts: z.array(bout) }),
+  footages: z.array(
+    z.object({ id, state: z.enum(footageStates), seconds: z.number(), width: z.number(), height: z.number(), bouts: z.array(bout) }),
+  ),
 });
 export type Critique = z.infer<typeof critique>;
 

@@ -6,9 +6,11 @@ import { request } from './requests.ts';
 
 const share = z.number().min(-1).max(2);
 
-export const mark = z.object({ id, atFrame: frame, state: z.enum(['open', 'noted', 'let-go']) });
+/** Frames are of the footage that each thing names. */
+export const mark = z.object({ id, footageId: id, atFrame: frame, state: z.enum(['open', 'noted', 'let-go']) });
 export const note = z.object({
   id,
+  footageId: id,
   fromFrame: frame,
   toFrame: frame.nullable(),
   kind: z.enum(noteKinds),
@@ -21,6 +23,7 @@ export const note = z.object({
 });
 export const drawing = z.object({
   id,
+  footageId: id,
   tool: z.enum(drawingTools),
   colour: z.enum(strokeColours),
   points: z

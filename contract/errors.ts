@@ -15,6 +15,12 @@ export const errorTable = {
   'nothing-chosen': { status: 409, words: 'Choose at least one note as a fix before sending.' },
   'no-opening': { status: 409, words: 'Write an opening line before sending.' },
   'not-retryable': { status: 409, words: 'This footage has not failed, so there is nothing to try again.' },
+  'not-a-draft': { status: 409, words: 'This has been sent already. Look under My critiques.' },
+  'not-now': { status: 409, words: 'This request is not at a point where that can be done. Load the page again.' },
+  'no-footage': { status: 409, words: 'Choose at least one video first.' },
+  'no-guardian': { status: 409, words: 'You are under 18 and no guardian has a sign-in here yet. Ask your coach to add one.' },
+  'footage-removed': { status: 410, words: 'This footage was removed, because its client or the partner on film asked for it.' },
+  'address-expired': { status: 410, words: 'This address has expired or is not yours. Open the page again.' },
   'already-uploaded': { status: 409, words: 'This footage has arrived already.' },
   unknown: { status: 500, words: 'Something went wrong on our side. Nothing you sent before this was lost.' },
 } as const satisfies Record<string, { status: number; words: string }>;

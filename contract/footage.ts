@@ -1,9 +1,11 @@
+import { adviceKinds, pictureEdges } from '@lean-mentor/core/footage';
 import { z } from 'zod';
-import { positionCodes } from '@lean-mentor/core/scoring';
-import { frame, id } from './ids.ts';
+import { positionCodes, ruleSheetNames } from '@lean-mentor/core/scoring';
+import { frame, id, instant } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
 
-export const footageStates = ['uploading', 'waiting', 'working', 'ready', 'failed'] as const;
+/** removed: the client took it back or the partner's consent was withdrawn; nothing of it is left but its name. */
+export const footageStates = ['uploading', 'waiting', 'working', 'ready', 'failed', 'removed'] as const;
 
 /** Where a footage is on its way. `share` 0..1 of the present step's whole; `secondsLeft` null while unknown. */
 export const footageProgress = z.object({
@@ -25,9 +27,42 @@ export const span = z.object({
   toFrame: frame,
 });
 
-/** A bout inside footage: frames from inclusive, to exclusive. Spans may be empty while no positions are coded. */
-export const bout = z.object({ id, fromFrame: frame, toFrame: frame, spans: z.array(span) });
+export const outcomes = ['won', 'lost', 'level'] as const;
+
+/**
+ * A bout inside footage: frames from inclusive, to exclusive; its clock starts at `fromFrame`. Spans may be empty while no
+ * positions are coded. What is null or empty is as the request says.
+ */
+export const bout = z.object({
+  id,
+  fromFrame: frame,
+  toFrame: frame,
+  spans: z.array(span).max(2000),
+  /** Found by the motion analysis and not yet accepted by a person. */
+  proposed: z.boolean().default(false),
+  /** Place in the day's order, from 1. */
+  order: z.int().min(1).max(200).default(1),
+  /** How long it was meant to be, in seconds. */
+  lengthSeconds: z.number().min(10).max(3600).nullable().default(null),
+  ruleSheet: z.enum(ruleSheetNames).nullable().default(null),
+  clientWords: z.string().trim().max(120).default(''),
+  partnerWords: z.string().trim().max(120).default(''),
+  outcome: z.enum(outcomes).nullable().default(null),
+  /** "by 4 to 2", "armlock at 3:10". */
+  outcomeWords: z.string().trim().max(120).default(''),
+});
 export type Bout = z.infer<typeof bout>;
+
+export const alignedBy = ['sound', 'motion', 'hand'] as const;
+/** How a second camera's clock lies against the first: its second 0 is second `offsetSeconds` of the other. */
+export const alignment = z.object({
+  toFootageId: id,
+  offsetSeconds: z.number().min(-86_400).max(86_400),
+  /** 0..1: how clearly this offset beats every other; null where it was set by hand. */
+  confidence: z.number().min(0).max(1).nullable(),
+  by: z.enum(alignedBy),
+});
+export type Alignment = z.infer<typeof alignment>;
 
 export const footage = footageProgress.extend({
   fileName: z.string(),
@@ -40,6 +75,8 @@ export const footage = footageProgress.extend({
   /** What is wrong with it for a reviewer, in words; empty where nothing is, and until it has been looked at. */
   advice: z.array(z.string()),
   bouts: z.array(bout),
+  /** Set where it shows the same bouts as another footage of the request. */
+  alignment: alignment.nullable(),
 });
 export type Footage = z.infer<typeof footage>;
 
@@ -70,10 +107,71 @@ export const getMotion = operation({
     level: z.array(z.number().min(0).max(1)),
     lulls: z.array(stretch),
     bursts: z.array(stretch),
-    lost: z.array(stretch.extend({ edge: z.enum(['left', 'right']) })),
+    lost: z.array(stretch.extend({ edge: z.enum(pictureEdges) })),
+    /** First frames of new shots: the recording was cut there. */
+    cuts: z.array(frame),
     bells: z.array(z.number()),
-    advice: z.array(stretch.extend({ kind: z.enum(['lost', 'dark']), words: z.string() })),
+    advice: z.array(stretch.extend({ kind: z.enum(adviceKinds), words: z.string() })),
+    /** The strip: small pictures row by row in one image, and the frame each shows. */
+    strip: z.object({ columns: z.int(), width: z.int(), height: z.int(), frames: z.array(frame) }),
   }),
+});
+
+export const getSound = operation({
+  name: 'getSound',
+  room: 'footage',
+  method: 'get',
+  path: '/api/footages/:footageId/sound',
+  access: everyRole,
+  summary: 'How loud each hundredth of a second is (0..255), empty without sound, and how strongly something new is heard in it.',
+  params,
+  response: z.object({ rate: z.number(), peaks: z.array(z.number()), onsets: z.array(z.number()) }),
+});
+
+export const getViewing = operation({
+  name: 'getViewing',
+  room: 'footage',
+  method: 'get',
+  path: '/api/footages/:footageId/viewing',
+  access: everyRole,
+  summary: 'Addresses of review copy, poster and strip for the caller alone, good until a time.',
+  params,
+  response: z.object({ reviewCopy: z.string(), poster: z.string(), strip: z.string(), until: instant }),
+});
+
+export const getFrameStill = operation({
+  name: 'getFrameStill',
+  room: 'footage',
+  method: 'get',
+  path: '/api/footages/:footageId/frames/:frame/still.jpg',
+  access: everyRole,
+  summary: 'One frame of the review copy as a small picture.',
+  params: params.extend({ frame: z.coerce.number().int().min(0).max(10_000_000) }),
+  stream: 'image/jpeg',
+});
+
+export const saveBouts = operation({
+  name: 'saveBouts',
+  room: 'footage',
+  method: 'put',
+  path: '/api/footages/:footageId/bouts',
+  access: everyRole,
+  summary: 'The bouts of a footage as they are now: accepted, moved, split, added, removed.',
+  params,
+  body: z.object({ bouts: z.array(bout).max(200) }),
+  response: z.object({ bouts: z.array(bout) }),
+});
+
+export const saveAlignment = operation({
+  name: 'saveAlignment',
+  room: 'footage',
+  method: 'put',
+  path: '/api/footages/:footageId/alignment',
+  access: coaching,
+  summary: 'How this footage lies against another of the same request; null when it shows something else.',
+  params,
+  body: z.object({ alignment: alignment.nullable() }),
+  response: z.object({ alignment: alignment.nullable() }),
 });
 
 export const streamReviewCopy = operation({
@@ -82,7 +180,7 @@ export const streamReviewCopy = operation({
   method: 'get',
   path: '/api/footages/:footageId/review.mp4',
   access: everyRole,
-  summary: 'The review copy; range requests are answered.',
+  summary: 'The review copy, by the address of getViewing; range requests are answered.',
   params,
   stream: 'video/mp4',
 });
@@ -94,6 +192,17 @@ export const getPoster = operation({
   path: '/api/footages/:footageId/poster.jpg',
   access: everyRole,
   summary: 'A still from a third of the way in.',
+  params,
+  stream: 'image/jpeg',
+});
+
+export const getStrip = operation({
+  name: 'getStrip',
+  room: 'footage',
+  method: 'get',
+  path: '/api/footages/:footageId/strip.jpg',
+  access: everyRole,
+  summary: 'The strip of small pictures, by the address of getViewing.',
   params,
   stream: 'image/jpeg',
 });
@@ -113,7 +222,7 @@ export const retryFootage = operation({
   room: 'footage',
   method: 'post',
   path: '/api/footages/:footageId/retry',
-  access: coaching,
+  access: everyRole,
   summary: 'Try again to make a failed footage ready.',
   params,
   response: footageProgress,

@@ -29,4 +29,4 @@ export const operation = <const O extends Operation>(o: O): O => o;
 
 export type ParamsOf<O extends Operation> = O extends { params: infer S extends z.ZodType } ? z.output<S> : Record<string, never>;
 export type BodyOf<O extends Operation> = O extends { body: infer S extends z.ZodType } ? z.output<S> : undefined;
-export type ResponseOf<O extends Operation> = O extends { response: infer S extends z.ZodType } ? z.input<S> : never;
+export type ResponseOf<O extends Operation> = O extends { response: infer S extends z.ZodType } ? z.output<S> : never;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { deskDocument } from './desk.ts';
-import { span } from './footage.ts';
+import { bout } from './footage.ts';
 import { id, instant } from './ids.ts';
 import { roles } from './operation.ts';
 import { client } from './clients.ts';
@@ -19,14 +19,8 @@ export const practiceFile = z.object({
       clientId: id,
       sentAt: instant,
       dueAt: instant,
-      /** The footage's file, beside the practice file or an absolute path. */
-      footage: z.object({
-        id,
-        file: z.string(),
-        boutFromFrame: z.int().min(0),
-        boutToFrame: z.int().min(1),
-        spans: z.array(span),
-      }),
+      /** Each with its file, beside the practice file or an absolute path, and the bouts in it. */
+      footages: z.array(z.object({ id, file: z.string(), bouts: z.array(bout) })).min(1),
       document: deskDocument.optional(),
       critique: z.object({ id, opening: z.string(), noteIds: z.array(id), sentAt: instant, readAt: instant.nullable() }).optional(),
     }),

@@ -4,8 +4,9 @@ import { join } from 'node:path';
 import { axeSource } from './axe.ts';
 import { demoPractice } from '@lean-mentor/demo';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
-import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { answerAllSteps, choose } from './sendFootage.ts';
 import { laptop, launch, phone, settledFrame, visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
@@ -31,10 +32,6 @@ const slowUpload = async (page: Page, bytesPerSecond: number | null): Promise<vo
     uploadThroughput: bytesPerSecond ?? -1,
   });
 };
-const choose = async (page: Page, file: string): Promise<void> => {
-  const input = await page.waitForSelector('input[type=file]');
-  await (input as ElementHandle<HTMLInputElement>).uploadFile(file);
-};
 
 describe('an upload that is cut off', () => {
   it('goes on where it stopped after the page was loaded anew, and refuses another file', async () => {
@@ -43,21 +40,24 @@ describe('an upload that is cut off', () => {
     const other = join(folder, 'other.mp4');
     await writeBarcodeClip(other, { frames: 20, width: 160, height: 90 });
     const petra = await visit(browser, base, 'petra', '/send', phone);
-    await slowUpload(petra.page, 150_000);
-    await choose(petra.page, file);
-    await petra.fill('Who are you in the picture?', 'grey top');
-    await petra.fill('And the other one?', 'black top');
-    await petra.press('radio', 'Sparring');
-    await petra.press('radio', 'No jacket');
-    await petra.fill('What do you want to know?', 'Does it arrive whole?');
+    await slowUpload(petra.page, 40_000);
+    await answerAllSteps(petra, {
+      file,
+      you: 'grey top',
+      partner: 'black top',
+      kind: 'Hard sparring',
+      attire: 'No jacket',
+      question: 'Does it arrive whole?',
+    });
     await petra.press('button', 'Send');
+    await petra.page.waitForFunction(() => location.pathname === '/mine', { timeout: 60_000 });
     await petra.sees(/[1-9]\d*\.\d MB of|0\.[1-9] MB of/, 60_000);
 
     // Whether the upload asks before the page is left is the browser's own dialog.
     petra.page.on('dialog', (dialog) => void dialog.accept());
     await petra.page.reload();
     await petra.sees('Not all of long.mp4 has arrived.');
-    await choose(petra.page, other);
+    await choose(petra, other);
     await petra.sees(/That is another file: .* Choose long\.mp4\./);
 
     const offsets: number[] = [];
@@ -66,7 +66,7 @@ describe('an upload that is cut off', () => {
       if (request.method() === 'PATCH' && offset) offsets.push(Number(offset));
     });
     await slowUpload(petra.page, null);
-    await choose(petra.page, file);
+    await choose(petra, file);
     await petra.sees(/Making the review copy|Waiting its turn|With your coach/, 60_000);
     expect(offsets[0]).toBeGreaterThan(0);
     expect(petra.faults.filter((fault) => !/ERR_|net::/.test(fault))).toEqual([]);
@@ -145,7 +145,7 @@ describe('every main screen', () => {
     await bram.sees('Your sweep is clean');
     await look(bram.page, 'Critique');
     await bram.page.goto(`${base}/send`);
-    await bram.sees('What do you want to know?');
+    await bram.sees('Choose the video');
     await look(bram.page, 'Send footage');
     expect(found).toEqual([]);
   });

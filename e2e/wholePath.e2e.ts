@@ -2,9 +2,10 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { brightnessAt, readBarcode, writeBarcodeClip, type BarcodeClip } from '@lean-mentor/demo/barcode';
-import type { Browser, ElementHandle } from 'puppeteer-core';
+import type { Browser } from 'puppeteer-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { answerAllSteps } from './sendFootage.ts';
 import { frameOnStage, laptop, launch, phone, settledFrame, visit, type Visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
@@ -36,18 +37,21 @@ const fetchBytes = async (from: Visit, path: string): Promise<Buffer> =>
 describe('the way of one request', () => {
   it('begins with a client who sends a file from a phone and sees what is missing first', async () => {
     await wen.press('link', 'Send footage');
-    await wen.press('button', 'Send');
-    await wen.sees('Choose the video first.');
-    await wen.sees('Choose one.');
-    const input = await wen.page.waitForSelector('input[type=file]');
-    await (input as ElementHandle<HTMLInputElement>).uploadFile(join(folder, 'phone.mp4'));
-    await wen.fill('Who are you in the picture?', 'green jacket');
-    await wen.fill('And the other one?', 'white jacket');
-    await wen.press('radio', 'Match');
-    await wen.press('radio', 'Jacket');
+    await answerAllSteps(wen, {
+      file: join(folder, 'phone.mp4'),
+      you: 'green jacket',
+      partner: 'white jacket',
+      kind: 'Match',
+      attire: 'Jacket',
+      question: ' ',
+    });
+    await wen.sees('Write what you want to know.');
+    await wen.press('button', 'Write what you want to know.');
     await wen.fill('What do you want to know?', question);
+    await wen.press('button', 'Check and send');
+    await wen.sees(`“${question}”`);
     await wen.press('button', 'Send');
-    await wen.sees('My critiques');
+    await wen.page.waitForFunction(() => location.pathname === '/mine', { timeout: 20_000 });
     await wen.sees(question);
   });
 
@@ -73,7 +77,7 @@ describe('the way of one request', () => {
       [...row.querySelectorAll('a')].find((a) => a.textContent === 'Open on the desk')!.click();
     }, question);
     await marit.sees('Stiff neck');
-    await marit.sees(/Match, jacket/);
+    await marit.sees(/Match, Points, jacket/);
     expect(await settledFrame(marit.page)).toBe(0);
     expect(await frameOnStage(marit.page)).toBe(0);
   });

@@ -1,7 +1,7 @@
 import type { Logger } from 'pino';
 import type { Config } from './config/config.ts';
 import type { Database } from './db/database.ts';
-import type { FootageStorage } from './media/storage.ts';
+import type { FootageStorage } from './storage/index.ts';
 
 /** What every service is given: its database and storage, and the time and ids as parameters so that tests can set them. */
 export interface House {

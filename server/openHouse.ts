@@ -3,14 +3,14 @@ import { pino } from 'pino';
 import type { Config } from './config/config.ts';
 import { openDatabase } from './db/database.ts';
 import type { House } from './house.ts';
-import { diskStorage } from './media/storage.ts';
+import { openStorage } from './storage/index.ts';
 
-/** The real house: MariaDB, local disk, the machine's clock. */
+/** The real house: MariaDB, disk or bucket, the machine's clock. */
 export function openHouse(config: Config): House {
   return {
     config,
     db: openDatabase(config.database),
-    storage: diskStorage(config.dataDir),
+    storage: openStorage(config),
     log: pino({ level: config.logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime }),
     now: () => new Date(),
     newId: () => randomUUID(),

@@ -80,6 +80,7 @@ describe('drawings on a frame', () => {
   it('are those whose life holds it, first frame included and last excluded', () => {
     const drawing = (id: string, fromFrame: number, toFrame: number): Drawing => ({
       id,
+      footageId: 'f',
       tool: 'arrow',
       colour: 'chalk',
       points: [],

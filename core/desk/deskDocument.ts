@@ -1,6 +1,7 @@
-/** What lies on the desk for one request. Frames are of the footage; `fromFrame` inclusive, `toFrame` exclusive. */
+/** What lies on the desk for one request. Frames are of the footage each thing names; `fromFrame` inclusive, `toFrame` exclusive. */
 export interface Mark {
   id: string;
+  footageId: string;
   atFrame: number;
   /** open: still to be looked at; noted: became a note; let-go: looked at and dropped. */
   state: 'open' | 'noted' | 'let-go';
@@ -11,6 +12,7 @@ export type NoteKind = (typeof noteKinds)[number];
 
 export interface Note {
   id: string;
+  footageId: string;
   fromFrame: number;
   /** Null: the note stands on one frame. */
   toFrame: number | null;
@@ -33,6 +35,7 @@ export type StrokeColour = (typeof strokeColours)[number];
 
 export interface Drawing {
   id: string;
+  footageId: string;
   tool: DrawingTool;
   colour: StrokeColour;
   /** Picture coordinates: fractions of width and height, origin top left, so they hold at any size. An arrow has tail and tip. */
@@ -49,11 +52,21 @@ export interface DeskDocument {
 
 export const emptyDesk = (): DeskDocument => ({ marks: {}, notes: {}, drawings: {} });
 
+const ofFootage = <T extends { footageId: string }>(things: Record<string, T>, footageId: string): Record<string, T> =>
+  Object.fromEntries(Object.entries(things).filter(([, thing]) => thing.footageId === footageId));
+
+/** What of a desk stands on one footage. */
+export const deskOfFootage = ({ marks, notes, drawings }: DeskDocument, footageId: string): DeskDocument => ({
+  marks: ofFootage(marks, footageId),
+  notes: ofFootage(notes, footageId),
+  drawings: ofFootage(drawings, footageId),
+});
+
 /** Drawings alive on a frame, in the order given (of a document: object order, which is the order they were made in). */
-export const drawingsAtFrame = (drawings: readonly Drawing[], frame: number): Drawing[] =>
+export const drawingsAtFrame = <D extends Pick<Drawing, 'fromFrame' | 'toFrame'>>(drawings: readonly D[], frame: number): D[] =>
   drawings.filter((d) => d.fromFrame <= frame && frame < d.toFrame);
 
-/** Marks and notes as stops for "previous / next", ascending, one per frame. */
+/** Marks and notes of one footage as stops for "previous / next", ascending, one per frame. */
 export function stopsOf(document: DeskDocument): number[] {
   const frames = [
     ...Object.values(document.marks)

@@ -42,7 +42,7 @@ describe('the shape of a drawing', () => {
   });
 
   it('is laid over a dark edge in the still', () => {
-    const svg = drawingsSvg([{ ...arrow, points: [...arrow.points], id: 'a', colour: 'partner', fromFrame: 0, toFrame: 1 }], 1280, 720);
+    const svg = drawingsSvg([{ ...arrow, points: [...arrow.points], colour: 'partner' }], 1280, 720);
     expect(svg.indexOf('#0B0D0C')).toBeLessThan(svg.indexOf('#FF8A3D'));
     expect(svg).toContain('viewBox="0 0 1280 720"');
   });

@@ -55,7 +55,7 @@ export const strokeEdge = '#0B0D0C';
 export const strokeEdgeFactor = 1.9;
 
 /** All drawings as one SVG document of the picture's size. */
-export function drawingsSvg(drawings: readonly Drawing[], width: number, height: number): string {
+export function drawingsSvg(drawings: readonly Pick<Drawing, 'tool' | 'colour' | 'points'>[], width: number, height: number): string {
   const line = (path: string, colour: string, stroke: number): string =>
     `<path d="${path}" fill="none" stroke="${colour}" stroke-width="${n(stroke)}" stroke-linecap="round" stroke-linejoin="round"/>`;
   const body = drawings

@@ -1,4 +1,5 @@
 export {
+  deskOfFootage,
   drawingsAtFrame,
   drawingTools,
   emptyDesk,

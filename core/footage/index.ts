@@ -3,3 +3,7 @@ export { clampFrame, frameAtSeconds, frameTableFault, secondsOfFrame, seekSecond
 export { drawingLife } from './drawingLife.ts';
 export { clockText, durationText } from './clockText.ts';
 export * from './motion/index.ts';
+export { boutsFault, fitSpans, moveBout, roomForBout, splitBout } from './bouts.ts';
+export { alignMotion, alignSound, type AlignmentFound } from './alignment.ts';
+export { SoundEnvelope, soundEnvelopeRate, type FootageSound } from './soundEnvelope.ts';
+export { colourWords, colourWordsAt } from './colourWords.ts';

@@ -9,3 +9,4 @@ export {
   type Span,
 } from './position.ts';
 export { leanRibbon, ribbonOutline, type RibbonKnot } from './leanRibbon.ts';
+export { ruleSheetNames, ruleSheetWords, type RuleSheetName } from './ruleSheet.ts';

@@ -1,24 +1,23 @@
 import type { PracticeFile } from '@lean-mentor/contract';
+import { footageId } from './footageId.ts';
 import { stableId } from './stableId.ts';
 
 type Desk = NonNullable<PracticeFile['requests'][number]['document']>;
 type Note = Desk['notes'][string];
 type Drawing = Desk['drawings'][string];
 
+/** Whose footage lies on whose desk. */
+const footageOf = { ilse: footageId('ilse-harbour-round'), bram: footageId('bram-night-shift') };
+type Who = keyof typeof footageOf;
+
 const byId = <T extends { id: string }>(things: T[]): Record<string, T> => Object.fromEntries(things.map((t) => [t.id, t]));
 
-const marks = (who: string, frames: { atFrame: number; state: 'open' | 'noted' | 'let-go' }[]): Desk['marks'] =>
-  byId(frames.map((mark) => ({ id: stableId(`mark ${who} ${mark.atFrame}`), ...mark })));
+const marks = (who: Who, frames: { atFrame: number; state: 'open' | 'noted' | 'let-go' }[]): Desk['marks'] =>
+  byId(frames.map((mark) => ({ id: stableId(`mark ${who} ${mark.atFrame}`), footageId: footageOf[who], ...mark })));
 
-const note = (
-  who: string,
-  fromFrame: number,
-  kind: Note['kind'],
-  what: string,
-  instead: Note['instead'],
-  more: Partial<Note> = {},
-): Note => ({
+const note = (who: Who, fromFrame: number, kind: Note['kind'], what: string, instead: Note['instead'], more: Partial<Note> = {}): Note => ({
   id: stableId(`note ${who} ${fromFrame}`),
+  footageId: footageOf[who],
   fromFrame,
   toFrame: null,
   kind,
@@ -31,14 +30,9 @@ const note = (
   ...more,
 });
 
-const drawing = (
-  who: string,
-  fromFrame: number,
-  tool: Drawing['tool'],
-  colour: Drawing['colour'],
-  points: [number, number][],
-): Drawing => ({
+const drawing = (who: Who, fromFrame: number, tool: Drawing['tool'], colour: Drawing['colour'], points: [number, number][]): Drawing => ({
   id: stableId(`drawing ${who} ${fromFrame} ${tool}`),
+  footageId: footageOf[who],
   tool,
   colour,
   points: points.map(([x, y]) => ({ x, y })),

@@ -1,6 +1,7 @@
-import type { PracticeFile } from '@lean-mentor/contract';
+import { bout, intake, type PracticeFile } from '@lean-mentor/contract';
 import { groundTruthOf } from '../timeline/groundTruth.ts';
 import { clipPlans } from './clips.ts';
+import { footageId } from './footageId.ts';
 import { bramDesk, bramFixes, ilseDesk } from './desks.ts';
 import { accounts, clientId, clients } from './people.ts';
 import { stableId } from './stableId.ts';
@@ -14,17 +15,31 @@ const at = (today: Date, days: number, hour: number): string =>
   new Date(Date.UTC(today.getUTCFullYear(), today.getUTCMonth(), today.getUTCDate(), hour) + days * dayMs).toISOString();
 
 /** Footage of a clip, its bout coded as the ground truth says. */
-function footageOf(clip: string): Request['footage'] {
+function footageOf(clip: string): Request['footages'][number] {
   const plan = clipPlans.find((p) => p.name === clip)!;
   const truth = groundTruthOf(plan);
   return {
-    id: stableId(`footage ${clip}`),
+    id: footageId(clip),
     file: `${clip}.mp4`,
-    boutFromFrame: truth.bout.fromFrame,
-    boutToFrame: truth.bout.toFrame,
-    spans: truth.spans as Request['footage']['spans'],
+    bouts: [bout.parse({ id: stableId(`bout ${clip}`), ...truth.bout, spans: truth.spans })],
   };
 }
+
+/** What nobody has said anything about. */
+const {
+  whoClient: _client,
+  whoPartner: _partner,
+  question: _question,
+  ...blank
+} = intake.parse({
+  whoClient: '-',
+  whoPartner: '-',
+  question: '-',
+  kind: 'match',
+  attire: 'jacket',
+  ruleSheet: 'open-mat',
+  partnerConsent: 'agreed',
+});
 
 /** The whole demo practice as a file, dated relative to `today`. */
 export function demoPractice(today: Date): PracticeFile {
@@ -32,19 +47,20 @@ export function demoPractice(today: Date): PracticeFile {
   const request = (
     clip: string,
     name: string,
-    said: Pick<Request, 'kind' | 'attire' | 'question'>,
+    said: Pick<Request, 'kind' | 'attire' | 'ruleSheet' | 'question'> & Partial<Request>,
     sentDays: number,
     dueDays: number,
     more: Partial<Request> = {},
   ): Request => ({
     id: stableId(`request ${clip}`),
     clientId: clientId(name),
+    ...blank,
     ...said,
     whoClient: words(clip).client,
     whoPartner: words(clip).partner,
     sentAt: at(today, sentDays, 6),
     dueAt: at(today, dueDays, 17),
-    footage: footageOf(clip),
+    footages: [footageOf(clip)],
     ...more,
   });
   return {
@@ -55,7 +71,14 @@ export function demoPractice(today: Date): PracticeFile {
       request(
         'ilse-harbour-round',
         'Ilse Tarrow',
-        { kind: 'sparring', attire: 'no-jacket', question: 'My knee shield goes and then everything goes. What leaves first?' },
+        {
+          kind: 'hard-sparring',
+          attire: 'no-jacket',
+          ruleSheet: 'open-mat',
+          lengthMinutes: 6,
+          partnerSize: 'larger',
+          question: 'My knee shield goes and then everything goes. What leaves first?',
+        },
         -1,
         1,
         { document: ilseDesk },
@@ -63,21 +86,37 @@ export function demoPractice(today: Date): PracticeFile {
       request(
         'noor-quay-open',
         'Noor Valdane',
-        { kind: 'match', attire: 'jacket', question: 'I was ahead. Was leaving mount for the back worth it?' },
+        {
+          kind: 'match',
+          attire: 'jacket',
+          ruleSheet: 'points-jacket',
+          lengthMinutes: 5,
+          partnerLevel: 'same',
+          partnerSize: 'same',
+          event: 'Quay Open',
+          question: 'I was ahead. Was leaving mount for the back worth it?',
+        },
         -1,
         2,
       ),
       request(
         'ruben-long-frames',
         'Ruben Castellane',
-        { kind: 'sparring', attire: 'no-jacket', question: 'My arms are long and my frames still fold. Where?' },
+        {
+          kind: 'light-sparring',
+          attire: 'no-jacket',
+          ruleSheet: 'open-mat',
+          lengthMinutes: 5,
+          partnerLevel: 'higher',
+          question: 'My arms are long and my frames still fold. Where?',
+        },
         0,
         3,
       ),
       request(
         'bram-night-shift',
         'Bram Okonjo',
-        { kind: 'sparring', attire: 'no-jacket', question: 'I sweep people and cannot stay on top. Why?' },
+        { kind: 'hard-sparring', attire: 'no-jacket', ruleSheet: 'open-mat', question: 'I sweep people and cannot stay on top. Why?' },
         -9,
         -6,
         {

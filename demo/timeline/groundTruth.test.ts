@@ -101,8 +101,11 @@ describe('the demo practice', () => {
   });
 
   it('has notes and marks inside their footage', () => {
-    for (const { footage, document } of practice.requests)
-      for (const { fromFrame } of Object.values(document?.notes ?? {})) expect(fromFrame).toBeLessThan(footage.boutToFrame);
+    for (const { footages, document } of practice.requests)
+      for (const note of Object.values(document?.notes ?? {})) {
+        const bouts = footages.find((f) => f.id === note.footageId)!.bouts;
+        expect(bouts.some((b) => note.fromFrame >= b.fromFrame && note.fromFrame < b.toFrame)).toBe(true);
+      }
   });
 
   it('uses poses of the library only', () => {

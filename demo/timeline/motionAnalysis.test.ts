@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import {
   activityOf,
   BellFinder,
+  cutsOf,
   frameFeatures,
   greyBytes,
   lostAction,
@@ -96,7 +97,7 @@ describe.each(clipPlans.map((plan) => [plan.name, plan] as const))('the motion o
   });
 
   it('is advised on in words: what, from when to when, and what to do', () => {
-    const advice = qualityAdvice(features, lostAction(features, secondsAt), secondsAt);
+    const advice = qualityAdvice({ features, lost: lostAction(features, secondsAt), cuts: cutsOf(features), sharpness: [] }, secondsAt);
     expect(advice.map((a) => a.kind)).toEqual(truth.faults.filter((f) => f.kind === 'lost' || f.kind === 'dark').map((f) => f.kind));
     for (const { words } of advice) expect(words).toMatch(/ from \d:\d\d to \d:\d\d\. [A-Z].*\.$/);
   });

@@ -47,7 +47,7 @@ describe('loading the demo practice', () => {
 
   it('refuses a practice whose spans leave a gap, saying where', async () => {
     const practice = demoPractice(new Date());
-    practice.requests[0]!.footage.spans[2]!.fromFrame += 5;
+    practice.requests[0]!.footages[0]!.bouts[0]!.spans[2]!.fromFrame += 5;
     await expect(importPractice(house, practice, clips)).rejects.toThrow(/mp4: spans\[2\] starts at frame \d+; frame \d+ is expected\./);
   });
 });

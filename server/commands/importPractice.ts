@@ -1,60 +1,91 @@
-import { copyFile, stat } from 'node:fs/promises';
-import { basename, dirname, resolve } from 'node:path';
-import { practiceFile, type PracticeFile } from '@lean-mentor/contract';
+import { copyFile, mkdtemp, rm, stat } from 'node:fs/promises';
+import { basename, dirname, join, resolve } from 'node:path';
+import { intake, practiceFile, type PracticeFile } from '@lean-mentor/contract';
 import { emptyDesk } from '@lean-mentor/core/desk';
+import type { FrameTable } from '@lean-mentor/core/footage';
 import { tilingFault } from '@lean-mentor/core/scoring';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
 import { putCritique, sentFixOf } from '../features/critique/index.ts';
 import { insertBout, insertFootage, newFootage } from '../features/footage/index.ts';
-import { insertRequest } from '../features/requests/index.ts';
+import { insertRequest, newRequest } from '../features/requests/index.ts';
 import type { House } from '../house.ts';
 import { enqueueJob } from '../jobs/index.ts';
 import { probe } from '../media/probe.ts';
 import { readSourceTimes } from '../media/frameTimes.ts';
 import { sniffFile } from '../media/sniffContainer.ts';
+import { originalKey } from '../storage/index.ts';
 
-async function importRequest(house: House, wanted: PracticeFile['requests'][number], coachName: string, folder: string): Promise<void> {
-  const { footage, document = emptyDesk(), critique, sentAt, dueAt, ...intake } = wanted;
-  const source = resolve(folder, footage.file);
-  const fault = tilingFault(footage.spans, footage.boutFromFrame, footage.boutToFrame);
-  if (fault) throw new Error(`${footage.file}: ${fault}`);
-  await insertRequest(house, { ...intake, sentAt: new Date(sentAt), dueAt: new Date(dueAt), state: critique ? 'sent' : 'waiting' });
-  const byteSize = (await stat(source)).size;
+type Wanted = PracticeFile['requests'][number];
+type Footage = Wanted['footages'][number];
+
+async function importFootage(house: House, requestId: string, position: number, wanted: Footage, source: string): Promise<void> {
+  for (const bout of wanted.bouts) {
+    const fault = tilingFault(bout.spans, bout.fromFrame, bout.toFrame);
+    if (fault) throw new Error(`${wanted.file}: ${fault}`);
+  }
+  // Storage takes over what it is given; the file beside the practice stays where it is.
+  const folder = await mkdtemp(join(house.config.dataDir, 'import-'));
+  const copy = join(folder, 'original');
+  await copyFile(source, copy);
+  await house.storage.putFile(originalKey(wanted.id), copy);
+  await rm(folder, { recursive: true });
   await insertFootage(house, {
-    ...newFootage({ id: footage.id, requestId: intake.id, fileName: basename(source), byteSize, changedAt: house.now() }),
+    ...newFootage({
+      id: wanted.id,
+      requestId,
+      position,
+      fileName: basename(source),
+      byteSize: (await stat(source)).size,
+      changedAt: house.now(),
+    }),
     state: 'waiting',
     step: 'Waiting its turn',
+    originalKey: originalKey(wanted.id),
   });
-  await insertBout(house, {
-    id: house.newId(),
-    footageId: footage.id,
-    fromFrame: footage.boutFromFrame,
-    toFrame: footage.boutToFrame,
-    spans: footage.spans,
-  });
-  await copyFile(source, house.storage.original(footage.id));
-  for (const mark of Object.values(document.marks)) await house.db.marks.create({ ...mark, requestId: intake.id });
-  for (const note of Object.values(document.notes)) await house.db.notes.create({ ...note, requestId: intake.id });
-  for (const drawing of Object.values(document.drawings)) await house.db.drawings.create({ ...drawing, requestId: intake.id });
+  for (const bout of wanted.bouts) await insertBout(house, { ...bout, footageId: wanted.id });
+}
+
+async function importRequest(house: House, wanted: Wanted, coachName: string, folder: string): Promise<void> {
+  const { id: requestId, clientId, footages, document = emptyDesk(), critique, sentAt, dueAt } = wanted;
+  const sourceOf = (footage: Footage): string => resolve(folder, footage.file);
+  await insertRequest(
+    house,
+    newRequest({
+      id: requestId,
+      clientId,
+      intake: intake.parse(wanted),
+      sentAt: new Date(sentAt),
+      dueAt: new Date(dueAt),
+      state: critique ? 'sent' : 'waiting',
+    }),
+  );
+  for (const [i, footage] of footages.entries()) await importFootage(house, requestId, i + 1, footage, sourceOf(footage));
+  for (const mark of Object.values(document.marks)) await house.db.marks.create({ ...mark, requestId });
+  for (const note of Object.values(document.notes)) await house.db.notes.create({ ...note, requestId });
+  for (const drawing of Object.values(document.drawings)) await house.db.drawings.create({ ...drawing, requestId });
   if (critique) {
-    const { videoStream, demuxer } = await probe(source, await sniffFile(source));
-    const table = await readSourceTimes(source, demuxer, videoStream);
+    const tables = new Map<string, FrameTable>();
+    for (const footage of footages) {
+      const source = sourceOf(footage);
+      const { videoStream, demuxer } = await probe(source, await sniffFile(source));
+      tables.set(footage.id, await readSourceTimes(source, demuxer, videoStream));
+    }
     const fixes = critique.noteIds.map((noteId, i) => {
-      const fix = sentFixOf(document, noteId, i + 1, table);
-      if (!fix) throw new Error(`The critique of request ${intake.id} names note ${noteId}, which is not among its notes.`);
+      const fix = sentFixOf(document, noteId, i + 1, tables);
+      if (!fix) throw new Error(`The critique of request ${requestId} names note ${noteId}, which is not among its notes.`);
       return fix;
     });
     await putCritique(house, {
       ...critique,
-      requestId: intake.id,
+      requestId,
       fixes,
       coachName,
       sentAt: new Date(critique.sentAt),
       readAt: critique.readAt ? new Date(critique.readAt) : null,
     });
   }
-  await enqueueJob(house, 'make-ready', footage.id);
+  for (const footage of footages) await enqueueJob(house, 'make-ready', footage.id);
 }
 
 /**

@@ -1,6 +1,15 @@
 import { resolve } from 'node:path';
 import { z } from 'zod';
 
+/** An S3-compatible store and the bucket in it that footage is kept in. */
+export interface S3Settings {
+  endpoint: string;
+  region: string;
+  bucket: string;
+  accessKeyId: string;
+  secretAccessKey: string;
+}
+
 /** What the environment says. Every name is in README's table. */
 export interface Config {
   port: number;
@@ -10,6 +19,8 @@ export interface Config {
   secret: string;
   logLevel: string;
   webDir: string;
+  /** Where footage is kept instead of `dataDir`, when set. */
+  s3: S3Settings | null;
 }
 
 const port = (name: string, fallback: number) =>
@@ -30,8 +41,31 @@ const environment = z.object({
     .default('lean_mentor'),
   LEAN_DB_PASSWORD: z.string({ error: 'LEAN_DB_PASSWORD is missing; scripts/start.mjs sets it.' }).min(8),
   LEAN_SECRET: z.string({ error: 'LEAN_SECRET is missing; scripts/start.mjs sets it.' }).min(16),
+  LEAN_S3_BUCKET: z.string().optional(),
+  LEAN_S3_ENDPOINT: z.url('LEAN_S3_ENDPOINT must be an address such as https://store.example.').optional(),
+  LEAN_S3_REGION: z.string().default('local'),
+  LEAN_S3_KEY: z.string().optional(),
+  LEAN_S3_SECRET: z.string().optional(),
   LEAN_LOG: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
 });
+
+type Environment = z.output<typeof environment>;
+
+function s3Of(e: Environment): S3Settings | null {
+  if (!e.LEAN_S3_BUCKET) return null;
+  if (!e.LEAN_S3_ENDPOINT || !e.LEAN_S3_KEY || !e.LEAN_S3_SECRET)
+    throw new Error('LEAN_S3_BUCKET is set, so LEAN_S3_ENDPOINT, LEAN_S3_KEY and LEAN_S3_SECRET must be set too.');
+  return {
+    bucket: e.LEAN_S3_BUCKET,
+    endpoint: e.LEAN_S3_ENDPOINT,
+    region: e.LEAN_S3_REGION,
+    accessKeyId: e.LEAN_S3_KEY,
+    secretAccessKey: e.LEAN_S3_SECRET,
+  };
+}
+
+/** Where programs are found. */
+export const programPath = (): string => process.env['PATH'] ?? '';
 
 /** Reads and checks the environment. Throws one sentence that names the variable at fault. */
 export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
@@ -44,6 +78,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     database: { port: e.LEAN_DB_PORT, user: 'lean', password: e.LEAN_DB_PASSWORD, name: e.LEAN_DB_NAME },
     secret: e.LEAN_SECRET,
     logLevel: e.LEAN_LOG,
+    s3: s3Of(e),
     webDir: resolve(import.meta.dirname, '../../web/dist'),
   };
 }

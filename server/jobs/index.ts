@@ -1,1 +1,1 @@
-export { enqueueJob } from './repository.ts';
+export { dropJob, enqueueJob } from './repository.ts';

@@ -2,6 +2,8 @@ import { writeFile } from 'node:fs/promises';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { createApp } from '../http/app.ts';
+import { originalKey } from '../storage/index.ts';
+import { pathOf } from '../testing/footage.ts';
 import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { visit } from '../testing/visitor.ts';
@@ -65,7 +67,7 @@ describe('claiming', () => {
 describe('running', () => {
   it('makes footage ready and settles the job', async () => {
     const { footageId } = await bringRequest(house, clientA, 'waiting');
-    await writeBarcodeClip(house.storage.original(footageId), { frames: 40, width: 160, height: 120 });
+    await writeBarcodeClip(pathOf(house, originalKey(footageId)), { frames: 40, width: 160, height: 120 });
     await enqueueJob(house, 'make-ready', footageId);
     await runUntil(footageId, 'ready');
     expect(await house.db.jobs.findOne({ where: { subjectId: footageId }, raw: true })).toMatchObject({ state: 'done', attempts: 1 });
@@ -73,7 +75,7 @@ describe('running', () => {
 
   it('gives up at once on a file that is no footage, in words for the client, and a retry tries again', async () => {
     const { footageId } = await bringRequest(house, clientA, 'waiting');
-    await writeFile(house.storage.original(footageId), 'no video');
+    await writeFile(pathOf(house, originalKey(footageId)), 'no video');
     await enqueueJob(house, 'make-ready', footageId);
     await runUntil(footageId, 'failed');
     expect(await footageOf(footageId)).toMatchObject({
@@ -81,7 +83,7 @@ describe('running', () => {
     });
     expect(await house.db.jobs.findOne({ where: { subjectId: footageId }, raw: true })).toMatchObject({ state: 'resting', attempts: 1 });
 
-    await writeBarcodeClip(house.storage.original(footageId), { frames: 20, width: 160, height: 120 });
+    await writeBarcodeClip(pathOf(house, originalKey(footageId)), { frames: 20, width: 160, height: 120 });
     const open = createApp(house);
     const coach = await visit(open.app, 'coach');
     expect((await coach.ask('post', `/api/footages/${footageId}/retry`, {})).body).toMatchObject({ state: 'waiting', failure: null });
@@ -118,7 +120,7 @@ describe('running', () => {
 
   it('puts a job back untried when it is stopped from outside', async () => {
     const { footageId } = await bringRequest(house, clientA, 'waiting');
-    await writeBarcodeClip(house.storage.original(footageId), { frames: 500, width: 320, height: 180 });
+    await writeBarcodeClip(pathOf(house, originalKey(footageId)), { frames: 500, width: 320, height: 180 });
     await enqueueJob(house, 'make-ready', footageId);
     const stop = new AbortController();
     const run = runJobs(house, 'worker', stop.signal);

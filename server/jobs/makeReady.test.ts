@@ -8,8 +8,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { MediaFault } from '../media/mediaFault.ts';
 import type { FootageMotion } from '../media/motionReader.ts';
 import { frameImage, stillPng } from '../media/still.ts';
+import { frameTableKey, motionKey, originalKey, posterKey, reviewCopyKey } from '../storage/index.ts';
 import { barcodeOf } from '../testing/barcode.ts';
-import { ffmpeg, footageOf, probed, tableOf } from '../testing/footage.ts';
+import { ffmpeg, footageOf, pathOf, probed, tableOf } from '../testing/footage.ts';
 import { movePeopleIn } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { makeReady } from './makeReady.ts';
@@ -55,13 +56,13 @@ describe('footage of a phone (uneven frame times, frames out of order in the fil
   it('has in the review copy, at each index of the table, the frame of that number', async () => {
     const table = await tableOf(house, footageId);
     for (const frame of [0, 1, 20, 75, 149])
-      expect(await barcodeOf(await frameImage(house.storage.reviewCopy(footageId), table, frame)), `frame ${frame}`).toBe(frame);
+      expect(await barcodeOf(await frameImage(pathOf(house, reviewCopyKey(footageId)), table, frame)), `frame ${frame}`).toBe(frame);
   });
 
   it('gives from the original the same frame as from the review copy', async () => {
     const table = await tableOf(house, footageId);
     for (let frame = 0; frame < 150; frame += 21)
-      expect(await barcodeOf(await frameImage(house.storage.original(footageId), table, frame)), `frame ${frame}`).toBe(frame);
+      expect(await barcodeOf(await frameImage(pathOf(house, originalKey(footageId)), table, frame)), `frame ${frame}`).toBe(frame);
   });
 
   it('gives a still at its own size with the drawing where it was drawn and nothing else changed', async () => {
@@ -77,14 +78,14 @@ describe('footage of a phone (uneven frame times, frames out of order in the fil
       fromFrame: 0,
       toFrame: 99,
     } as const;
-    const still = await stillPng(house.storage.original(footageId), table, 42, [{ ...drawing, points: [...drawing.points] }]);
+    const still = await stillPng(pathOf(house, originalKey(footageId)), table, 42, [{ ...drawing, points: [...drawing.points] }]);
     expect(await barcodeOf(still)).toBe(42);
     const { data, info } = await sharp(still).removeAlpha().raw().toBuffer({ resolveWithObject: true });
     expect([info.width, info.height]).toEqual([360, 640]);
     const at = (x: number, y: number): number[] => [...data.subarray((y * 360 + x) * 3, (y * 360 + x) * 3 + 3)];
     // Mid-shaft, the stroke's own colour (#2FC4CF); well beside it, the grey of the clip.
     expect(at(180, 576)).toEqual([47, 196, 207]);
-    const plain = await sharp(await frameImage(house.storage.original(footageId), table, 42))
+    const plain = await sharp(await frameImage(pathOf(house, originalKey(footageId)), table, 42))
       .removeAlpha()
       .raw()
       .toBuffer();
@@ -93,7 +94,7 @@ describe('footage of a phone (uneven frame times, frames out of order in the fil
   });
 
   it('has its motion read, one level a frame, from the same decoding', async () => {
-    const motion = JSON.parse(await readFile(house.storage.motion(footageId), 'utf8')) as FootageMotion;
+    const motion = JSON.parse(await readFile(pathOf(house, motionKey(footageId)), 'utf8')) as FootageMotion;
     expect(motion.level).toHaveLength(150);
     expect(Math.max(...motion.level)).toBeLessThanOrEqual(1);
     // The ramp of a barcode clip runs across the whole picture: a camera that turns and turns.
@@ -102,19 +103,19 @@ describe('footage of a phone (uneven frame times, frames out of order in the fil
   });
 
   it('has a poster that fits a list', async () => {
-    const { width, height, format } = await sharp(house.storage.poster(footageId)).metadata();
+    const { width, height, format } = await sharp(pathOf(house, posterKey(footageId))).metadata();
     expect([format, width, height]).toEqual(['jpeg', 270, 480]);
   });
 
   it('leaves no half-written file behind', async () => {
-    for (const file of [house.storage.reviewCopy(footageId), house.storage.frameTable(footageId)])
+    for (const file of [pathOf(house, reviewCopyKey(footageId)), pathOf(house, frameTableKey(footageId))])
       await expect(stat(`${file}.partial`)).rejects.toThrow();
   });
 
   it('stays as it is when it is asked for again', async () => {
-    const before = await stat(house.storage.reviewCopy(footageId));
+    const before = await stat(pathOf(house, reviewCopyKey(footageId)));
     await makeReady(house, footageId, never);
-    expect((await stat(house.storage.reviewCopy(footageId))).mtimeMs).toBe(before.mtimeMs);
+    expect((await stat(pathOf(house, reviewCopyKey(footageId)))).mtimeMs).toBe(before.mtimeMs);
   });
 });
 
@@ -124,7 +125,7 @@ describe('the review copy', () => {
     await writeBarcodeClip(file, { frames: 60, bFrames: 2, width: 320, height: 180 });
     const footageId = await footageOf(house, file);
     await makeReady(house, footageId, never);
-    const stdout = await probed(house.storage.reviewCopy(footageId), 'frame=pict_type');
+    const stdout = await probed(pathOf(house, reviewCopyKey(footageId)), 'frame=pict_type');
     const kinds = stdout.replace(/[^IPB]/g, '');
     expect(kinds).toMatch(/^(IP{0,11})+$/);
     expect(kinds).toHaveLength(60);
@@ -135,7 +136,7 @@ describe('the review copy', () => {
     await ffmpeg('-f', 'lavfi', '-i', 'testsrc2=s=1620x1082:r=10:d=1', '-c:v', 'libx264', '-preset', 'ultrafast', file);
     const footageId = await footageOf(house, file);
     await makeReady(house, footageId, never);
-    const stdout = await probed(house.storage.reviewCopy(footageId), 'stream=width,height');
+    const stdout = await probed(pathOf(house, reviewCopyKey(footageId)), 'stream=width,height');
     expect(stdout).toBe('1280,854');
   });
 
@@ -204,6 +205,6 @@ describe('what is no footage', () => {
     );
     expect(fault).toBeInstanceOf(MediaFault);
     expect((fault as MediaFault).message).toMatch(words);
-    await expect(stat(house.storage.reviewCopy(footageId))).rejects.toThrow();
+    await expect(stat(pathOf(house, reviewCopyKey(footageId)))).rejects.toThrow();
   });
 });

@@ -1,86 +1,138 @@
-import { rename, writeFile } from 'node:fs/promises';
-import sharp from 'sharp';
-import { changeFootage, countBouts, findFootage, insertBout } from '../features/footage/index.ts';
+import { join } from 'node:path';
+import { bout } from '@lean-mentor/contract';
+import type { FrameTable, Stretch } from '@lean-mentor/core/footage';
+import { changeFootage, countBouts, findFootage, insertBout, type FootageRow } from '../features/footage/index.ts';
 import type { House } from '../house.ts';
-import { MediaFault } from '../media/mediaFault.ts';
-import { probe } from '../media/probe.ts';
+import { FfmpegFailure } from '../media/ffmpeg.ts';
 import { readFrameTable } from '../media/frameTimes.ts';
+import { MediaFault } from '../media/mediaFault.ts';
 import { MotionReader } from '../media/motionReader.ts';
+import { probe } from '../media/probe.ts';
 import { makeReviewCopy } from '../media/reviewCopy.ts';
 import { sniffFile } from '../media/sniffContainer.ts';
-import { frameImage } from '../media/still.ts';
+import { frameJpeg } from '../media/still.ts';
+import { StripReader } from '../media/stripReader.ts';
+import {
+  findingsKey,
+  footageFolder,
+  frameTableKey,
+  motionKey,
+  originalKey,
+  posterKey,
+  reviewCopyKey,
+  soundKey,
+  stripKey,
+} from '../storage/index.ts';
+import { withWorkFolder } from './workFolder.ts';
 
 /** Least time between two progress writes, in ms: the database hears of it, but is not flooded. */
 const progressEveryMs = 250;
 
+/** What goes into the footage's rows once everything made from it is in storage. */
+interface Findings {
+  frameCount: number;
+  seconds: number;
+  advice: string[];
+  bouts: Stretch[];
+}
+
+type Say = (step: string, share: number, secondsLeft: number | null) => Promise<void>;
+
 /**
- * Makes footage ready: probe → review copy, motion and bells → frame table → poster → bouts proposed. Each result is written whole under its final name, so
- * that a repeated run overwrites and a half-written file is never served. A MediaFault means that trying again is useless.
+ * Makes footage ready: probe → one decoding for review copy, strip, sound and movement → frame table → findings → poster. Each
+ * result is written whole, the findings last: where they are, a repeated run only enters them. A MediaFault means that
+ * trying again is useless.
  */
 export async function makeReady(house: House, footageId: string, signal: AbortSignal): Promise<void> {
   const footage = await findFootage(house, footageId);
-  if (!footage || footage.state === 'ready' || footage.state === 'uploading') return;
+  if (!footage || !['waiting', 'working'].includes(footage.state)) return;
   const { storage } = house;
-  const original = storage.original(footageId);
-  const say = (step: string, share: number, secondsLeft: number | null): Promise<void> =>
+  const say: Say = (step, share, secondsLeft) =>
     changeFootage(house, footageId, { state: 'working', step, share, secondsLeft, failure: null });
+  if ((await storage.size(findingsKey(footageId))) === null)
+    await withWorkFolder(house, footageId, (folder) => decode(house, footage, folder, say, signal));
+  signal.throwIfAborted();
+  await enterFindings(house, footageId, JSON.parse((await storage.read(findingsKey(footageId))).toString()) as Findings);
+  // Taken back while it was worked on: what was put into storage meanwhile goes as well.
+  const after = await findFootage(house, footageId);
+  if (!after || after.state === 'removed') await storage.remove(footageFolder(footageId));
+}
 
+/** Everything that is made from the footage's bytes, into storage. */
+async function decode(house: House, footage: FootageRow, folder: string, say: Say, signal: AbortSignal): Promise<void> {
+  const { storage } = house;
+  const { id } = footage;
   await say('Looking at the file', 0, null);
-  const found = await probe(original, await sniffFile(original));
-  await changeFootage(house, footageId, { width: found.width, height: found.height, seconds: found.seconds });
+  const original = await storage.local(footage.originalKey ?? originalKey(id));
+  try {
+    const found = await probe(original.path, await sniffFile(original.path));
+    await changeFootage(house, id, { width: found.width, height: found.height, seconds: found.seconds });
+    const readers = { motion: new MotionReader(), strip: new StripReader(found) };
+    const copy = join(folder, 'review.mp4');
+    await makeReviewCopy(original.path, copy, found, readers, progress(house, id, say), signal).catch((error: unknown) => {
+      if (signal.aborted || !(error instanceof FfmpegFailure) || error.ours) throw error;
+      throw new MediaFault('The video cannot be decoded; it may be damaged. Send the file again, or record it anew.', { cause: error });
+    });
+    await say('Reading every frame’s time', 0.92, 2);
+    const table = await readFrameTable(copy);
+    const strip = await readers.strip.finish();
+    const { motion, sound, bouts } = readers.motion.finish(table, readers.strip.sharpness);
+    await say('Taking a still', 0.96, 1);
+    const poster = await frameJpeg(copy, table, posterFrame(table));
+    signal.throwIfAborted();
+    const findings: Findings = {
+      frameCount: table.times.length,
+      seconds: table.endSeconds,
+      advice: motion.advice.map((a) => a.words),
+      bouts,
+    };
+    await storage.putBytes(frameTableKey(id), JSON.stringify(table));
+    await storage.putBytes(motionKey(id), JSON.stringify({ ...motion, strip: strip.layout }));
+    await storage.putBytes(soundKey(id), JSON.stringify(sound));
+    await storage.putBytes(stripKey(id), strip.jpeg);
+    await storage.putBytes(posterKey(id), poster);
+    await storage.putFile(reviewCopyKey(id), copy);
+    await storage.putBytes(findingsKey(id), JSON.stringify(findings));
+  } finally {
+    await original.release();
+  }
+}
 
+/** A third of the way in, where most rounds are under way. */
+const posterFrame = (table: FrameTable): number => Math.floor(table.times.length / 3);
+
+/** Says how far the decoding has come, every now and then. */
+function progress(house: House, footageId: string, say: Say): (share: number) => void {
   const started = Date.now();
   let saidAt = 0;
-  const partial = `${storage.reviewCopy(footageId)}.partial`;
-  const reader = new MotionReader();
-  await makeReviewCopy(
-    original,
-    partial,
-    found,
-    reader,
-    (share) => {
-      const now = Date.now();
-      if (now - saidAt < progressEveryMs) return;
-      saidAt = now;
-      const elapsed = (now - started) / 1000;
-      void say('Making the review copy', 0.05 + 0.85 * share, share > 0.02 ? (elapsed / share) * (1 - share) : null).catch((error) =>
-        house.log.warn({ err: error, footageId }, 'progress was not written'),
+  return (share) => {
+    const now = Date.now();
+    if (now - saidAt < progressEveryMs) return;
+    saidAt = now;
+    const elapsed = (now - started) / 1000;
+    say('Making the review copy', 0.05 + 0.85 * share, share > 0.02 ? (elapsed / share) * (1 - share) : null).catch((error: unknown) =>
+      house.log.warn({ err: error, footageId }, 'progress was not written'),
+    );
+  };
+}
+
+/** Enters what was found into the rows, once: whoever comes second finds it ready. */
+const enterFindings = (house: House, footageId: string, { bouts, ...found }: Findings): Promise<void> =>
+  house.db.sequelize.transaction(async (transaction) => {
+    // The first write locks the row.
+    await changeFootage(
+      house,
+      footageId,
+      { state: 'ready', step: 'Ready', share: 1, secondsLeft: 0, failure: null, ...found },
+      transaction,
+    );
+    const footage = await findFootage(house, footageId, transaction);
+    // What a person has marked is not proposed again.
+    if (footage?.state !== 'ready' || (await countBouts(house, footageId, transaction)) > 0) return;
+    for (const [i, { fromFrame, toFrame }] of bouts.entries())
+      await insertBout(
+        house,
+        { ...bout.parse({ id: house.newId(), fromFrame, toFrame, spans: [], proposed: true, order: i + 1 }), footageId },
+        transaction,
       );
-    },
-    signal,
-  ).catch((error: unknown) => {
-    if (signal.aborted) throw error;
-    throw new MediaFault('The video cannot be decoded; it may be damaged. Send the file again, or record it anew.', { cause: error });
   });
-  await rename(partial, storage.reviewCopy(footageId));
-
-  await say('Reading every frame’s time', 0.92, 2);
-  const table = await readFrameTable(storage.reviewCopy(footageId));
-  const { motion, bouts } = reader.finish(table);
-  await writeWhole(storage.frameTable(footageId), JSON.stringify(table));
-  await writeWhole(storage.motion(footageId), JSON.stringify(motion));
-
-  await say('Taking a still', 0.96, 1);
-  const third = Math.floor(table.times.length / 3);
-  const picture = await frameImage(storage.reviewCopy(footageId), table, third);
-  await sharp(picture).resize({ width: 480, height: 480, fit: 'inside' }).jpeg({ quality: 80 }).toFile(storage.poster(footageId));
-
-  // What a person has marked is not proposed again.
-  if ((await countBouts(house, footageId)) === 0)
-    for (const { fromFrame, toFrame } of bouts) await insertBout(house, { id: house.newId(), footageId, fromFrame, toFrame, spans: [] });
-  await changeFootage(house, footageId, {
-    state: 'ready',
-    step: 'Ready',
-    share: 1,
-    secondsLeft: 0,
-    frameCount: table.times.length,
-    seconds: table.endSeconds,
-    advice: motion.advice.map((a) => a.words),
-  });
-}
-
-/** Writes under another name first, so that a half-written file is never read. */
-async function writeWhole(path: string, text: string): Promise<void> {
-  await writeFile(`${path}.partial`, text);
-  await rename(`${path}.partial`, path);
-}

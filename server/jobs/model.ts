@@ -3,7 +3,7 @@ import { defineTable, instantColumn, key } from '../db/table.ts';
 
 export interface JobRow {
   id: string;
-  kind: 'make-ready';
+  kind: 'make-ready' | 'remove-footage';
   subjectId: string;
   /** resting: tried often enough; somebody must ask again. */
   state: 'waiting' | 'running' | 'done' | 'resting';
@@ -12,6 +12,8 @@ export interface JobRow {
   claimedBy: string | null;
   heartbeatAt: Date | null;
   reason: string | null;
+  /** remove-footage: what is to be removed, since the rows that knew may be gone. */
+  payload: { keys: string[]; uploadIds: string[] } | null;
 }
 
 export const jobTables = (sequelize: Sequelize) => ({
@@ -25,5 +27,6 @@ export const jobTables = (sequelize: Sequelize) => ({
     claimedBy: DataTypes.STRING,
     heartbeatAt: instantColumn,
     reason: DataTypes.TEXT,
+    payload: DataTypes.JSON,
   }),
 });

@@ -8,8 +8,9 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { MediaFault } from '../media/mediaFault.ts';
 import { frameImage } from '../media/still.ts';
+import { originalKey, reviewCopyKey } from '../storage/index.ts';
 import { barcodeOf } from '../testing/barcode.ts';
-import { ffmpeg, footageOf, probed, tableOf } from '../testing/footage.ts';
+import { ffmpeg, footageOf, pathOf, probed, tableOf } from '../testing/footage.ts';
 import { movePeopleIn } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { makeReady } from './makeReady.ts';
@@ -57,7 +58,7 @@ async function made(name: string, ...args: string[]): Promise<string> {
 /** Reads frame numbers back from review copy and original at these indices. */
 async function numbers({ footageId, table }: Ready, frames: number[]): Promise<(number | null)[][]> {
   const read = (path: string) => Promise.all(frames.map(async (frame) => barcodeOf(await frameImage(path, table, frame))));
-  return Promise.all([read(house.storage.reviewCopy(footageId)), read(house.storage.original(footageId))]);
+  return Promise.all([read(pathOf(house, reviewCopyKey(footageId))), read(pathOf(house, originalKey(footageId)))]);
 }
 
 const x264 = ['-c:v', 'libx264', '-preset', 'ultrafast', '-crf', '18'];
@@ -68,7 +69,7 @@ describe('what phones and screens record', () => {
       await made('hevc.mp4', '-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=error', '-tag:v', 'hvc1'),
     );
     expect(await numbers(footage, [0, 17, 69])).toEqual([[0, 17, 69], [0, 17, 69]]); // prettier-ignore
-    const stdout = await probed(house.storage.reviewCopy(footage.footageId), 'stream=codec_name');
+    const stdout = await probed(pathOf(house, reviewCopyKey(footage.footageId)), 'stream=codec_name');
     expect(stdout).toBe('h264');
   });
 
@@ -127,7 +128,7 @@ describe('what phones and screens record', () => {
 
   it('footage without sound becomes ready without sound', async () => {
     const { footageId, table } = await ready(await made('silent.mp4', '-an', '-c', 'copy'));
-    const stdout = await probed(house.storage.reviewCopy(footageId), 'stream=codec_type', 'all');
+    const stdout = await probed(pathOf(house, reviewCopyKey(footageId)), 'stream=codec_type', 'all');
     expect([stdout, table.times.length]).toEqual(['video', 70]);
   });
 
@@ -183,7 +184,7 @@ describe('what phones and screens record', () => {
   it('pixels that are not square are shown as wide as they are meant', async () => {
     const { width, height, footageId, table } = await ready(await made('anamorphic.mp4', ...x264, '-vf', 'setsar=4/3'));
     expect([width, height]).toEqual([427, 240]);
-    const still = await sharp(await frameImage(house.storage.original(footageId), table, 3)).metadata();
+    const still = await sharp(await frameImage(pathOf(house, originalKey(footageId)), table, 3)).metadata();
     expect([Math.round(still.width! / 2) * 2, still.height]).toEqual([426, 240]);
   });
 
@@ -192,7 +193,7 @@ describe('what phones and screens record', () => {
       await made('odd.mp4', '-c:v', 'libx264', '-pix_fmt', 'yuv444p', '-vf', 'scale=181:321'),
     );
     expect([width, height]).toEqual([181, 321]);
-    const stdout = await probed(house.storage.reviewCopy(footageId), 'stream=width,height');
+    const stdout = await probed(pathOf(house, reviewCopyKey(footageId)), 'stream=width,height');
     expect(stdout).toBe('182,322');
   });
 

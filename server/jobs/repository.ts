@@ -7,16 +7,26 @@ import type { JobRow } from './model.ts';
 const staleSeconds = 30;
 
 /** Puts a job on the list; the same job asked for again waits anew with its attempts forgotten. */
-export async function enqueueJob(house: House, kind: JobRow['kind'], subjectId: string, transaction?: Transaction): Promise<void> {
+export async function enqueueJob(
+  house: House,
+  kind: JobRow['kind'],
+  subjectId: string,
+  { transaction, payload = null }: { transaction?: Transaction; payload?: JobRow['payload'] } = {},
+): Promise<void> {
   await house.db.sequelize.query(
-    `INSERT INTO jobs (id, kind, subject_id, state, attempts, run_after) VALUES (:id, :kind, :subjectId, 'waiting', 0, :now)
-     ON DUPLICATE KEY UPDATE state = 'waiting', attempts = 0, run_after = VALUES(run_after), reason = NULL`,
+    `INSERT INTO jobs (id, kind, subject_id, state, attempts, run_after, payload) VALUES (:id, :kind, :subjectId, 'waiting', 0, :now, :payload)
+     ON DUPLICATE KEY UPDATE state = 'waiting', attempts = 0, run_after = VALUES(run_after), reason = NULL, payload = VALUES(payload)`,
     {
-      replacements: { id: house.newId(), kind, subjectId, now: house.now() },
+      replacements: { id: house.newId(), kind, subjectId, now: house.now(), payload: payload && JSON.stringify(payload) },
       type: QueryTypes.RAW,
       ...(transaction && { transaction }),
     },
   );
+}
+
+/** Takes a job off the list; a process that is at it stops at its next heartbeat. */
+export async function dropJob({ db }: House, kind: JobRow['kind'], subjectId: string, transaction: Transaction): Promise<void> {
+  await db.jobs.destroy({ where: { kind, subjectId }, transaction });
 }
 
 /**

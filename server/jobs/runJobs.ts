@@ -4,6 +4,8 @@ import { changeFootage } from '../features/footage/index.ts';
 import type { House } from '../house.ts';
 import { MediaFault } from '../media/mediaFault.ts';
 import { makeReady } from './makeReady.ts';
+import { removeFootage } from './removeFootage.ts';
+import { clearWorkFolders } from './workFolder.ts';
 import type { JobRow } from './model.ts';
 import { beatHeart, claimJob, settleJob } from './repository.ts';
 
@@ -12,6 +14,9 @@ const heartbeatMs = 5000;
 /** A job is tried this often; then it rests with its reason until somebody asks again. */
 const mostAttempts = 3;
 const backOffSeconds = 10;
+
+/** When a job that failed is tried again: each time twice as long after, an hour at most. */
+const later = (house: House, job: JobRow): Date => addSeconds(house.now(), Math.min(3600, backOffSeconds * 2 ** job.attempts));
 
 /** Runs one claimed job to its end, whatever that is. */
 async function runJob(house: House, worker: string, job: JobRow, signal: AbortSignal): Promise<void> {
@@ -23,7 +28,9 @@ async function runJob(house: House, worker: string, job: JobRow, signal: AbortSi
     );
   }, heartbeatMs);
   try {
-    await makeReady(house, job.subjectId, AbortSignal.any([signal, lost.signal]));
+    const stop = AbortSignal.any([signal, lost.signal]);
+    if (job.kind === 'make-ready') await makeReady(house, job.subjectId, stop);
+    else await removeFootage(house, job);
     await settleJob(house, job.id, worker, { state: 'done', reason: null });
   } catch (error) {
     if (lost.signal.aborted) return;
@@ -33,6 +40,10 @@ async function runJob(house: House, worker: string, job: JobRow, signal: AbortSi
       return;
     }
     house.log.warn({ err: error, jobId: job.id, footageId: job.subjectId, attempt: job.attempts }, 'job failed');
+    if (job.kind === 'remove-footage') {
+      await settleJob(house, job.id, worker, { state: 'waiting', reason: 'Removing failed.', runAfter: later(house, job) });
+      return;
+    }
     const reason = error instanceof MediaFault ? error.message : 'Making the footage ready failed on our side. The coach can try it again.';
     if (error instanceof MediaFault || job.attempts >= mostAttempts) {
       await settleJob(house, job.id, worker, { state: 'resting', reason });
@@ -41,7 +52,7 @@ async function runJob(house: House, worker: string, job: JobRow, signal: AbortSi
       await settleJob(house, job.id, worker, {
         state: 'waiting',
         reason,
-        runAfter: addSeconds(house.now(), backOffSeconds * 2 ** job.attempts),
+        runAfter: later(house, job),
       });
       await changeFootage(house, job.subjectId, { state: 'waiting', step: 'Waiting to be tried again', share: 0, secondsLeft: null });
     }
@@ -52,6 +63,7 @@ async function runJob(house: House, worker: string, job: JobRow, signal: AbortSi
 
 /** Claims and runs jobs one after another until `signal` aborts. A database that is away for a while is waited for. */
 export async function runJobs(house: House, worker: string, signal: AbortSignal): Promise<void> {
+  await clearWorkFolders(house);
   while (!signal.aborted) {
     try {
       const job = await claimJob(house, worker);

@@ -1,43 +1,110 @@
+import { tmpdir } from 'node:os';
 import type { Readable } from 'node:stream';
 import { execa, ExecaError } from 'execa';
+import { programPath } from '../config/config.ts';
 import type { Demuxer } from './sniffContainer.ts';
 
-/** Reading a file safely: the demuxer is forced, only local files and pipes may be opened, probing is bounded. */
-export const safeInput = (demuxer: Demuxer, path: string): string[] => ['-protocol_whitelist', 'file,pipe', '-f', demuxer, '-i', path];
+/** More streams than this no recording has; the demuxer stops there. */
+export const mostStreams = 64;
+/** A picture larger than this is not decoded, whatever the file's head says: 8K and a little. */
+export const mostPixels = 36_000_000;
+
+/** Reading a file safely: the demuxer is forced, only local files and pipes may be opened, streams and picture size are bounded. */
+export const safeInput = (demuxer: Demuxer, path: string): string[] => [
+  ...['-protocol_whitelist', 'file,pipe', '-max_streams', String(mostStreams), '-max_pixels', String(mostPixels)],
+  ...['-f', demuxer, '-i', path],
+];
 
 const common = ['-hide_banner', '-nostdin', '-v', 'error'];
+/** Address space of one run, in bytes: what 8K needs, and not the machine's whole memory. */
+const mostMemory = 4 * 1024 ** 3;
 
-/** Runs ffprobe and answers its JSON. Stopped after `timeoutSeconds` (default 30). */
-export async function ffprobeJson(args: string[], timeoutSeconds = 30): Promise<unknown> {
-  const { stdout } = await execa('ffprobe', ['-hide_banner', '-v', 'error', '-of', 'json', ...args], {
-    timeout: timeoutSeconds * 1000,
-    maxBuffer: 256 * 1024 * 1024,
-    stdin: 'ignore',
-  });
-  return JSON.parse(stdout);
+interface Limits {
+  /** Real time; processor time may be four times as much. */
+  timeoutSeconds: number;
+  /** Largest file it may write, in bytes. */
+  mostBytes?: number;
+  /** Its working and temporary directory. */
+  folder?: string;
+}
+
+/** A program of ffmpeg's at low priority and within limits, which sees nothing of our environment. */
+function limited(program: 'ffmpeg' | 'ffprobe', args: string[], { timeoutSeconds, mostBytes = 1024 ** 2, folder = tmpdir() }: Limits) {
+  const limits = [`--as=${mostMemory}`, `--fsize=${mostBytes}`, `--cpu=${Math.ceil(timeoutSeconds * 4)}`, '--core=0'];
+  return {
+    file: 'prlimit',
+    args: [...limits, 'nice', '-n', '10', program, ...args],
+    options: {
+      cwd: folder,
+      extendEnv: false,
+      env: { PATH: programPath(), TMPDIR: folder, HOME: folder },
+      timeout: timeoutSeconds * 1000,
+      forceKillAfterDelay: 2000,
+    },
+  } as const;
+}
+
+/** Why a run of ffmpeg ended badly. `ours`: nothing the file did (no room on the disk, killed from outside). */
+export class FfmpegFailure extends Error {
+  constructor(
+    readonly said: string,
+    readonly ours: boolean,
+    cause: unknown,
+  ) {
+    super(`ffmpeg failed: ${said}`, { cause });
+  }
+}
+
+/** Signals by which the limits end a run; any other one came from outside. */
+const limitSignals = ['SIGXCPU', 'SIGXFSZ', 'SIGSEGV', 'SIGABRT', 'SIGFPE', 'SIGILL', 'SIGBUS'];
+
+function failureOf(error: unknown): FfmpegFailure {
+  if (!(error instanceof ExecaError)) return new FfmpegFailure((error as Error).message, true, error);
+  const stderr = String(error.stderr ?? '').trim();
+  const said = stderr.split('\n').pop() || error.shortMessage;
+  const fromOutside = error.signal !== undefined && !error.timedOut && !limitSignals.includes(error.signal);
+  const neverRan = error.exitCode === undefined && error.signal === undefined && !error.timedOut;
+  return new FfmpegFailure(said, fromOutside || neverRan || stderr.includes('No space left on device'), error);
+}
+
+/** Runs ffprobe and answers its JSON. Rejects with an FfmpegFailure. */
+export async function ffprobeJson(args: string[], timeoutSeconds = 8): Promise<unknown> {
+  const run = limited('ffprobe', ['-hide_banner', '-v', 'error', '-of', 'json', ...args], { timeoutSeconds });
+  try {
+    const { stdout } = await execa(run.file, run.args, { ...run.options, maxBuffer: 256 * 1024 * 1024, stdin: 'ignore' });
+    return JSON.parse(stdout);
+  } catch (error) {
+    throw failureOf(error);
+  }
+}
+
+/** Runs ffprobe and hears what it says line by line, as CSV that begins with the section's name. Rejects with an FfmpegFailure. */
+export async function ffprobeLines(args: string[], hear: (line: string) => void, timeoutSeconds: number): Promise<void> {
+  const { file, args: all, options } = limited('ffprobe', ['-hide_banner', '-v', 'error', '-of', 'csv', ...args], { timeoutSeconds });
+  const run = execa(file, all, { ...options, stdin: 'ignore', buffer: { stdout: false } });
+  try {
+    for await (const line of run) hear(line);
+    await run;
+  } catch (error) {
+    throw failureOf(error);
+  }
 }
 
 /**
  * Runs ffmpeg at low priority. `onSeconds` hears how far into the footage it has come; `pipes` hear what it writes to
- * pipe 3 and on.
- * Rejects with the last line ffmpeg said.
+ * pipe 3 and on. Rejects with an FfmpegFailure.
  */
 export async function ffmpeg(
   args: string[],
-  options: {
-    signal?: AbortSignal;
-    timeoutSeconds: number;
-    onSeconds?: (seconds: number) => void;
-    pipes?: ((piece: Uint8Array) => void)[];
-  },
+  options: Limits & { signal?: AbortSignal; onSeconds?: (seconds: number) => void; pipes?: ((piece: Uint8Array) => void)[] },
 ): Promise<void> {
   const pipes = options.pipes ?? [];
-  const run = execa('nice', ['-n', '10', 'ffmpeg', ...common, '-y', '-progress', 'pipe:1', ...args], {
-    timeout: options.timeoutSeconds * 1000,
+  const { file, args: all, options: bounds } = limited('ffmpeg', [...common, '-y', '-progress', 'pipe:1', ...args], options);
+  const run = execa(file, all, {
+    ...bounds,
     ...(options.signal && { cancelSignal: options.signal }),
     stdio: ['ignore', 'pipe', 'pipe', ...pipes.map(() => 'pipe' as const)],
-    buffer: { stdout: false, fd3: false, fd4: false },
-    forceKillAfterDelay: 2000,
+    buffer: { stdout: false, fd3: false, fd4: false, fd5: false },
   });
   pipes.forEach((hear, i) => (run.stdio[i + 3] as unknown as Readable).on('data', hear));
   try {
@@ -47,18 +114,22 @@ export async function ffmpeg(
     }
     await run;
   } catch (error) {
-    const said = error instanceof ExecaError ? String(error.stderr).trim().split('\n').pop() : '';
-    throw new Error(`ffmpeg failed: ${said || (error as Error).message}`, { cause: error });
+    throw failureOf(error);
   }
 }
 
-/** Runs ffmpeg and answers what it writes to standard output, at most 200 MB. */
+/** Runs ffmpeg and answers what it writes to standard output, at most 200 MB. Rejects with an FfmpegFailure. */
 export async function ffmpegBytes(args: string[], timeoutSeconds: number): Promise<Buffer> {
-  const { stdout } = await execa('ffmpeg', [...common, ...args], {
-    timeout: timeoutSeconds * 1000,
-    encoding: 'buffer',
-    maxBuffer: 200 * 1024 * 1024,
-    stdin: 'ignore',
-  });
-  return Buffer.from(stdout);
+  const run = limited('ffmpeg', [...common, ...args], { timeoutSeconds });
+  try {
+    const { stdout } = await execa(run.file, run.args, {
+      ...run.options,
+      encoding: 'buffer',
+      maxBuffer: 200 * 1024 * 1024,
+      stdin: 'ignore',
+    });
+    return Buffer.from(stdout);
+  } catch (error) {
+    throw failureOf(error);
+  }
 }

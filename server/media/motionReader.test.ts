@@ -25,7 +25,7 @@ function read(piece: number): ReturnType<MotionReader['finish']> {
   const reader = new MotionReader();
   for (let at = 0; at < pictures.length; at += piece) reader.takePictures(pictures.subarray(at, at + piece));
   for (let at = 0; at < sound.length; at += piece) reader.takeSound(sound.subarray(at, at + piece));
-  return reader.finish(table);
+  return reader.finish(table, []);
 }
 
 describe('reading motion', () => {
@@ -46,6 +46,6 @@ describe('reading motion', () => {
   it('says something of every frame of the table, also where pictures are missing at the end', () => {
     const reader = new MotionReader();
     reader.takePictures(pictures.subarray(0, 100 * greyBytes));
-    expect(reader.finish(table).motion.level).toHaveLength(frames);
+    expect(reader.finish(table, []).motion.level).toHaveLength(frames);
   });
 });

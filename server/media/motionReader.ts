@@ -1,25 +1,33 @@
 import {
   activityOf,
   BellFinder,
+  cutsOf,
   frameFeatures,
   greyBytes,
   lostAction,
+  nothingMoves,
   proposeBouts,
   qualityAdvice,
+  SoundEnvelope,
+  type FootageSound,
   type FrameFeatures,
   type FrameTable,
   type LostAction,
   type QualityAdvice,
+  type SharpnessSample,
   type Stretch,
 } from '@lean-mentor/core/footage';
+import { picturesOf } from './pieces.ts';
 
-/** What was read off a footage's movement and sound. Kept as a file beside the review copy. */
+/** What was read off a footage's movement and sound. */
 export interface FootageMotion {
   /** How active each frame is: 0 as quiet as this footage gets, 1 as strong. */
   level: number[];
   lulls: Stretch[];
   bursts: Stretch[];
   lost: LostAction[];
+  /** First frames of new shots. */
+  cuts: number[];
   /** Seconds of the footage at which bells ring. */
   bells: number[];
   advice: QualityAdvice[];
@@ -29,26 +37,16 @@ export interface FootageMotion {
 export class MotionReader {
   private readonly features: FrameFeatures[] = [];
   private readonly bells = new BellFinder();
+  private readonly envelope = new SoundEnvelope();
   private before: Uint8Array | null = null;
-  private picture: Uint8Array = new Uint8Array(greyBytes);
-  private filled = 0;
   /** A sample cut in two between pieces. */
   private oddByte: number | null = null;
 
-  readonly takePictures = (piece: Uint8Array): void => {
-    for (let at = 0; at < piece.length;) {
-      const taken = Math.min(greyBytes - this.filled, piece.length - at);
-      this.picture.set(piece.subarray(at, at + taken), this.filled);
-      this.filled += taken;
-      at += taken;
-      if (this.filled < greyBytes) return;
-      this.features.push(frameFeatures(this.before, this.picture, this.features[this.features.length - 1]));
-      const free = this.before ?? new Uint8Array(greyBytes);
-      this.before = this.picture;
-      this.picture = free;
-      this.filled = 0;
-    }
-  };
+  readonly takePictures = picturesOf(greyBytes, (picture) => {
+    this.features.push(frameFeatures(this.before, picture, this.features[this.features.length - 1]));
+    this.before ??= new Uint8Array(greyBytes);
+    this.before.set(picture);
+  });
 
   /** Sound as 16-bit little-endian samples, mono, at `soundRate`. */
   readonly takeSound = (piece: Uint8Array): void => {
@@ -58,18 +56,20 @@ export class MotionReader {
     const samples = new Float32Array(bytes.length >> 1);
     for (let i = 0; i < samples.length; i++) samples[i] = view.getInt16(i * 2, true) / 32768;
     this.bells.add(samples);
+    this.envelope.add(samples);
   };
 
   /** Everything read, once the footage is through, and the bouts it seems to hold. */
-  finish(table: FrameTable): { motion: FootageMotion; bouts: Stretch[] } {
+  finish(table: FrameTable, sharpness: readonly SharpnessSample[]): { motion: FootageMotion; sound: FootageSound; bouts: Stretch[] } {
     // A picture more or less at the end, as damaged files have it, must not shift what is said of the others.
-    const features = table.times.map((_, frame) => this.features[frame] ?? { motion: 0, border: 0, brightness: 255, shiftX: 0, shiftY: 0 });
+    const features = table.times.map((_, frame) => this.features[frame] ?? nothingMoves);
     const secondsAt = (frame: number): number => table.times[frame] ?? table.endSeconds;
     const activity = activityOf(
       features.map((f) => f.motion),
       secondsAt,
     );
     const lost = lostAction(features, secondsAt);
+    const cuts = cutsOf(features);
     const bells = this.bells.bells();
     return {
       motion: {
@@ -77,10 +77,12 @@ export class MotionReader {
         lulls: activity.lulls,
         bursts: activity.bursts,
         lost,
+        cuts,
         bells,
-        advice: qualityAdvice(features, lost, secondsAt),
+        advice: qualityAdvice({ features, lost, cuts, sharpness }, secondsAt),
       },
-      bouts: proposeBouts(table, activity, bells),
+      sound: this.envelope.finish(),
+      bouts: proposeBouts(table, activity, bells, cuts),
     };
   }
 }

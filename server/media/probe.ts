@@ -1,6 +1,6 @@
-import { ExecaError } from 'execa';
+import { stat } from 'node:fs/promises';
 import { z } from 'zod';
-import { ffprobeJson, safeInput } from './ffmpeg.ts';
+import { FfmpegFailure, ffprobeJson, mostPixels, mostStreams, safeInput } from './ffmpeg.ts';
 import { readSourceTimes } from './frameTimes.ts';
 import { MediaFault } from './mediaFault.ts';
 import type { Demuxer } from './sniffContainer.ts';
@@ -14,6 +14,7 @@ const probed = z.object({
       width: z.number().optional(),
       height: z.number().optional(),
       duration: number.optional(),
+      avg_frame_rate: z.string().optional(),
       sample_aspect_ratio: z.string().optional(),
       disposition: z.object({ attached_pic: z.number().optional(), default: z.number().optional() }).optional(),
       side_data_list: z.array(z.object({ rotation: z.number().optional() }).loose()).optional(),
@@ -30,9 +31,15 @@ export interface Probe {
   width: number;
   height: number;
   seconds: number;
+  /** As the file says, 1 to 240; phones vary it. */
+  framesPerSecond: number;
 }
 
-const limits = { side: 8192, seconds: 4 * 3600, streams: 64 };
+/** Longest footage, in seconds. */
+export const longestSeconds = 4 * 3600;
+const longestSide = 8192;
+/** Footage longer than this, in seconds, with fewer bytes a second than this is no recording of a room: it decodes to nothing, for hours. */
+const hollow = { seconds: 600, bytesPerSecond: 2500 };
 
 type Stream = z.infer<typeof probed>['streams'][number];
 
@@ -44,35 +51,42 @@ function mainVideo(streams: Stream[]): Stream | undefined {
     .sort((a, b) => (b.disposition?.default ?? 0) - (a.disposition?.default ?? 0) || area(b) - area(a))[0];
 }
 
-/** Width of a pixel over its height, from "4:3"; 1 where it is not known. */
-function pixelAspect(text: string | undefined): number {
-  const [w, h] = (text ?? '').split(':').map(Number);
-  return w && h ? w / h : 1;
+/** A ratio such as "4:3" or "30000/1001"; null where it says nothing. */
+function ratioOf(text: string | undefined): number | null {
+  const [over, under] = (text ?? '').split(/[:/]/).map(Number);
+  return over && under && over / under > 0 ? over / under : null;
 }
+
+const tooManyStreams = 'The file holds far too many streams to be a recording. Send the video as your phone recorded it.';
 
 /** Probes footage. Throws a MediaFault, worded for the client, for what cannot be reviewed. */
 export async function probe(path: string, demuxer: Demuxer): Promise<Probe> {
   let found: z.infer<typeof probed>;
   try {
-    found = probed.parse(await ffprobeJson(['-show_streams', '-show_format', ...safeInput(demuxer, path)], 15));
+    found = probed.parse(await ffprobeJson(['-show_streams', '-show_format', ...safeInput(demuxer, path)]));
   } catch (error) {
-    if (error instanceof ExecaError && !error.timedOut && error.exitCode === undefined) throw error;
+    if (!(error instanceof FfmpegFailure) || error.ours) throw error;
+    if (/max_streams/.test(String((error.cause as { stderr?: string }).stderr))) throw new MediaFault(tooManyStreams);
     throw new MediaFault('The video cannot be opened; it may have been cut off on the way. Send the file again.', { cause: error });
   }
-  if (found.streams.length > limits.streams)
-    throw new MediaFault('The file holds far too many streams to be a recording. Send the video as your phone recorded it.');
+  if (found.streams.length >= mostStreams) throw new MediaFault(tooManyStreams);
   const video = mainVideo(found.streams);
   if (!video?.width || !video.height) throw new MediaFault('The file has sound but no picture. Send the video itself.');
-  // Recordings made in a browser, and some that were cut, do not say how long they are: their last frame does.
-  const seconds = found.format.duration ?? video.duration ?? (await readSourceTimes(path, demuxer, video.index)).endSeconds;
-  if (!(seconds > 0.5)) throw new MediaFault('The video is shorter than half a second. Send the whole round.');
-  if (seconds > limits.seconds) throw new MediaFault('The video is over four hours long. Cut it to the rounds you want looked at.');
-  if (video.width > limits.side || video.height > limits.side)
+  if (video.width > longestSide || video.height > longestSide || video.width * video.height > mostPixels)
     throw new MediaFault(`The picture is ${video.width} × ${video.height} pixels, larger than we can read. Record at 4K or less.`);
+  // Recordings made in a browser, and some that were cut, do not say how long they are: their last frame does.
+  const said = found.format.duration ?? video.duration ?? 0;
+  const seconds = said > 0 ? said : (await readSourceTimes(path, demuxer, video.index)).endSeconds;
+  if (!(seconds > 0.5)) throw new MediaFault('The video is shorter than half a second. Send the whole round.');
+  if (seconds > longestSeconds) throw new MediaFault('The video is over four hours long. Cut it to the rounds you want looked at.');
+  if (seconds > hollow.seconds && (await stat(path)).size / seconds < hollow.bytesPerSecond)
+    throw new MediaFault(
+      `The file says it is ${Math.round(seconds / 60)} minutes long and holds next to nothing. Send the video as your phone recorded it.`,
+    );
   const rotation = video.side_data_list?.find((d) => d.rotation !== undefined)?.rotation ?? 0;
   const turned = Math.abs(rotation) % 180 === 90;
   // Width in square pixels.
-  const wide = Math.round(video.width * pixelAspect(video.sample_aspect_ratio));
+  const wide = Math.round(video.width * (ratioOf(video.sample_aspect_ratio) ?? 1));
   return {
     demuxer,
     videoStream: video.index,
@@ -80,5 +94,6 @@ export async function probe(path: string, demuxer: Demuxer): Promise<Probe> {
     width: turned ? video.height : wide,
     height: turned ? wide : video.height,
     seconds,
+    framesPerSecond: Math.min(240, Math.max(1, ratioOf(video.avg_frame_rate) ?? 30)),
   };
 }

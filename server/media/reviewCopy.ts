@@ -1,8 +1,10 @@
-import { asShown } from './asShown.ts';
+import { dirname } from 'node:path';
 import { greyHeight, greyWidth, soundRate } from '@lean-mentor/core/footage';
+import { asShown } from './asShown.ts';
 import { ffmpeg, safeInput } from './ffmpeg.ts';
 import type { MotionReader } from './motionReader.ts';
-import type { Probe } from './probe.ts';
+import { longestSeconds, type Probe } from './probe.ts';
+import { stripPictureSize, stripStep, type StripReader } from './stripReader.ts';
 
 /** Longest side of the review copy in pixels. Smaller footage is not enlarged. */
 const longestSide = 1280;
@@ -58,58 +60,56 @@ const pictureFilter = (probe: Probe): string => {
  * the source); a short group of pictures without B-frames makes stepping cheap (measured: docs/decisions/frames.md).
  */
 export const reviewCopyArguments = (source: string, target: string, probe: Probe): string[] => [
-  ...safeInput(probe.demuxer, source),
-  '-map',
-  `0:${probe.videoStream}`,
-  '-map',
-  '0:a:0?',
-  '-vf',
-  pictureFilter(probe),
+  ...bounded(source, probe),
+  ...['-map', `0:${probe.videoStream}`, '-map', '0:a:0?', '-vf', pictureFilter(probe)],
   ...encoding,
   target,
 ];
 
+/** A file whose head lies about its length is read no further than footage may go. */
+const bounded = (source: string, probe: Probe): string[] => ['-t', String(longestSeconds), ...safeInput(probe.demuxer, source)];
+
+/** Sound that begins after the picture has silence put before it: its samples then tell the time of the footage. */
+const fromTheStart = 'aresample=async=1:first_pts=0';
+
+/** Bytes of review copy a second of footage may take: several times what the busiest 120 frames a second take. */
+const mostBytesPerSecond = 4_000_000;
+
 /**
- * The same review copy and, from the same decoding, small grey pictures of every frame to pipe 3 and, where there is sound,
- * mono samples to pipe 4.
+ * The same review copy and, from the same decoding, small grey pictures of every frame to pipe 3, one larger picture about every
+ * half second to pipe 4 and, where there is sound, mono samples to pipe 5.
  */
 function everythingArguments(source: string, target: string, probe: Probe): string[] {
   const grey = `scale=${greyWidth}:${greyHeight}:flags=area,format=gray`;
-  const sound = ['-map', '0:a:0', '-ac', '1', '-ar', String(soundRate), '-f', 's16le', 'pipe:4'];
+  const { width, height } = stripPictureSize(probe);
+  const seen = `select=not(mod(n\\,${stripStep(probe)})),scale=${width}:${height}:flags=area,format=yuv420p`;
+  const raw = ['-fps_mode', 'passthrough', '-f', 'rawvideo'];
   return [
-    ...safeInput(probe.demuxer, source),
+    ...bounded(source, probe),
     '-filter_complex',
-    `[0:${probe.videoStream}]${pictureFilter(probe)},split=2[review][q];[q]${grey}[grey]`,
-    '-map',
-    '[review]',
-    '-map',
-    '0:a:0?',
-    ...encoding,
-    target,
-    '-map',
-    '[grey]',
-    '-fps_mode',
-    'passthrough',
-    '-f',
-    'rawvideo',
-    'pipe:3',
-    ...(probe.hasSound ? sound : []),
+    `[0:${probe.videoStream}]${pictureFilter(probe)},split=3[review][q][s];[q]${grey}[grey];[s]${seen}[seen]`,
+    ...['-map', '[review]', '-map', '0:a:0?', ...encoding, target],
+    ...['-map', '[grey]', ...raw, 'pipe:3'],
+    ...['-map', '[seen]', ...raw, 'pipe:4'],
+    ...(probe.hasSound ? ['-map', '0:a:0', '-af', fromTheStart, '-ac', '1', '-ar', String(soundRate), '-f', 's16le', 'pipe:5'] : []),
   ];
 }
 
-/** Makes the review copy; `motion` hears every frame and the sound on the way. */
+/** Makes the review copy; `motion` and `strip` hear the pictures and the sound on the way. */
 export async function makeReviewCopy(
   source: string,
   target: string,
   probe: Probe,
-  motion: MotionReader,
+  { motion, strip }: { motion: MotionReader; strip: StripReader },
   onShare: (share: number) => void,
   signal?: AbortSignal,
 ): Promise<void> {
   await ffmpeg(everythingArguments(source, target, probe), {
     timeoutSeconds: 120 + probe.seconds * 20,
+    mostBytes: 100e6 + Math.ceil(probe.seconds * mostBytesPerSecond),
+    folder: dirname(target),
     onSeconds: (seconds) => onShare(Math.min(1, seconds / probe.seconds)),
-    pipes: [motion.takePictures, motion.takeSound],
+    pipes: [motion.takePictures, strip.takePictures, motion.takeSound],
     ...(signal && { signal }),
   });
 }

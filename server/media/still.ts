@@ -36,7 +36,12 @@ export async function frameImage(original: string, table: FrameTable, frame: num
 }
 
 /** A frame with drawings laid over it, as PNG. */
-export async function stillPng(original: string, table: FrameTable, frame: number, drawings: readonly Drawing[]): Promise<Buffer> {
+export async function stillPng(
+  original: string,
+  table: FrameTable,
+  frame: number,
+  drawings: readonly Pick<Drawing, 'tool' | 'colour' | 'points'>[],
+): Promise<Buffer> {
   const picture = sharp(await frameImage(original, table, frame));
   const { width, height } = await picture.metadata();
   const overlay = Buffer.from(drawingsSvg(drawings, width, height));
@@ -45,3 +50,13 @@ export async function stillPng(original: string, table: FrameTable, frame: numbe
     .png()
     .toBuffer();
 }
+
+/** Longest side of a small still, in pixels. */
+const smallSide = 480;
+
+/** A frame as a small JPEG. */
+export const frameJpeg = async (file: string, table: FrameTable, frame: number): Promise<Buffer> =>
+  sharp(await frameImage(file, table, frame))
+    .resize({ width: smallSide, height: smallSide, fit: 'inside' })
+    .jpeg({ quality: 80 })
+    .toBuffer();

@@ -1,9 +1,11 @@
+import { intake, type Intake } from '@lean-mentor/contract';
 import type { Note } from '@lean-mentor/core/desk';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
-import { insertFootage, newFootage } from '../features/footage/index.ts';
-import { insertRequest } from '../features/requests/index.ts';
+import { insertFootage, newFootage, type FootageRow } from '../features/footage/index.ts';
+import { insertRequest, newRequest } from '../features/requests/index.ts';
 import type { House } from '../house.ts';
+import { originalKey } from '../storage/index.ts';
 
 export const password = 'a password for the tests';
 let hashed: Promise<string> | null = null;
@@ -40,6 +42,31 @@ export async function movePeopleIn(house: House): Promise<void> {
   await account(house.newId(), 'Gerd Ruhl', 'guardian', 'guardian', [clientB]);
 }
 
+/** What a client says who answers every question. */
+export const said: Intake = intake.parse({
+  kind: 'hard-sparring',
+  attire: 'no-jacket',
+  ruleSheet: 'open-mat',
+  whoClient: 'violet top',
+  whoPartner: 'orange top',
+  question: 'Where does it begin?',
+  partnerConsent: 'agreed',
+});
+
+/** Footage of a request in a state. No bytes are stored. */
+export async function bringFootage(house: House, requestId: string, known: Partial<FootageRow>): Promise<void> {
+  const { id = house.newId(), position = 1, byteSize = 1000, state = 'uploading' } = known;
+  await insertFootage(house, {
+    ...newFootage({ id, requestId, position, fileName: 'round.mp4', byteSize, changedAt: house.now() }),
+    failure: state === 'failed' ? 'It failed.' : null,
+    originalKey: state === 'uploading' ? null : originalKey(id),
+    width: 360,
+    height: 640,
+    seconds: 60,
+    ...known,
+  });
+}
+
 /** A request of a client with its footage in a state; answers both ids. No bytes are stored. */
 export async function bringRequest(
   house: House,
@@ -49,31 +76,24 @@ export async function bringRequest(
 ): Promise<{ requestId: string; footageId: string }> {
   const [requestId, footageId] = [house.newId(), house.newId()];
   const now = house.now();
-  await insertRequest(house, {
-    id: requestId,
-    clientId,
-    kind: 'sparring',
-    attire: 'no-jacket',
-    whoClient: 'violet top',
-    whoPartner: 'orange top',
-    question: 'Where does it begin?',
-    state: state === 'uploading' ? 'uploading' : 'waiting',
-    sentAt: now,
-    dueAt: new Date(now.getTime() + 86_400_000),
-  });
-  await insertFootage(house, {
-    ...newFootage({ id: footageId, requestId, fileName: 'round.mp4', byteSize, changedAt: now }),
-    state,
-    failure: state === 'failed' ? 'It failed.' : null,
-    width: 360,
-    height: 640,
-    seconds: 60,
-  });
+  await insertRequest(
+    house,
+    newRequest({
+      id: requestId,
+      clientId,
+      intake: said,
+      state: state === 'uploading' ? 'uploading' : 'waiting',
+      sentAt: now,
+      dueAt: new Date(now.getTime() + 86_400_000),
+    }),
+  );
+  await bringFootage(house, requestId, { id: footageId, byteSize, state });
   return { requestId, footageId };
 }
 
-export const aNote = (id: string, fields: Partial<Note> = {}): Note => ({
+export const aNote = (id: string, footageId: string, fields: Partial<Note> = {}): Note => ({
   id,
+  footageId,
   fromFrame: 10,
   toFrame: null,
   kind: 'mistake',

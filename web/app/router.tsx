@@ -53,7 +53,12 @@ export const router = createBrowserRouter([
             element: <ClientShell />,
             children: [
               { path: '/mine', lazy: async () => ({ Component: (await import('../features/clients/index.ts')).MyCritiquesPage }) },
-              { path: '/send', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).SendFootagePage }) },
+              { path: '/send', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).SendPage }) },
+              { path: '/send/:draftId', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).DraftPage }) },
+              {
+                path: '/requests/:requestId',
+                lazy: async () => ({ Component: (await import('../features/requests/index.ts')).RequestPage }),
+              },
             ],
           },
         ],

@@ -1,3 +1,5 @@
+import { fourier } from '../fourier.ts';
+
 /** Samples of one spectrum and between two, at `soundRate` samples a second: 32 ms, every 8 ms. */
 export const soundRate = 16_000;
 const size = 512;
@@ -13,39 +15,7 @@ const apartSeconds = 2;
 
 const hann = Float64Array.from({ length: size }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * i) / (size - 1)));
 
-/** Cosine and sine of each step around the circle: asked for millions of times a footage. */
-const turnCos = Float64Array.from({ length: size / 2 }, (_, i) => Math.cos((-2 * Math.PI * i) / size));
-const turnSin = Float64Array.from({ length: size / 2 }, (_, i) => Math.sin((-2 * Math.PI * i) / size));
-
-/** In-place radix-2 transform (Cooley and Tukey 1965) of `size` complex numbers. */
-function transform(re: Float64Array, im: Float64Array): void {
-  for (let i = 1, j = 0; i < size; i++) {
-    let bit = size >> 1;
-    for (; j & bit; bit >>= 1) j ^= bit;
-    j ^= bit;
-    if (i < j) {
-      [re[i], re[j]] = [re[j]!, re[i]!];
-      [im[i], im[j]] = [im[j]!, im[i]!];
-    }
-  }
-  for (let length = 2; length <= size; length <<= 1) {
-    const half = length / 2;
-    const stride = size / length;
-    for (let from = 0; from < size; from += length)
-      for (let k = 0; k < half; k++) {
-        const c = turnCos[k * stride]!;
-        const s = turnSin[k * stride]!;
-        const a = from + k;
-        const b = a + half;
-        const tr = re[b]! * c - im[b]! * s;
-        const ti = re[b]! * s + im[b]! * c;
-        re[b] = re[a]! - tr;
-        im[b] = im[a]! - ti;
-        re[a]! += tr;
-        im[a]! += ti;
-      }
-  }
-}
+const transform = fourier(size);
 
 interface Tone {
   /** Power in the band. */

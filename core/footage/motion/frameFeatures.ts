@@ -8,18 +8,34 @@ const mostShift = 5;
 /** Width of the border band, in grey pixels. */
 const band = 6;
 
+/** The picture's edges, as bodies leave it. */
+export const pictureEdges = ['left', 'right', 'top', 'bottom'] as const;
+export type PictureEdge = (typeof pictureEdges)[number];
+
 /** What one frame tells beside the one before it. */
 export interface FrameFeatures {
   /** Mean absolute difference of brightness (0..255) after the camera's own movement is taken out. */
   motion: number;
   /** Share of that difference that lies in the outer band of the picture, 0..1; 0 where nothing moves. */
   border: number;
+  /** Share of it in the band along each edge, 0..1; a corner counts for both of its edges. */
+  edges: Record<PictureEdge, number>;
   /** Mean brightness, 0..255. */
   brightness: number;
   /** The camera's movement since the frame before, in grey pixels: positive when the picture moves right, down. */
   shiftX: number;
   shiftY: number;
 }
+
+/** A frame in which nothing moves, as bright as can be. */
+export const nothingMoves: Readonly<FrameFeatures> = {
+  motion: 0,
+  border: 0,
+  edges: { left: 0, right: 0, top: 0, bottom: 0 },
+  brightness: 255,
+  shiftX: 0,
+  shiftY: 0,
+};
 
 interface Shift {
   dx: number;
@@ -82,18 +98,32 @@ export function frameFeatures(before: Uint8Array | null, now: Uint8Array, last?:
     throw new RangeError(`A grey picture is ${greyBytes} bytes, not ${before ? before.length : now.length}.`);
   let total = 0;
   for (const value of now) total += value;
-  const features = { motion: 0, border: 0, brightness: total / greyBytes, shiftX: 0, shiftY: 0 };
-  if (!before) return features;
+  const brightness = total / greyBytes;
+  if (!before) return { ...nothingMoves, brightness };
   const { dx, dy } = globalShift(before, now, last ? { dx: last.shiftX, dy: last.shiftY } : standing);
   let sum = 0;
   let outer = 0;
   let count = 0;
+  const at = { left: 0, right: 0, top: 0, bottom: 0 };
   for (let y = Math.max(0, dy); y < Math.min(greyHeight, greyHeight + dy); y++)
     for (let x = Math.max(0, dx); x < Math.min(greyWidth, greyWidth + dx); x++) {
       const d = Math.abs(now[y * greyWidth + x]! - before[(y - dy) * greyWidth + x - dx]!);
       sum += d;
       count++;
-      if (x < band || x >= greyWidth - band || y < band || y >= greyHeight - band) outer += d;
+      const side = x < band ? 'left' : x >= greyWidth - band ? 'right' : null;
+      const level = y < band ? 'top' : y >= greyHeight - band ? 'bottom' : null;
+      if (side) at[side] += d;
+      if (level) at[level] += d;
+      if (side || level) outer += d;
     }
-  return { ...features, motion: sum / count, border: sum > 0 ? outer / sum : 0, shiftX: dx, shiftY: dy };
+  if (sum === 0) return { ...nothingMoves, brightness, shiftX: dx, shiftY: dy };
+  const share = (part: number): number => part / sum;
+  return {
+    motion: sum / count,
+    border: share(outer),
+    edges: { left: share(at.left), right: share(at.right), top: share(at.top), bottom: share(at.bottom) },
+    brightness,
+    shiftX: dx,
+    shiftY: dy,
+  };
 }

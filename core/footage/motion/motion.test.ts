@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { activityOf } from './activity.ts';
-import { frameFeatures, greyBytes, greyHeight, greyWidth } from './frameFeatures.ts';
+import { cutsOf } from './cuts.ts';
+import { frameFeatures, greyBytes, greyHeight, greyWidth, nothingMoves, type PictureEdge } from './frameFeatures.ts';
 import { lostAction } from './lostAction.ts';
 import { proposeBouts } from './proposeBouts.ts';
 import { qualityAdvice } from './qualityAdvice.ts';
+import { sharpnessOf } from './sharpness.ts';
 import { stretchesAbove } from './stretch.ts';
 
 const secondsAt = (frame: number): number => frame / 10;
@@ -34,7 +36,7 @@ describe('the features of a frame', () => {
   });
 
   it('are brightness alone for the first frame, and none for a picture of another size', () => {
-    expect(frameFeatures(null, new Uint8Array(greyBytes).fill(80))).toEqual({ motion: 0, border: 0, brightness: 80, shiftX: 0, shiftY: 0 });
+    expect(frameFeatures(null, new Uint8Array(greyBytes).fill(80))).toEqual({ ...nothingMoves, brightness: 80 });
     expect(() => frameFeatures(null, new Uint8Array(5))).toThrow(`A grey picture is ${greyWidth * greyHeight} bytes, not 5.`);
   });
 });
@@ -85,6 +87,13 @@ describe('bouts proposed', () => {
     expect(bouts.map((b) => Math.round(secondsAt(b.fromFrame)))).toEqual([32, 152]);
   });
 
+  it('do not run on over a cut, and what is left of one in a few seconds is none', () => {
+    expect(proposeBouts(table, moving([30, 90]), [30, 90], [600, 880])).toEqual([
+      { fromFrame: 300, toFrame: 600 },
+      { fromFrame: 600, toFrame: 880 },
+    ]);
+  });
+
   it('begin or end at a single bell', () => {
     expect(proposeBouts(table, moving([30, 90]), [25])[0]!.fromFrame).toBe(250);
     expect(proposeBouts(table, moving([30, 90]), [97])[0]!.toFrame).toBe(970);
@@ -98,6 +107,7 @@ describe('bouts proposed', () => {
 describe('lost action and advice', () => {
   const camera = (turns: [frame: number, by: number][]) =>
     Array.from({ length: 300 }, (_, i) => ({
+      ...nothingMoves,
       shiftX: turns.filter(([from]) => i >= from && i < from + 12).reduce((sum, [, by]) => sum + by, 0),
       brightness: i < 40 ? 20 : 120,
     }));
@@ -115,11 +125,82 @@ describe('lost action and advice', () => {
     expect(lostAction(camera([[100, 1], [150, -1]]), secondsAt)).toEqual([]); // prettier-ignore
   });
 
+  /** Bodies that move along an edge, or in the middle, or not at all, from each frame on. */
+  const standing = (moves: [fromFrame: number, edge: PictureEdge | 'middle' | 'none'][]) =>
+    Array.from({ length: 300 }, (_, i) => {
+      const where = moves.findLast(([from]) => i >= from)?.[1] ?? 'middle';
+      if (where === 'none') return nothingMoves;
+      return { ...nothingMoves, motion: 3, ...(where !== 'middle' && { edges: { ...nothingMoves.edges, [where]: 0.95 } }) };
+    });
+
+  it('are where bodies left a camera that stands still, until something moves in the middle again', () => {
+    const lost = lostAction(standing([[0, 'middle'], [100, 'right'], [115, 'none'], [180, 'right'], [190, 'middle']]), secondsAt); // prettier-ignore
+    expect(lost).toHaveLength(1);
+    expect(lost[0]!.edge).toBe('right');
+    expect(Math.abs(lost[0]!.fromFrame - 105)).toBeLessThan(8);
+    expect(Math.abs(lost[0]!.toFrame - 192)).toBeLessThan(8);
+  });
+
+  it('are where bodies are half outside along an edge, and not where they only brush it or rest in the middle', () => {
+    expect(lostAction(standing([[100, 'bottom'], [140, 'middle']]), secondsAt)).toMatchObject([{ edge: 'bottom' }]); // prettier-ignore
+    expect(lostAction(standing([[100, 'bottom'], [112, 'middle']]), secondsAt)).toEqual([]); // prettier-ignore
+    expect(lostAction(standing([[100, 'none'], [200, 'middle']]), secondsAt)).toEqual([]); // prettier-ignore
+  });
+
   it('are put in words with their times, in order', () => {
     const features = camera([[100, -5], [150, 5]]); // prettier-ignore
-    expect(qualityAdvice(features, lostAction(features, secondsAt), secondsAt).map((a) => a.words)).toEqual([
+    expect(
+      qualityAdvice({ features, lost: lostAction(features, secondsAt), cuts: [], sharpness: [] }, secondsAt).map((a) => a.words),
+    ).toEqual([
       'It is too dark to see hands and grips from 0:00 to 0:04. Film from the side where the light is.',
       expect.stringMatching(/^The action leaves the picture on the left from 0:1\d to 0:1\d\. /),
     ]);
+  });
+});
+
+describe('cuts', () => {
+  const motion = (...at: [frame: number, motion: number][]) =>
+    Array.from({ length: 100 }, (_, i) => ({ motion: at.find(([frame]) => frame === i)?.[1] ?? 1 + (i % 3) }));
+
+  it('are single frames in which everything changes', () => {
+    expect(cutsOf(motion([40, 45], [70, 30]))).toEqual([40, 70]);
+  });
+
+  it('are not fast movements, which last for several frames, nor small changes', () => {
+    expect(cutsOf(motion([40, 20], [41, 22], [42, 25], [43, 21], [44, 18], [45, 18]))).toEqual([]);
+    expect(cutsOf(motion([40, 12]))).toEqual([]);
+    expect(cutsOf([])).toEqual([]);
+  });
+});
+
+describe('sharpness', () => {
+  const [width, height] = [64, 48];
+  const stripes = (period: number, contrast = 60): Uint8Array =>
+    Uint8Array.from({ length: width * height }, (_, i) => 128 + contrast * Math.sin((2 * Math.PI * (i % width)) / period));
+
+  it('falls with detail and does not depend on contrast', () => {
+    const [fine, middle, coarse] = [4, 12, 40].map((period) => sharpnessOf(stripes(period), width, height)) as [number, number, number];
+    expect(fine).toBeGreaterThan(middle * 3);
+    expect(middle).toBeGreaterThan(coarse * 3);
+    expect(sharpnessOf(stripes(12, 30), width, height)).toBeCloseTo(middle, 1);
+    expect(sharpnessOf(new Uint8Array(width * height).fill(90), width, height)).toBe(0);
+  });
+
+  it('is advised on where the picture is blurred for seconds, but not where it is only dark', () => {
+    const blurredFrom = (brightness: number) =>
+      qualityAdvice(
+        {
+          features: Array.from({ length: 300 }, () => ({ brightness })),
+          lost: [],
+          cuts: [250],
+          sharpness: Array.from({ length: 60 }, (_, i) => ({ frame: i * 5, sharpness: i >= 20 && i < 40 ? 0.1 : 0.7 })),
+        },
+        secondsAt,
+      ).map((a) => a.words);
+    expect(blurredFrom(120)).toEqual([
+      'The picture is blurred from 0:10 to 0:20. Wipe the lens, and tap the athletes on the screen before you record.',
+      'The recording is cut at 0:25. Send rounds whole: what led up to a moment is half of it.',
+    ]);
+    expect(blurredFrom(30).join(' ')).not.toContain('blurred');
   });
 });

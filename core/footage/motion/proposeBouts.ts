@@ -11,8 +11,24 @@ const activeLevel = 0.16;
 /** Without bells, a pause this long, in seconds, parts two bouts. */
 const pauseSeconds = 40;
 
-/** Bouts that footage seems to hold, ascending; the coach accepts, moves or adds to them. The whole footage where nothing is told apart. */
-export function proposeBouts(table: FrameTable, activity: Activity, bells: readonly number[]): Stretch[] {
+/**
+ * Bouts that footage seems to hold, ascending; the coach accepts, moves or adds to them. The whole footage where nothing is told
+ * apart. None runs on over a cut (`cuts`: first frames of new shots).
+ */
+export function proposeBouts(table: FrameTable, activity: Activity, bells: readonly number[], cuts: readonly number[] = []): Stretch[] {
+  return uncutBouts(table, activity, bells).flatMap((bout) => {
+    const inside = cuts.filter((cut) => cut > bout.fromFrame && cut < bout.toFrame);
+    const edges = [bout.fromFrame, ...inside, bout.toFrame];
+    const parts = edges.slice(1).map((toFrame, i) => ({ fromFrame: edges[i]!, toFrame }));
+    const long = parts.filter((part) => isLong(table, part));
+    return long.length > 0 ? long : [bout];
+  });
+}
+
+const isLong = (table: FrameTable, { fromFrame, toFrame }: Stretch): boolean =>
+  table.times[toFrame - 1]! - table.times[fromFrame]! >= shortest;
+
+function uncutBouts(table: FrameTable, activity: Activity, bells: readonly number[]): Stretch[] {
   const { level, bursts } = activity;
   const whole = [{ fromFrame: 0, toFrame: table.times.length }];
   const isActive = ({ fromFrame, toFrame }: Stretch): boolean => {
@@ -44,6 +60,6 @@ export function proposeBouts(table: FrameTable, activity: Activity, bells: reado
     if (Math.abs(at - first.fromFrame) <= Math.abs(at - last.toFrame)) first.fromFrame = Math.min(at, first.toFrame - 1);
     else last.toFrame = Math.max(at, last.fromFrame + 1);
   }
-  const long = parts.filter(({ fromFrame, toFrame }) => table.times[toFrame - 1]! - table.times[fromFrame]! >= shortest);
+  const long = parts.filter((part) => isLong(table, part));
   return long.length > 0 ? long : whole;
 }

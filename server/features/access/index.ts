@@ -1,2 +1,2 @@
 export { findAccount, findAccountByEmail, findAccountsOfClient, insertAccount } from './repository.ts';
-export { hashPassword, maySeeClient, visibleClients } from './service.ts';
+export { hashPassword, maySeeClient, maySeeRequest, visibleClients } from './service.ts';

@@ -1,4 +1,4 @@
-import type { Account } from '@lean-mentor/contract';
+import type { Account, RequestState } from '@lean-mentor/contract';
 import { hash, verify } from '@node-rs/argon2';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
@@ -22,6 +22,10 @@ export async function signIn(house: House, email: string, password: string): Pro
 /** Whether an account may see a client's things: the coaching side all, others their own. */
 export const maySeeClient = (account: Account, clientId: string): boolean =>
   account.role === 'coach' || account.role === 'assistant' || account.clients.some((client) => client.id === clientId);
+
+/** Whether an account may see a request and its footage: the coaching side only once client and guardian have let it go. */
+export const maySeeRequest = (account: Account, clientId: string, state: RequestState): boolean =>
+  maySeeClient(account, clientId) && (visibleClients(account) !== null || !['draft', 'guardian'].includes(state));
 
 /** The clients whose things an account sees; null for all. */
 export const visibleClients = (account: Account): string[] | null =>

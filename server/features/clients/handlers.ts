@@ -2,7 +2,7 @@ import type * as contract from '@lean-mentor/contract';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import type { Call } from '../../http/route.ts';
-import { maySeeClient } from '../access/index.ts';
+import { maySeeClient, visibleClients } from '../access/index.ts';
 import { listCritiquesOfClient } from '../critique/index.ts';
 import { countRequestsByClient, listRequestsOfClients } from '../requests/index.ts';
 import { findClient, findClients } from './repository.ts';
@@ -17,6 +17,9 @@ export const getClientHistory =
   async ({ params, account }: Call<typeof contract.getClientHistory>) => {
     const client = maySeeClient(account, params.clientId) ? await findClient(house, params.clientId) : null;
     if (!client) throw new ContractError('not-found');
-    const [requests, critiques] = await Promise.all([listRequestsOfClients(house, [client.id]), listCritiquesOfClient(house, client.id)]);
+    const [requests, critiques] = await Promise.all([
+      listRequestsOfClients(house, [client.id], visibleClients(account) === null),
+      listCritiquesOfClient(house, client.id),
+    ]);
     return { client, requests, critiques };
   };

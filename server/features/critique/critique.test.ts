@@ -1,7 +1,7 @@
-import { writeFile } from 'node:fs/promises';
 import type { DeskChange } from '@lean-mentor/core/desk';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { createApp, type OpenApp } from '../../http/app.ts';
+import { frameTableKey } from '../../storage/index.ts';
 import { aNote, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
@@ -18,14 +18,14 @@ const times = Array.from({ length: 300 }, (_, i) => i / 30);
 async function bringReviewed(clientId: string): Promise<void> {
   const brought = await bringRequest(house, clientId, 'ready');
   requestId = brought.requestId;
-  await writeFile(house.storage.frameTable(brought.footageId), JSON.stringify({ times, endSeconds: 10 }));
+  await house.storage.putBytes(frameTableKey(brought.footageId), JSON.stringify({ times, endSeconds: 10 }));
   noteIds = Array.from({ length: 4 }, () => house.newId());
   const changes: DeskChange[] = noteIds.map((id, i) => ({
     changeId: house.newId(),
     entity: 'note',
     id,
     before: null,
-    after: aNote(id, { fromFrame: 15 + i * 90 }),
+    after: aNote(id, brought.footageId, { fromFrame: 15 + i * 90 }),
   }));
   const id = house.newId();
   changes.push({
@@ -35,6 +35,7 @@ async function bringReviewed(clientId: string): Promise<void> {
     before: null,
     after: {
       id,
+      footageId: brought.footageId,
       tool: 'arrow',
       colour: 'client',
       points: [

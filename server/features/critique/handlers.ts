@@ -1,6 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
 import type { House } from '../../house.ts';
-import { sendFile } from '../../http/sendFile.ts';
+import { sendObject } from '../../http/sendObject.ts';
 import type { Call } from '../../http/route.ts';
 import * as service from './service.ts';
 
@@ -26,8 +26,10 @@ export const getCritique =
 
 export const getCritiqueStill =
   (house: House) =>
-  async ({ account, params, res }: Call<typeof contract.getCritiqueStill>) =>
-    sendFile(res, await service.getCritiqueStill(house, account, params.critiqueId, params.position), 'image/png');
+  async ({ account, params, req, res }: Call<typeof contract.getCritiqueStill>) => {
+    const key = await service.getCritiqueStill(house, account, params.critiqueId, params.position);
+    await sendObject(req, res, house.storage, key, 'image/png');
+  };
 
 export const markCritiqueRead =
   (house: House) =>

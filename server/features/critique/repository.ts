@@ -1,4 +1,4 @@
-import type { Critique, Request } from '@lean-mentor/contract';
+import { intake, type Critique, type Request } from '@lean-mentor/contract';
 import { Op, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
@@ -24,24 +24,24 @@ export async function setRead({ db, now }: House, id: string): Promise<void> {
 
 /** A sent critique as the contract words it. */
 export function critiqueOf(row: CritiqueRow, request: Request): Critique {
-  const { kind, attire, whoClient, whoPartner, question, footage } = request;
   return {
     id: row.id,
     requestId: row.requestId,
     clientId: request.clientId,
     clientName: request.clientName,
     coachName: row.coachName,
-    asked: { kind, attire, whoClient, whoPartner, question },
+    asked: intake.parse(request),
     opening: row.opening,
     sentAt: row.sentAt!.toISOString(),
     readAt: row.readAt?.toISOString() ?? null,
     fixes: row.fixes,
-    footage: {
-      id: footage.id,
-      seconds: footage.seconds ?? 0,
-      width: footage.width ?? 16,
-      height: footage.height ?? 9,
-      bouts: footage.bouts,
-    },
+    footages: request.footages.map(({ id, state, seconds, width, height, bouts }) => ({
+      id,
+      state,
+      seconds: seconds ?? 0,
+      width: width ?? 16,
+      height: height ?? 9,
+      bouts,
+    })),
   };
 }

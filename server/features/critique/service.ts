@@ -1,15 +1,15 @@
-import { rename, writeFile } from 'node:fs/promises';
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, Critique, Request, ResponseOf } from '@lean-mentor/contract';
 import { fixesForLevel } from '@lean-mentor/core/fixes';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { stillPng } from '../../media/still.ts';
-import { findAccountsOfClient, maySeeClient } from '../access/index.ts';
+import { stillKey } from '../../storage/index.ts';
+import { maySeeClient } from '../access/index.ts';
 import { findClient } from '../clients/index.ts';
 import { findDeskDocument } from '../desk/index.ts';
-import { frameTableOf } from '../footage/index.ts';
-import { postLetter } from '../letters/index.ts';
+import { findFootage, frameTableOf } from '../footage/index.ts';
+import { postLetters } from '../letters/index.ts';
 import { changeRequest, findRequest, listRequestsOfClients, lockRequest } from '../requests/index.ts';
 import { critiqueLetter } from './critiqueLetter.ts';
 import { critiqueOf, findCritiqueOfRequest, findCritiqueRow, findSentCritiques, putCritique, setRead } from './repository.ts';
@@ -56,16 +56,17 @@ export async function sendCritique(
   { opening, noteIds }: BodyOf<typeof contract.sendCritique>,
 ): Promise<Critique> {
   const request = await requestOr404(house, requestId);
-  if (request.footage.state !== 'ready') throw new ContractError('footage-not-ready');
-  const table = await frameTableOf(house, request.footage.id);
-  const people = await findAccountsOfClient(house, request.clientId);
+  const ready = request.footages.filter((footage) => footage.state === 'ready');
+  if (ready.length === 0) throw new ContractError('footage-not-ready');
+  const tables = new Map(await Promise.all(ready.map(async ({ id }) => [id, await frameTableOf(house, id)] as const)));
   const row = await house.db.sequelize.transaction(async (transaction) => {
-    await lockRequest(house, requestId, transaction);
+    const locked = await lockRequest(house, requestId, transaction);
+    if (locked?.state === 'withdrawn') throw new ContractError('not-now');
     const draft = await findCritiqueOfRequest(house, requestId, transaction);
     if (draft?.sentAt) throw new ContractError('already-sent');
     const document = await findDeskDocument(house, requestId, transaction);
     const fixes = noteIds.map((noteId, i) => {
-      const fix = sentFixOf(document, noteId, i + 1, table);
+      const fix = sentFixOf(document, noteId, i + 1, tables);
       if (!fix) throw new ContractError('not-valid', { message: `Note ${noteId} is not on this desk any more. Choose again.` });
       return fix;
     });
@@ -81,12 +82,7 @@ export async function sendCritique(
     };
     await putCritique(house, sent, transaction);
     await changeRequest(house, requestId, { state: 'sent' }, transaction);
-    for (const person of people)
-      await postLetter(
-        house,
-        { id: house.newId(), writtenAt: house.now(), ...critiqueLetter(person, request.clientName, coach.name, sent) },
-        transaction,
-      );
+    await postLetters(house, request.clientId, (person) => critiqueLetter(person, request.clientName, coach.name, sent), transaction);
     return sent;
   });
   return critiqueOf(row, { ...request, state: 'sent', critiqueId: row.id });
@@ -100,20 +96,24 @@ export async function getCritique(house: House, account: Account, critiqueId: st
   return critiqueOf(row, request);
 }
 
-/** Path of a fix's still; made on first need, then kept, since a sent critique does not change. */
+/** Key of a fix's still; made on first need, then kept, since a sent critique does not change. */
 export async function getCritiqueStill(house: House, account: Account, critiqueId: string, position: number): Promise<string> {
   const critique = await getCritique(house, account, critiqueId);
   const fix = critique.fixes.find((f) => f.position === position);
   if (!fix) throw new ContractError('not-found');
-  const path = house.storage.still(critiqueId, position);
-  if (await house.storage.exists(path)) return path;
-  const request = await findRequest(house, critique.requestId);
-  if (request?.footage.state !== 'ready') throw new ContractError('footage-not-ready');
-  const table = await frameTableOf(house, critique.footage.id);
-  const partial = `${path}.${house.newId()}`;
-  await writeFile(partial, await stillPng(house.storage.original(critique.footage.id), table, fix.atFrame, fix.drawings));
-  await rename(partial, path);
-  return path;
+  const footage = await findFootage(house, fix.note.footageId);
+  if (!footage || footage.state === 'removed') throw new ContractError('footage-removed');
+  if (footage.state !== 'ready' || !footage.originalKey) throw new ContractError('footage-not-ready');
+  const key = stillKey(critiqueId, position);
+  if ((await house.storage.size(key)) !== null) return key;
+  const table = await frameTableOf(house, footage.id);
+  const original = await house.storage.local(footage.originalKey);
+  try {
+    await house.storage.putBytes(key, await stillPng(original.path, table, fix.atFrame, fix.drawings));
+  } finally {
+    await original.release();
+  }
+  return key;
 }
 
 export async function markCritiqueRead(

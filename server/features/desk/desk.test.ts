@@ -9,6 +9,7 @@ let house: TestHouse;
 let open: OpenApp;
 let coach: Visitor;
 let requestId: string;
+let footageId: string;
 beforeAll(async () => {
   house = await openTestHouse();
   await movePeopleIn(house);
@@ -16,7 +17,7 @@ beforeAll(async () => {
   coach = await visit(open.app, 'coach');
 });
 beforeEach(async () => {
-  ({ requestId } = await bringRequest(house, clientA, 'ready'));
+  ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
 });
 afterAll(async () => {
   open.close();
@@ -25,14 +26,20 @@ afterAll(async () => {
 
 const save = (changes: DeskChange[], id = requestId) => coach.ask('post', `/api/requests/${id}/desk/changes`, { changes });
 const desk = async (id = requestId) => (await coach.ask('get', `/api/requests/${id}/desk`)).body.document;
-const newMark = (atFrame: number, id = house.newId()): DeskChange => ({
+const newMark = (atFrame: number, id = house.newId(), of = footageId): DeskChange => ({
   changeId: house.newId(),
   entity: 'mark',
   id,
   before: null,
-  after: { id, atFrame, state: 'open' },
+  after: { id, footageId: of, atFrame, state: 'open' },
 });
-const newNote = (id = house.newId()): DeskChange => ({ changeId: house.newId(), entity: 'note', id, before: null, after: aNote(id) });
+const newNote = (id = house.newId()): DeskChange => ({
+  changeId: house.newId(),
+  entity: 'note',
+  id,
+  before: null,
+  after: aNote(id, footageId),
+});
 
 describe('the desk', () => {
   it('opens with the request, the client and what hurts', async () => {
@@ -52,6 +59,7 @@ describe('the desk', () => {
       before: null,
       after: {
         id,
+        footageId,
         tool: 'freehand',
         colour: 'chalk',
         points: [
@@ -94,13 +102,20 @@ describe('the desk', () => {
   });
 
   it('takes a batch whole or not at all', async () => {
-    const { requestId: other } = await bringRequest(house, clientA, 'ready');
-    const theirs = newMark(1);
+    const { requestId: other, footageId: of } = await bringRequest(house, clientA, 'ready');
+    const theirs = newMark(1, house.newId(), of);
     await save([theirs], other);
     const answer = await save([newMark(5), { ...newMark(9, theirs.id) }]);
     expect([answer.status, answer.body.message]).toEqual([400, `mark ${theirs.id} belongs to another request.`]);
     expect((await desk()).marks).toEqual({});
     expect(Object.keys((await desk(other)).marks)).toEqual([theirs.id]);
+  });
+
+  it('takes nothing that names footage of another request', async () => {
+    const { footageId: of } = await bringRequest(house, clientA, 'ready');
+    const mark = newMark(3, house.newId(), of);
+    const answer = await save([mark]);
+    expect([answer.status, answer.body.message]).toEqual([400, `mark ${mark.id} names footage that is not of this request.`]);
   });
 
   it('refuses a new thing that is not whole, naming the field', async () => {
@@ -118,7 +133,7 @@ describe('the desk', () => {
         entity: 'drawing',
         id,
         before: null,
-        after: { id, tool: 'arrow', colour: 'client', points: [{ x: 0, y: 0 }], fromFrame: 0, toFrame: 1 },
+        after: { id, footageId, tool: 'arrow', colour: 'client', points: [{ x: 0, y: 0 }], fromFrame: 0, toFrame: 1 },
       })),
     );
     expect(Object.keys((await desk()).drawings)).toEqual(ids);

@@ -16,12 +16,14 @@ export interface DeskChangeRow extends OfRequest {
 }
 
 const requestId = DataTypes.UUID;
+const footageId = DataTypes.UUID;
 
 export const deskTables = (sequelize: Sequelize) => ({
-  marks: defineTable<MarkRow>(sequelize, 'marks', { id: key(), requestId, atFrame: DataTypes.INTEGER, state: DataTypes.STRING }),
+  marks: defineTable<MarkRow>(sequelize, 'marks', { id: key(), requestId, footageId, atFrame: DataTypes.INTEGER, state: DataTypes.STRING }),
   notes: defineTable<NoteRow>(sequelize, 'notes', {
     id: key(),
     requestId,
+    footageId,
     fromFrame: DataTypes.INTEGER,
     toFrame: DataTypes.INTEGER,
     kind: DataTypes.STRING,
@@ -35,6 +37,7 @@ export const deskTables = (sequelize: Sequelize) => ({
   drawings: defineTable<DrawingRow>(sequelize, 'drawings', {
     id: key(),
     requestId,
+    footageId,
     tool: DataTypes.STRING,
     colour: DataTypes.STRING,
     points: DataTypes.JSON,

@@ -1,17 +1,20 @@
-import type * as contract from '@lean-mentor/contract';
+import * as contract from '@lean-mentor/contract';
 import type { House } from '../../house.ts';
 import type { Call } from '../../http/route.ts';
-import { sendFile } from '../../http/sendFile.ts';
-import { visibleClients } from '../access/index.ts';
+import { sendObject } from '../../http/sendObject.ts';
+import { posterKey, reviewCopyKey, stripKey } from '../../storage/index.ts';
 import * as service from './service.ts';
 import type { FootageWatch } from './watch.ts';
+
+/** What is made from ready footage does not change: the browser may keep it for an hour. */
+const keepAnHour = 'private, max-age=3600';
 
 export const getFrameTable =
   (house: House) =>
   async ({ account, params, res }: Call<typeof contract.getFrameTable>) => {
     const footage = await service.readyFootage(house, account, params.footageId);
     const table = await service.frameTableOf(house, footage.id);
-    res.set('Cache-Control', 'private, max-age=3600');
+    res.set('Cache-Control', keepAnHour);
     return { times: [...table.times], endSeconds: table.endSeconds };
   };
 
@@ -20,22 +23,50 @@ export const getMotion =
   async ({ account, params, res }: Call<typeof contract.getMotion>) => {
     const footage = await service.readyFootage(house, account, params.footageId);
     const motion = await service.motionOf(house, footage.id);
-    res.set('Cache-Control', 'private, max-age=3600');
+    res.set('Cache-Control', keepAnHour);
     return motion;
   };
 
+export const getSound =
+  (house: House) =>
+  async ({ account, params, res }: Call<typeof contract.getSound>) => {
+    const footage = await service.readyFootage(house, account, params.footageId);
+    const sound = await service.soundOf(house, footage.id);
+    res.set('Cache-Control', keepAnHour);
+    return sound;
+  };
+
+export const getViewing =
+  (house: House) =>
+  ({ account, params }: Call<typeof contract.getViewing>) =>
+    service.getViewing(house, account, params.footageId);
+
 export const streamReviewCopy =
   (house: House) =>
-  async ({ account, params, res }: Call<typeof contract.streamReviewCopy>) => {
-    const footage = await service.readyFootage(house, account, params.footageId);
-    await sendFile(res, house.storage.reviewCopy(footage.id), 'video/mp4');
+  async ({ account, params, req, res }: Call<typeof contract.streamReviewCopy>) => {
+    const footage = await service.viewedFootage(house, account, params.footageId, contract.streamReviewCopy, req.query);
+    await sendObject(req, res, house.storage, reviewCopyKey(footage.id), 'video/mp4');
   };
 
 export const getPoster =
   (house: House) =>
-  async ({ account, params, res }: Call<typeof contract.getPoster>) => {
-    const footage = await service.readyFootage(house, account, params.footageId);
-    await sendFile(res, house.storage.poster(footage.id), 'image/jpeg');
+  async ({ account, params, req, res }: Call<typeof contract.getPoster>) => {
+    const footage = await service.viewedFootage(house, account, params.footageId, contract.getPoster, req.query);
+    await sendObject(req, res, house.storage, posterKey(footage.id), 'image/jpeg');
+  };
+
+export const getStrip =
+  (house: House) =>
+  async ({ account, params, req, res }: Call<typeof contract.getStrip>) => {
+    const footage = await service.viewedFootage(house, account, params.footageId, contract.getStrip, req.query);
+    await sendObject(req, res, house.storage, stripKey(footage.id), 'image/jpeg');
+  };
+
+export const getFrameStill =
+  (house: House) =>
+  async ({ account, params, res }: Call<typeof contract.getFrameStill>) => {
+    const picture = await service.frameStillOf(house, account, params.footageId, params.frame);
+    res.set('Cache-Control', keepAnHour).type('image/jpeg').send(picture);
   };
 
 export const watchFootages =
@@ -45,7 +76,7 @@ export const watchFootages =
     res.flushHeaders();
     res.write(': listening\n\n');
     const leave = watch.listen({
-      clientIds: visibleClients(account),
+      account,
       send: (progress) => void res.write(`data: ${JSON.stringify(progress)}\n\n`),
       keepAlive: () => void res.write(': still here\n\n'),
     });
@@ -56,3 +87,13 @@ export const retryFootage =
   (house: House) =>
   ({ account, params }: Call<typeof contract.retryFootage>) =>
     service.retryFootage(house, account, params.footageId);
+
+export const saveBouts =
+  (house: House) =>
+  ({ account, params, body }: Call<typeof contract.saveBouts>) =>
+    service.saveBouts(house, account, params.footageId, body.bouts);
+
+export const saveAlignment =
+  (house: House) =>
+  ({ account, params, body }: Call<typeof contract.saveAlignment>) =>
+    service.saveAlignment(house, account, params.footageId, body.alignment);

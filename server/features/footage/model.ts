@@ -1,13 +1,17 @@
-import type { Bout, Footage } from '@lean-mentor/contract';
+import type { Alignment, Bout, Footage } from '@lean-mentor/contract';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
 
 export interface FootageRow {
   id: string;
   requestId: string;
+  /** Place among the request's footages, from 1. */
+  position: number;
   fileName: string;
   byteSize: number;
   uploadId: string | null;
+  /** Where its bytes are kept, once they have all arrived. */
+  originalKey: string | null;
   state: Footage['state'];
   step: string;
   share: number;
@@ -19,19 +23,31 @@ export interface FootageRow {
   seconds: number | null;
   /** Null until it has been looked at. */
   advice: string[] | null;
+  alignment: Alignment | null;
   changedAt: Date;
 }
 export interface BoutRow extends Bout {
   footageId: string;
 }
 
+/** Who is taking bytes of an upload at present. */
+export interface UploadLockRow {
+  uploadId: string;
+  holder: string;
+  /** Somebody else waits for it. */
+  wanted: boolean;
+  beatAt: Date;
+}
+
 export const footageTables = (sequelize: Sequelize) => ({
   footages: defineTable<FootageRow>(sequelize, 'footages', {
     id: key(),
     requestId: DataTypes.UUID,
+    position: DataTypes.INTEGER,
     fileName: DataTypes.STRING,
     byteSize: DataTypes.BIGINT,
     uploadId: DataTypes.STRING,
+    originalKey: DataTypes.STRING,
     state: DataTypes.STRING,
     step: DataTypes.STRING,
     share: DataTypes.DOUBLE,
@@ -42,6 +58,7 @@ export const footageTables = (sequelize: Sequelize) => ({
     frameCount: DataTypes.INTEGER,
     seconds: DataTypes.DOUBLE,
     advice: DataTypes.JSON,
+    alignment: DataTypes.JSON,
     changedAt: instantColumn,
   }),
   bouts: defineTable<BoutRow>(sequelize, 'bouts', {
@@ -50,5 +67,20 @@ export const footageTables = (sequelize: Sequelize) => ({
     fromFrame: DataTypes.INTEGER,
     toFrame: DataTypes.INTEGER,
     spans: DataTypes.JSON,
+    proposed: DataTypes.BOOLEAN,
+    // "order" is a word of SQL's own.
+    order: { type: DataTypes.INTEGER, field: 'place' },
+    lengthSeconds: DataTypes.DOUBLE,
+    ruleSheet: DataTypes.STRING,
+    clientWords: DataTypes.STRING,
+    partnerWords: DataTypes.STRING,
+    outcome: DataTypes.STRING,
+    outcomeWords: DataTypes.STRING,
+  }),
+  uploadLocks: defineTable<UploadLockRow>(sequelize, 'upload_locks', {
+    uploadId: { type: DataTypes.STRING, primaryKey: true },
+    holder: DataTypes.UUID,
+    wanted: DataTypes.BOOLEAN,
+    beatAt: instantColumn,
   }),
 });

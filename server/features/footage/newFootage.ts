@@ -1,9 +1,12 @@
 import type { FootageRow } from './model.ts';
 
 /** Footage of which no more is known than that it is to come: nothing has arrived, nothing has been looked at. */
-export const newFootage = (known: Pick<FootageRow, 'id' | 'requestId' | 'fileName' | 'byteSize' | 'changedAt'>): FootageRow => ({
+export const newFootage = (
+  known: Pick<FootageRow, 'id' | 'requestId' | 'position' | 'fileName' | 'byteSize' | 'changedAt'>,
+): FootageRow => ({
   ...known,
   uploadId: null,
+  originalKey: null,
   state: 'uploading',
   step: 'On its way',
   share: 0,
@@ -14,4 +17,5 @@ export const newFootage = (known: Pick<FootageRow, 'id' | 'requestId' | 'fileNam
   frameCount: null,
   seconds: null,
   advice: null,
+  alignment: null,
 });

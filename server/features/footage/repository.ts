@@ -1,5 +1,5 @@
-import type { Footage, FootageProgress } from '@lean-mentor/contract';
-import { Op, QueryTypes, type Transaction } from 'sequelize';
+import type { Bout, Footage, FootageProgress, RequestState } from '@lean-mentor/contract';
+import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import type { BoutRow, FootageRow } from './model.ts';
@@ -14,7 +14,9 @@ export const progressOf = (row: FootageRow): FootageProgress => ({
   failure: row.failure,
 });
 
-const footageOf = (row: FootageRow, bouts: BoutRow[]): Footage => ({
+const boutOf = ({ footageId: _footageId, ...bout }: BoutRow): Bout => bout;
+
+export const footageOf = (row: FootageRow, bouts: BoutRow[]): Footage => ({
   ...progressOf(row),
   fileName: row.fileName,
   byteSize: Number(row.byteSize),
@@ -23,20 +25,27 @@ const footageOf = (row: FootageRow, bouts: BoutRow[]): Footage => ({
   frameCount: row.frameCount,
   seconds: row.seconds,
   advice: row.advice ?? [],
-  bouts: bouts.filter((b) => b.footageId === row.id).map(({ id, fromFrame, toFrame, spans }) => ({ id, fromFrame, toFrame, spans })),
+  bouts: bouts.filter((b) => b.footageId === row.id).map(boutOf),
+  alignment: row.alignment,
 });
 
-export const findFootage = async ({ db }: House, id: string): Promise<FootageRow | null> => plain(await db.footages.findByPk(id));
+export const findFootage = async ({ db }: House, id: string, transaction?: Transaction): Promise<FootageRow | null> =>
+  plain(await db.footages.findByPk(id, { ...(transaction && { transaction }) }));
 
 export const findFootageByUpload = async ({ db }: House, uploadId: string): Promise<FootageRow | null> =>
   plain(await db.footages.findOne({ where: { uploadId } }));
 
-/** Footages of requests, with their bouts, by request id. */
-export async function findFootagesOfRequests({ db }: House, requestIds: string[]): Promise<Map<string, Footage>> {
-  const rows = plainAll(await db.footages.findAll({ where: { requestId: requestIds } }));
+/** Footages of requests, with their bouts, by request id, in their order. */
+export async function findFootagesOfRequests({ db }: House, requestIds: string[]): Promise<Map<string, Footage[]>> {
+  const rows = plainAll(await db.footages.findAll({ where: { requestId: requestIds }, order: [['position', 'ASC']] }));
   const bouts = plainAll(await db.bouts.findAll({ where: { footageId: rows.map((r) => r.id) }, order: [['fromFrame', 'ASC']] }));
-  return new Map(rows.map((row) => [row.requestId, footageOf(row, bouts)]));
+  const byRequest = new Map<string, Footage[]>(requestIds.map((id) => [id, []]));
+  for (const row of rows) byRequest.get(row.requestId)?.push(footageOf(row, bouts));
+  return byRequest;
 }
+
+export const findFootageRows = async ({ db }: House, requestId: string, transaction?: Transaction): Promise<FootageRow[]> =>
+  plainAll(await db.footages.findAll({ where: { requestId }, order: [['position', 'ASC']], ...(transaction && { transaction }) }));
 
 /** Footages changed since an instant, oldest change first. */
 export const findFootagesChangedSince = async ({ db }: House, since: Date): Promise<FootageRow[]> =>
@@ -46,22 +55,72 @@ export async function insertFootage({ db }: House, row: FootageRow, transaction?
   await db.footages.create(row, { ...(transaction && { transaction }) });
 }
 
-/** Changes a footage and stamps the change, so that watchers hear of it. */
+/** Changes a footage and stamps the change, so that watchers hear of it. What has been removed stays removed. */
 export async function changeFootage({ db, now }: House, id: string, fields: Partial<FootageRow>, transaction?: Transaction): Promise<void> {
-  await db.footages.update({ ...fields, changedAt: now() }, { where: { id }, ...(transaction && { transaction }) });
+  await db.footages.update(
+    { ...fields, changedAt: now() },
+    { where: { id, state: { [Op.ne]: 'removed' } }, ...(transaction && { transaction }) },
+  );
 }
 
 export async function insertBout({ db }: House, row: BoutRow, transaction?: Transaction): Promise<void> {
   await db.bouts.create(row, { ...(transaction && { transaction }) });
 }
 
-export const countBouts = ({ db }: House, footageId: string): Promise<number> => db.bouts.count({ where: { footageId } });
+/** Puts these bouts in the place of all that a footage has. */
+export async function replaceBouts({ db }: House, footageId: string, bouts: readonly Bout[], transaction: Transaction): Promise<void> {
+  await db.bouts.destroy({ where: { footageId }, transaction });
+  for (const bout of bouts) await db.bouts.create({ ...bout, footageId }, { transaction });
+}
 
-/** The client whose footage it is. */
-export async function clientOfFootage({ db }: House, footageId: string): Promise<string | null> {
-  const rows = await db.sequelize.query<{ clientId: string }>(
-    'SELECT r.client_id AS clientId FROM footages f JOIN requests r ON r.id = f.request_id WHERE f.id = :footageId',
+/** Whether one of these bouts belongs to another footage. */
+export const anyBoutElsewhere = async (
+  { db }: House,
+  footageId: string,
+  ids: readonly string[],
+  transaction: Transaction,
+): Promise<boolean> => (await db.bouts.count({ where: { id: [...ids], footageId: { [Op.ne]: footageId } }, transaction })) > 0;
+
+export const countBouts = ({ db }: House, footageId: string, transaction: Transaction): Promise<number> =>
+  db.bouts.count({ where: { footageId }, transaction });
+
+/** Takes a footage out of the rows altogether. */
+export async function deleteFootage({ db }: House, id: string, transaction: Transaction): Promise<void> {
+  await db.footages.destroy({ where: { id }, transaction });
+}
+
+/** Of which client and in which state the request is that a footage belongs to. */
+export async function ownerOfFootage({ db }: House, footageId: string): Promise<{ clientId: string; requestState: RequestState } | null> {
+  const rows = await db.sequelize.query<{ clientId: string; requestState: RequestState }>(
+    'SELECT r.client_id AS clientId, r.state AS requestState FROM footages f JOIN requests r ON r.id = f.request_id WHERE f.id = :footageId',
     { replacements: { footageId }, type: QueryTypes.SELECT },
   );
-  return rows[0]?.clientId ?? null;
+  return rows[0] ?? null;
+}
+
+/** A lock whose holder has not been heard of for this long is free, in ms. */
+const staleLockMs = 10_000;
+
+/** Takes an upload's lock for a holder, or tells the present one that it is wanted. */
+export async function takeUploadLock({ db, now }: House, uploadId: string, holder: string): Promise<boolean> {
+  const at = now();
+  await db.uploadLocks.destroy({ where: { uploadId, beatAt: { [Op.lt]: new Date(at.getTime() - staleLockMs) } } });
+  try {
+    await db.uploadLocks.create({ uploadId, holder, wanted: false, beatAt: at });
+    return true;
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintError)) throw error;
+    await db.uploadLocks.update({ wanted: true }, { where: { uploadId } });
+    return false;
+  }
+}
+
+/** Keeps a held lock up; answers whether somebody else wants it, or has it already. */
+export async function beatUploadLock({ db, now }: House, uploadId: string, holder: string): Promise<boolean> {
+  const [mine] = await db.uploadLocks.update({ beatAt: now() }, { where: { uploadId, holder } });
+  return mine === 0 || (await db.uploadLocks.count({ where: { uploadId, holder, wanted: true } })) > 0;
+}
+
+export async function releaseUploadLock({ db }: House, uploadId: string, holder: string): Promise<void> {
+  await db.uploadLocks.destroy({ where: { uploadId, holder } });
 }

@@ -1,36 +1,92 @@
-import { readFile } from 'node:fs/promises';
-import type { Account, FootageProgress } from '@lean-mentor/contract';
-import type { FrameTable } from '@lean-mentor/core/footage';
+import type * as contract from '@lean-mentor/contract';
+import {
+  getPoster,
+  getStrip,
+  streamReviewCopy,
+  type Account,
+  type Alignment,
+  type Bout,
+  type FootageProgress,
+  type ResponseOf,
+} from '@lean-mentor/contract';
+import { boutsFault, clampFrame, type FootageSound, type FrameTable } from '@lean-mentor/core/footage';
+import { tilingFault } from '@lean-mentor/core/scoring';
 import type { House } from '../../house.ts';
 import type { FootageMotion } from '../../media/motionReader.ts';
+import type { StripLayout } from '../../media/stripReader.ts';
+import { frameJpeg } from '../../media/still.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { enqueueJob } from '../../jobs/index.ts';
-import { maySeeClient } from '../access/index.ts';
+import { frameTableKey, motionKey, reviewCopyKey, soundKey } from '../../storage/index.ts';
+import { maySeeRequest } from '../access/index.ts';
 import type { FootageRow } from './model.ts';
-import { changeFootage, clientOfFootage, findFootage, progressOf } from './repository.ts';
+import { anyBoutElsewhere, changeFootage, findFootage, ownerOfFootage, progressOf, replaceBouts } from './repository.ts';
+import { isSignedFor, signedAddress, viewingMs } from './viewing.ts';
 
 /** A footage the account may see; anything else is not there for it. */
 export async function visibleFootage(house: House, account: Account, footageId: string): Promise<FootageRow> {
-  const [footage, clientId] = await Promise.all([findFootage(house, footageId), clientOfFootage(house, footageId)]);
-  if (!footage || !clientId || !maySeeClient(account, clientId)) throw new ContractError('not-found');
+  const [footage, owner] = await Promise.all([findFootage(house, footageId), ownerOfFootage(house, footageId)]);
+  if (!footage || !owner || !maySeeRequest(account, owner.clientId, owner.requestState)) throw new ContractError('not-found');
   return footage;
 }
 
 /** A visible footage that has been made ready. */
 export async function readyFootage(house: House, account: Account, footageId: string): Promise<FootageRow> {
   const footage = await visibleFootage(house, account, footageId);
+  if (footage.state === 'removed') throw new ContractError('footage-removed');
   if (footage.state !== 'ready') throw new ContractError('footage-not-ready');
   return footage;
 }
 
+const readJson = async <T>(house: House, key: string): Promise<T> => JSON.parse((await house.storage.read(key)).toString('utf8')) as T;
+
 /** Frame times of a footage that is ready. */
-export async function frameTableOf(house: House, footageId: string): Promise<FrameTable> {
-  return JSON.parse(await readFile(house.storage.frameTable(footageId), 'utf8')) as FrameTable;
-}
+export const frameTableOf = (house: House, footageId: string): Promise<FrameTable> => readJson(house, frameTableKey(footageId));
 
 /** What was read off a ready footage's movement. */
-export async function motionOf(house: House, footageId: string): Promise<FootageMotion> {
-  return JSON.parse(await readFile(house.storage.motion(footageId), 'utf8')) as FootageMotion;
+export const motionOf = (house: House, footageId: string): Promise<FootageMotion & { strip: StripLayout }> =>
+  readJson(house, motionKey(footageId));
+
+export const soundOf = (house: House, footageId: string): Promise<FootageSound> => readJson(house, soundKey(footageId));
+
+const pathOf = (operation: { path: string }, footageId: string): string => operation.path.replace(':footageId', footageId);
+
+/** Addresses under which the caller, and nobody else, may load a footage's files for a while. */
+export async function getViewing(house: House, account: Account, footageId: string): Promise<ResponseOf<typeof contract.getViewing>> {
+  await readyFootage(house, account, footageId);
+  const until = house.now().getTime() + viewingMs;
+  const sign = (operation: { path: string }): string => signedAddress(house, pathOf(operation, footageId), account.id, until);
+  return {
+    reviewCopy: sign(streamReviewCopy),
+    poster: sign(getPoster),
+    strip: sign(getStrip),
+    until: new Date(until).toISOString(),
+  };
+}
+
+/** A ready footage by a signed address: it must be the caller's own and not expired. */
+export async function viewedFootage(
+  house: House,
+  account: Account,
+  footageId: string,
+  operation: { path: string },
+  query: Record<string, unknown>,
+): Promise<FootageRow> {
+  await visibleFootage(house, account, footageId);
+  if (!isSignedFor(house, pathOf(operation, footageId), account.id, query)) throw new ContractError('address-expired');
+  return readyFootage(house, account, footageId);
+}
+
+/** One frame of the review copy as a small JPEG. */
+export async function frameStillOf(house: House, account: Account, footageId: string, frame: number): Promise<Buffer> {
+  await readyFootage(house, account, footageId);
+  const table = await frameTableOf(house, footageId);
+  const copy = await house.storage.local(reviewCopyKey(footageId));
+  try {
+    return await frameJpeg(copy.path, table, clampFrame(table, frame));
+  } finally {
+    await copy.release();
+  }
 }
 
 export async function retryFootage(house: House, account: Account, footageId: string): Promise<FootageProgress> {
@@ -38,7 +94,44 @@ export async function retryFootage(house: House, account: Account, footageId: st
   if (footage.state !== 'failed') throw new ContractError('not-retryable');
   await house.db.sequelize.transaction(async (transaction) => {
     await changeFootage(house, footageId, { state: 'waiting', step: 'Waiting its turn', share: 0, failure: null }, transaction);
-    await enqueueJob(house, 'make-ready', footageId, transaction);
+    await enqueueJob(house, 'make-ready', footageId, { transaction });
   });
   return progressOf((await findFootage(house, footageId))!);
+}
+
+/** Keeps the bouts of a footage as they are now. Refused, in words, where they overlap or their spans do not tile them. */
+export async function saveBouts(house: House, account: Account, footageId: string, bouts: Bout[]): Promise<{ bouts: Bout[] }> {
+  const footage = await readyFootage(house, account, footageId);
+  const fault =
+    boutsFault(bouts, footage.frameCount ?? 0) ??
+    bouts.map((bout) => tilingFault(bout.spans, bout.fromFrame, bout.toFrame)).find((words) => words !== null) ??
+    (new Set(bouts.map((bout) => bout.id)).size < bouts.length ? 'Two bouts have the same id.' : null);
+  if (fault) throw new ContractError('not-valid', { message: fault });
+  await house.db.sequelize.transaction(async (transaction) => {
+    // The row lock keeps two savers one after another.
+    await changeFootage(house, footageId, {}, transaction);
+    const ids = bouts.map((bout) => bout.id);
+    if (ids.length > 0 && (await anyBoutElsewhere(house, footageId, ids, transaction)))
+      throw new ContractError('not-valid', { message: 'A bout of this id belongs to another footage.' });
+    await replaceBouts(house, footageId, bouts, transaction);
+  });
+  return { bouts };
+}
+
+/** Keeps how a second camera lies against the first. Both must be of one request. */
+export async function saveAlignment(
+  house: House,
+  account: Account,
+  footageId: string,
+  alignment: Alignment | null,
+): Promise<{ alignment: Alignment | null }> {
+  const footage = await readyFootage(house, account, footageId);
+  if (alignment) {
+    const other = await readyFootage(house, account, alignment.toFootageId);
+    if (other.id === footage.id || other.requestId !== footage.requestId)
+      throw new ContractError('not-valid', { message: 'A second camera is aligned to another footage of the same request.' });
+    if (other.alignment) throw new ContractError('not-valid', { message: `${other.fileName} is itself aligned to another footage.` });
+  }
+  await changeFootage(house, footageId, { alignment });
+  return { alignment };
 }

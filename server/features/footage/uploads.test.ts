@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp, type OpenApp } from '../../http/app.ts';
+import { originalKey } from '../../storage/index.ts';
 import { bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
@@ -44,7 +44,7 @@ describe('sending a file', () => {
     expect((await house.db.footages.findByPk(footageId))?.get('state')).toBe('uploading');
     await append(at, 100_000, bytes.subarray(100_000));
 
-    expect(Buffer.compare(await readFile(house.storage.original(footageId)), bytes)).toBe(0);
+    expect(Buffer.compare(await house.storage.read(originalKey(footageId)), bytes)).toBe(0);
     expect((await house.db.footages.findByPk(footageId))?.get('state')).toBe('waiting');
     expect((await house.db.requests.findByPk(requestId))?.get('state')).toBe('waiting');
     expect(await house.db.jobs.count({ where: { subjectId: footageId, state: 'waiting' } })).toBe(1);

@@ -1,24 +1,20 @@
-import { FileStore } from '@tus/file-store';
 import { Server as TusServer } from '@tus/server';
 import type { Account } from '@lean-mentor/contract';
 import type { Request, Response } from 'express';
-import { join } from 'node:path';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { accountOf } from '../../http/session.ts';
 import { enqueueJob } from '../../jobs/index.ts';
-import { changeRequest } from '../requests/index.ts';
+import { footageArrived } from '../requests/index.ts';
 import { changeFootage, findFootageByUpload } from './repository.ts';
 import { visibleFootage } from './service.ts';
+import { UploadLocker } from './uploadLocker.ts';
 
 /** An error as the tus server wants it thrown. */
 const tusError = (error: unknown): { status_code: number; body: string } =>
   error instanceof ContractError
     ? { status_code: error.code === 'already-uploaded' ? 409 : 404, body: error.message }
     : { status_code: 500, body: 'The upload failed on our side.' };
-
-/** Unfinished uploads older than this are removed. */
-const keepUnfinishedMs = 14 * 24 * 3600 * 1000;
 
 /**
  * The resumable side of sending footage (tus 1.0). An upload belongs to one footage and may only be continued by those
@@ -34,7 +30,8 @@ export function footageUploads(house: House): { handle: (req: Request, res: Resp
   const server = new TusServer({
     path: '/api/uploads',
     relativeLocation: true,
-    datastore: new FileStore({ directory: house.storage.uploads, expirationPeriodInMilliseconds: keepUnfinishedMs }),
+    datastore: house.storage.uploads,
+    locker: new UploadLocker(house),
     onIncomingRequest: async (request, uploadId) => {
       if (request.method === 'POST' || request.method === 'OPTIONS') return;
       try {
@@ -63,11 +60,11 @@ export function footageUploads(house: House): { handle: (req: Request, res: Resp
     onUploadFinish: async (_request, upload) => {
       const footage = await findFootageByUpload(house, upload.id);
       if (!footage) throw tusError(new ContractError('not-found'));
-      await house.storage.adopt(join(house.storage.uploads, upload.id), footage.id);
+      const originalKey = await house.storage.adoptUpload(upload.id, footage.id);
       await house.db.sequelize.transaction(async (transaction) => {
-        await changeFootage(house, footage.id, { state: 'waiting', step: 'Waiting its turn', share: 0 }, transaction);
-        await changeRequest(house, footage.requestId, { state: 'waiting' }, transaction);
-        await enqueueJob(house, 'make-ready', footage.id, transaction);
+        await changeFootage(house, footage.id, { state: 'waiting', step: 'Waiting its turn', share: 0, originalKey }, transaction);
+        await footageArrived(house, footage.requestId, transaction);
+        await enqueueJob(house, 'make-ready', footage.id, { transaction });
       });
       return {};
     },

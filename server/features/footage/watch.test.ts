@@ -1,4 +1,4 @@
-import type { FootageProgress } from '@lean-mentor/contract';
+import type { Account, FootageProgress } from '@lean-mentor/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
@@ -12,12 +12,19 @@ beforeAll(async () => {
 });
 afterAll(() => house.close());
 
+const accountOf = (role: Account['role'], ...clientIds: string[]): Account => ({
+  id: house.newId(),
+  name: 'Somebody',
+  role,
+  clients: clientIds.map((id) => ({ id, name: 'A client' })),
+});
+
 /** Everything that a listener hears until `enough` says so. */
-const hear = (watch: FootageWatch, clientIds: string[] | null, enough: (heard: FootageProgress[]) => boolean): Promise<FootageProgress[]> =>
+const hear = (watch: FootageWatch, account: Account, enough: (heard: FootageProgress[]) => boolean): Promise<FootageProgress[]> =>
   new Promise((resolve) => {
     const heard: FootageProgress[] = [];
     const leave = watch.listen({
-      clientIds,
+      account,
       keepAlive: () => undefined,
       send: (progress) => {
         heard.push(progress);
@@ -33,8 +40,8 @@ describe('watching footage', () => {
     const mine = await bringRequest(house, clientA, 'working' as 'waiting');
     const theirs = await bringRequest(house, clientB, 'working' as 'waiting');
     const watch = new FootageWatch(house);
-    const coach = hear(watch, null, (heard) => heard.filter((p) => p.share === 0.5).length === 2);
-    const client = hear(watch, [clientA], (heard) => heard.some((p) => p.share === 0.5));
+    const coach = hear(watch, accountOf('coach'), (heard) => heard.filter((p) => p.share === 0.5).length === 2);
+    const client = hear(watch, accountOf('client', clientA), (heard) => heard.some((p) => p.share === 0.5));
     await changeFootage(house, theirs.footageId, { state: 'working', share: 0.5, step: 'Making the review copy', secondsLeft: 4 });
     await changeFootage(house, mine.footageId, { state: 'working', share: 0.5, step: 'Making the review copy', secondsLeft: 4 });
     expect(new Set((await client).map((p) => p.id))).toEqual(new Set([mine.footageId]));
@@ -46,7 +53,7 @@ describe('watching footage', () => {
   it('does not say the same thing twice', async () => {
     const { footageId } = await bringRequest(house, clientA, 'waiting');
     const watch = new FootageWatch(house);
-    const heard = hear(watch, [clientA], (all) => all.some((p) => p.share === 0.9));
+    const heard = hear(watch, accountOf('client', clientA), (all) => all.some((p) => p.share === 0.9));
     for (const share of [0.2, 0.2, 0.9]) {
       await changeFootage(house, footageId, { state: 'working', share });
       await new Promise((resolve) => setTimeout(resolve, 500));

@@ -1,14 +1,14 @@
-import type { FootageProgress } from '@lean-mentor/contract';
+import type { Account, FootageProgress } from '@lean-mentor/contract';
 import { subSeconds } from 'date-fns';
 import type { House } from '../../house.ts';
-import { clientOfFootage, findFootagesChangedSince, progressOf } from './repository.ts';
+import { maySeeRequest } from '../access/index.ts';
+import { findFootagesChangedSince, ownerOfFootage, progressOf } from './repository.ts';
 
 const pollMs = 400;
 const keepAliveMs = 20_000;
 
 interface Listener {
-  /** Null sees everything. */
-  clientIds: string[] | null;
+  account: Account;
   send: (progress: FootageProgress) => void;
   keepAlive: () => void;
 }
@@ -55,9 +55,9 @@ export class FootageWatch {
         const text = JSON.stringify(progress);
         if (this.seen.get(row.id) === text) continue;
         this.seen.set(row.id, text);
-        const clientId = await clientOfFootage(this.house, row.id);
-        for (const { clientIds, send } of this.listeners)
-          if (clientIds === null || (clientId && clientIds.includes(clientId))) send(progress);
+        const owner = await ownerOfFootage(this.house, row.id);
+        for (const { account, send } of this.listeners)
+          if (owner && maySeeRequest(account, owner.clientId, owner.requestState)) send(progress);
       }
       // Another process's clock and commit may lag a little: the last second is asked for again.
       const last = rows[rows.length - 1];

@@ -1,1 +1,2 @@
 export { postLetter } from './repository.ts';
+export { postLetters } from './service.ts';

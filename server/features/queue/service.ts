@@ -1,5 +1,5 @@
 import type * as contract from '@lean-mentor/contract';
-import type { ResponseOf } from '@lean-mentor/contract';
+import type { Footage, ResponseOf } from '@lean-mentor/contract';
 import { estimateDeskMinutes, layOutDay } from '@lean-mentor/core/queue';
 import { addDays, isWeekend, set, startOfDay } from 'date-fns';
 import type { House } from '../../house.ts';
@@ -24,6 +24,10 @@ export function workingWindows(now: Date): { fromAt: number; toAt: number }[] {
     .filter(({ fromAt, toAt }) => toAt > fromAt);
 }
 
+/** Seconds of footage to be looked at: a second camera shows the same bouts again and is not counted. */
+const secondsToReview = (footages: readonly Footage[]): number =>
+  footages.reduce((sum, { alignment, seconds }) => sum + (alignment ? 0 : (seconds ?? 0)), 0);
+
 /** Open requests, due first, each with its estimate, and the plan of the days ahead. */
 export async function getToday(house: House): Promise<ResponseOf<typeof contract.getToday>> {
   const requests = await listOpenRequests(house);
@@ -39,13 +43,13 @@ export async function getToday(house: House): Promise<ResponseOf<typeof contract
     ...request,
     clientLevel: levelOf.get(request.clientId) ?? 1,
     // Desk time is not measured yet, so the estimate is the belief before any review: three times the footage.
-    estimatedDeskMinutes: estimateDeskMinutes((request.footage.seconds ?? 0) / 60, []),
+    estimatedDeskMinutes: estimateDeskMinutes(secondsToReview(request.footages) / 60, []),
     ...(counts.get(request.id) ?? { marks: 0, notes: 0 }),
   }));
   const windows = workingWindows(house.now());
   const plan = layOutDay(
     rows
-      .filter((r) => r.footage.state === 'ready')
+      .filter((r) => r.state === 'waiting' && r.footages.every((f) => f.state === 'ready'))
       .map((r) => ({ id: r.id, deskMinutes: Math.max(r.estimatedDeskMinutes, 1), dueAt: Date.parse(r.dueAt) })),
     windows,
   );

@@ -1,3 +1,5 @@
+export { footageArrived } from './arrival.ts';
+export { newRequest } from './newRequest.ts';
 export {
   changeRequest,
   countRequestsByClient,

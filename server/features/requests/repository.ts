@@ -1,5 +1,5 @@
-import type { Request } from '@lean-mentor/contract';
-import { QueryTypes, type Transaction } from 'sequelize';
+import { intake, type Client, type Draft, type Footage, type Request } from '@lean-mentor/contract';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import { findClients } from '../clients/index.ts';
@@ -8,46 +8,57 @@ import type { RequestRow } from './model.ts';
 
 const mostListed = 500;
 
-/** Rows with their client's name, footage and sent critique. */
-async function requestsOf(house: House, rows: RequestRow[]): Promise<Request[]> {
-  if (rows.length === 0) return [];
-  const ids = rows.map((r) => r.id);
-  const [clients, footages, critiques] = await Promise.all([
+/** What drafts and requests show alike: their client and footages. */
+async function standingOf(
+  house: House,
+  rows: RequestRow[],
+): Promise<{ clientOf: Map<string, Client>; footagesOf: Map<string, Footage[]> }> {
+  const [clients, footagesOf] = await Promise.all([
     findClients(house, [...new Set(rows.map((r) => r.clientId))]),
-    findFootagesOfRequests(house, ids),
-    house.db.sequelize.query<{ id: string; requestId: string }>(
-      'SELECT id, request_id AS requestId FROM critiques WHERE sent_at IS NOT NULL AND request_id IN (:ids)',
-      { replacements: { ids }, type: QueryTypes.SELECT },
+    findFootagesOfRequests(
+      house,
+      rows.map((r) => r.id),
     ),
   ]);
-  const nameOf = new Map(clients.map((c) => [c.id, c.name]));
+  return { clientOf: new Map(clients.map((c) => [c.id, c])), footagesOf };
+}
+
+/** Rows with their client's name, footages and sent critique. */
+async function requestsOf(house: House, rows: RequestRow[]): Promise<Request[]> {
+  if (rows.length === 0) return [];
+  const [{ clientOf, footagesOf }, critiques] = await Promise.all([
+    standingOf(house, rows),
+    house.db.sequelize.query<{ id: string; requestId: string }>(
+      'SELECT id, request_id AS requestId FROM critiques WHERE sent_at IS NOT NULL AND request_id IN (:ids)',
+      { replacements: { ids: rows.map((r) => r.id) }, type: QueryTypes.SELECT },
+    ),
+  ]);
   const critiqueOf = new Map(critiques.map((c) => [c.requestId, c.id]));
-  return rows.flatMap((row) => {
-    const footage = footages.get(row.id);
-    return footage
-      ? [
-          {
-            ...row,
-            sentAt: row.sentAt.toISOString(),
-            dueAt: row.dueAt.toISOString(),
-            clientName: nameOf.get(row.clientId) ?? '',
-            footage,
-            critiqueId: critiqueOf.get(row.id) ?? null,
-          },
-        ]
-      : [];
-  });
+  return rows.map((row) => ({
+    ...intake.parse(row.intake),
+    id: row.id,
+    clientId: row.clientId,
+    state: row.state,
+    exchange: row.exchange,
+    sentAt: row.sentAt.toISOString(),
+    dueAt: row.dueAt.toISOString(),
+    stoppedAt: row.stoppedAt?.toISOString() ?? null,
+    consentWithdrawnAt: row.consentWithdrawnAt?.toISOString() ?? null,
+    clientName: clientOf.get(row.clientId)?.name ?? '',
+    footages: footagesOf.get(row.id) ?? [],
+    critiqueId: critiqueOf.get(row.id) ?? null,
+  }));
 }
 
 export async function findRequest(house: House, id: string): Promise<Request | null> {
-  const row = plain(await house.db.requests.findByPk(id));
+  const row = plain(await house.db.requests.findOne({ where: { id, state: { [Op.ne]: 'draft' } } }));
   return row ? ((await requestsOf(house, [row]))[0] ?? null) : null;
 }
 
-/** Newest first; all clients' when `clientIds` is null. */
-export async function listRequestsOfClients(house: House, clientIds: string[] | null): Promise<Request[]> {
+/** Newest first; all clients' that have reached the coach when `clientIds` is null. */
+export async function listRequestsOfClients(house: House, clientIds: string[] | null, forCoach = clientIds === null): Promise<Request[]> {
   const rows = await house.db.requests.findAll({
-    ...(clientIds && { where: { clientId: clientIds } }),
+    where: { ...(clientIds && { clientId: clientIds }), state: { [Op.notIn]: forCoach ? ['draft', 'guardian'] : ['draft'] } },
     order: [['sentAt', 'DESC']],
     limit: mostListed,
   });
@@ -58,8 +69,42 @@ export async function listRequestsOfClients(house: House, clientIds: string[] | 
 export const listOpenRequests = async (house: House): Promise<Request[]> =>
   requestsOf(
     house,
-    plainAll(await house.db.requests.findAll({ where: { state: ['uploading', 'waiting'] }, order: [['dueAt', 'ASC']], limit: mostListed })),
+    plainAll(
+      await house.db.requests.findAll({
+        where: { state: ['uploading', 'waiting', 'need-first'] },
+        order: [['dueAt', 'ASC']],
+        limit: mostListed,
+      }),
+    ),
   );
+
+async function draftsOf(house: House, rows: RequestRow[]): Promise<Draft[]> {
+  if (rows.length === 0) return [];
+  const { clientOf, footagesOf } = await standingOf(house, rows);
+  return rows.map((row) => ({
+    id: row.id,
+    clientId: row.clientId,
+    clientName: clientOf.get(row.clientId)?.name ?? '',
+    state: row.state,
+    step: row.step,
+    said: row.intake,
+    exchange: row.exchange,
+    footages: footagesOf.get(row.id) ?? [],
+    begunAt: row.sentAt.toISOString(),
+    profile: { hurts: clientOf.get(row.clientId)?.hurts ?? [], guardianName: clientOf.get(row.clientId)?.guardianName ?? null },
+  }));
+}
+
+export const listDraftsOfClients = async (house: House, clientIds: string[]): Promise<Draft[]> =>
+  draftsOf(
+    house,
+    plainAll(await house.db.requests.findAll({ where: { clientId: clientIds, state: 'draft' }, order: [['sentAt', 'DESC']], limit: 50 })),
+  );
+
+export async function findDraft(house: House, id: string): Promise<Draft | null> {
+  const row = plain(await house.db.requests.findOne({ where: { id, state: 'draft' } }));
+  return row ? ((await draftsOf(house, [row]))[0] ?? null) : null;
+}
 
 export async function insertRequest({ db }: House, row: RequestRow, transaction?: Transaction): Promise<void> {
   await db.requests.create(row, { ...(transaction && { transaction }) });
@@ -69,16 +114,31 @@ export async function changeRequest({ db }: House, id: string, fields: Partial<R
   await db.requests.update(fields, { where: { id }, ...(transaction && { transaction }) });
 }
 
+export async function deleteRequest({ db }: House, id: string, transaction: Transaction): Promise<void> {
+  await db.requests.destroy({ where: { id }, transaction });
+}
+
 /** How many requests each client has, and how many of them wait for a critique. */
 export async function countRequestsByClient({ db }: House): Promise<Map<string, { requests: number; waiting: number }>> {
   const rows = await db.sequelize.query<{ clientId: string; requests: number; waiting: number }>(
-    `SELECT client_id AS clientId, CAST(COUNT(*) AS CHAR) AS requests, CAST(SUM(state <> 'sent') AS CHAR) AS waiting FROM requests GROUP BY client_id`,
+    `SELECT client_id AS clientId, CAST(COUNT(*) AS CHAR) AS requests,
+       CAST(SUM(state IN ('uploading', 'waiting', 'need-first')) AS CHAR) AS waiting
+     FROM requests WHERE state NOT IN ('draft', 'guardian') GROUP BY client_id`,
     { type: QueryTypes.SELECT },
   );
   return new Map(rows.map((r) => [r.clientId, { requests: Number(r.requests), waiting: Number(r.waiting) }]));
 }
 
-/** Takes the row lock under which what belongs to one request is changed one after another. False when there is no such request. */
-export async function lockRequest({ db }: House, id: string, transaction: Transaction): Promise<boolean> {
-  return (await db.requests.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE })) !== null;
+/** The row of a request, locked, so that what belongs to it is changed one after another. Null when there is none. */
+export const lockRequest = async ({ db }: House, id: string, transaction: Transaction): Promise<RequestRow | null> =>
+  plain(await db.requests.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }));
+
+/** The critique of a request, sent or in the making. */
+export async function findCritiqueIdOfRequest({ db }: House, requestId: string, transaction: Transaction): Promise<string | null> {
+  const rows = await db.sequelize.query<{ id: string }>('SELECT id FROM critiques WHERE request_id = :requestId', {
+    replacements: { requestId },
+    type: QueryTypes.SELECT,
+    transaction,
+  });
+  return rows[0]?.id ?? null;
 }

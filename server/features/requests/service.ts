@@ -1,28 +1,106 @@
 import type * as contract from '@lean-mentor/contract';
-import type { Account, BodyOf, Request } from '@lean-mentor/contract';
-import { addBusinessDays } from 'date-fns';
+import type { Account, BodyOf, Request, Saying } from '@lean-mentor/contract';
+import type { Transaction } from 'sequelize';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
-import { maySeeClient } from '../access/index.ts';
-import { insertFootage, newFootage } from '../footage/index.ts';
-import { findRequest, insertRequest } from './repository.ts';
+import { maySeeRequest } from '../access/index.ts';
+import { findFootageRows, removeFootageBytes } from '../footage/index.ts';
+import { postLetters } from '../letters/index.ts';
+import { stillsFolder } from '../../storage/index.ts';
+import { reachCoach } from './arrival.ts';
+import { lockedRequest } from './lockedRequest.ts';
+import type { RequestRow } from './model.ts';
+import { consentLetter, needFirstLetter } from './requestLetters.ts';
+import { changeRequest, findCritiqueIdOfRequest, findRequest } from './repository.ts';
 
-/** Working days within which a critique is promised, until plans exist. */
-const promisedWorkingDays = 3;
+/** The exchange with one more saying. */
+const said = (house: House, row: RequestRow, account: Account, kind: Saying['kind'], words: string): Saying[] => [
+  ...row.exchange,
+  { at: house.now().toISOString(), byName: account.name, byRole: account.role, kind, words },
+];
 
-/** Keeps what the client says and opens a place for the footage's bytes. */
-export async function createRequest(house: House, account: Account, said: BodyOf<typeof contract.createRequest>): Promise<Request> {
-  if (!maySeeClient(account, said.clientId)) throw new ContractError('not-found');
-  const { fileName, byteSize, ...intake } = said;
-  const now = house.now();
-  const id = house.newId();
-  await house.db.sequelize.transaction(async (transaction) => {
-    await insertRequest(
+export async function getRequest(house: House, account: Account, requestId: string): Promise<Request> {
+  const request = await findRequest(house, requestId);
+  if (!request || !maySeeRequest(account, request.clientId, request.state)) throw new ContractError('not-found');
+  return request;
+}
+
+/** A guardian's yes: it goes on to the coach. */
+export async function approveRequest(house: House, account: Account, requestId: string): Promise<Request> {
+  await lockedRequest(house, account, requestId, ['guardian'], (row, transaction) => reachCoach(house, row, transaction));
+  return (await findRequest(house, requestId))!;
+}
+
+/** A guardian's no: it is a draft again, with the guardian's words on it. */
+export async function sendBackRequest(house: House, account: Account, requestId: string, words: string): Promise<{ done: true }> {
+  await lockedRequest(house, account, requestId, ['guardian'], (row, transaction) =>
+    changeRequest(house, requestId, { state: 'draft', exchange: said(house, row, account, 'sent-back', words) }, transaction),
+  );
+  return { done: true };
+}
+
+/** The coach needs something first: the clock stands, and the client is told. */
+export async function askFirst(
+  house: House,
+  account: Account,
+  requestId: string,
+  { need, words }: BodyOf<typeof contract.askFirst>,
+): Promise<Request> {
+  await lockedRequest(house, account, requestId, ['waiting', 'uploading'], async (row, transaction) => {
+    const kind = need === 'footage' ? 'need-footage' : 'need-context';
+    await changeRequest(
       house,
-      { ...intake, id, state: 'uploading', sentAt: now, dueAt: addBusinessDays(now, promisedWorkingDays) },
+      requestId,
+      // One that is still on its way has no promise yet, so no clock to stop.
+      {
+        state: 'need-first',
+        stoppedAt: row.stoppedAt ?? (row.state === 'waiting' ? house.now() : null),
+        exchange: said(house, row, account, kind, words),
+      },
       transaction,
     );
-    await insertFootage(house, newFootage({ id: house.newId(), requestId: id, fileName, byteSize, changedAt: now }), transaction);
+    await postLetters(house, row.clientId, () => needFirstLetter(account.name, need, words), transaction);
   });
-  return (await findRequest(house, id))!;
+  return (await findRequest(house, requestId))!;
+}
+
+/** The client's answer: the clock goes on, once all footage is there. */
+export async function answerFirst(house: House, account: Account, requestId: string, words: string): Promise<Request> {
+  await lockedRequest(house, account, requestId, ['need-first'], async (row, transaction) => {
+    await changeRequest(house, requestId, { exchange: said(house, row, account, 'answer', words) }, transaction);
+    await reachCoach(house, row, transaction);
+  });
+  return (await findRequest(house, requestId))!;
+}
+
+async function removeAllFootage(house: House, requestId: string, transaction: Transaction): Promise<void> {
+  const critiqueId = await findCritiqueIdOfRequest(house, requestId, transaction);
+  const stills = critiqueId ? [stillsFolder(critiqueId)] : [];
+  for (const footage of await findFootageRows(house, requestId, transaction))
+    if (footage.state !== 'removed') await removeFootageBytes(house, footage, stills, transaction);
+}
+
+/** The client takes a request back before it has been answered; its footage goes with it. */
+export async function withdrawRequest(house: House, account: Account, requestId: string): Promise<Request> {
+  await lockedRequest(house, account, requestId, ['guardian', 'uploading', 'waiting', 'need-first'], async (_, transaction) => {
+    await removeAllFootage(house, requestId, transaction);
+    await changeRequest(house, requestId, { state: 'withdrawn', stoppedAt: null }, transaction);
+  });
+  return (await findRequest(house, requestId))!;
+}
+
+/**
+ * The partner no longer agrees to be on film: footage, copies and stills go for good. What was written stays; a request that was
+ * not answered yet is withdrawn, since there is nothing left to look at.
+ */
+export async function withdrawConsent(house: House, account: Account, requestId: string): Promise<Request> {
+  const states = ['guardian', 'uploading', 'waiting', 'need-first', 'sent', 'withdrawn'] as const;
+  await lockedRequest(house, account, requestId, states, async (row, transaction) => {
+    if (row.consentWithdrawnAt) return;
+    await removeAllFootage(house, requestId, transaction);
+    const state = row.state === 'sent' ? 'sent' : 'withdrawn';
+    await changeRequest(house, requestId, { state, stoppedAt: null, consentWithdrawnAt: house.now() }, transaction);
+    await postLetters(house, row.clientId, () => consentLetter(account.name), transaction);
+  });
+  return (await findRequest(house, requestId))!;
 }

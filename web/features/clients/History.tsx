@@ -3,8 +3,8 @@ import { format } from 'date-fns';
 import { Link } from 'react-router';
 import { Empty } from '../../shared/primitives/index.ts';
 import { dayAndHour } from '../../shared/time/dayWords.ts';
-import { FootageProgressLine, useProgress } from '../footage/index.ts';
-import { UploadLine } from '../requests/index.ts';
+import { FootageProgressLine } from '../footage/index.ts';
+import { attireWords, kindWords, stateWords, UploadLine } from '../requests/index.ts';
 import { BoutRibbon } from '../scoring/index.ts';
 
 interface HistoryProps {
@@ -32,24 +32,34 @@ export function History({ requests, critiques, reader }: HistoryProps) {
 }
 
 function HistoryEntry({ request, critique, reader }: { request: Request; critique: Critique | undefined; reader: 'coach' | 'client' }) {
-  const bout = request.footage.bouts[0];
+  const advice = request.footages.flatMap((footage) => footage.advice);
+  const ribbons = request.footages.flatMap(({ bouts }) => bouts).filter(({ spans }) => spans.length > 0);
   return (
-    <li className="grid grid-cols-[1fr_40px] gap-5 py-5" data-request={request.id}>
+    <li className="grid grid-cols-[1fr_auto] gap-5 py-5" data-request={request.id}>
       <div className="flex min-w-0 flex-col gap-2">
         <p className="text-desk text-reed">
-          {format(request.sentAt, 'd MMM yyyy')}, {request.kind}, {request.attire === 'jacket' ? 'jacket' : 'no jacket'}
+          {format(request.sentAt, 'd MMM yyyy')}, {kindWords[request.kind].toLowerCase()}, {attireWords[request.attire]}
         </p>
         <h2 className="text-read font-semibold">“{request.question}”</h2>
-        {!critique && request.footage.advice.length > 0 && (
+        {!critique && advice.length > 0 && (
           <ul aria-label="About the footage" className="text-desk text-reed">
-            {request.footage.advice.map((words) => (
+            {advice.map((words) => (
               <li key={words}>{words}</li>
             ))}
           </ul>
         )}
         {critique ? <Answer critique={critique} reader={reader} /> : <Waiting request={request} reader={reader} />}
+        {reader === 'client' && (
+          <Link to={`/requests/${request.id}`} className="linked self-start text-desk">
+            What you sent
+          </Link>
+        )}
       </div>
-      <div>{bout && bout.spans.length > 0 && <BoutRibbon bout={bout} width={40} height={110} />}</div>
+      <div className="flex gap-1">
+        {ribbons.map((bout) => (
+          <BoutRibbon key={bout.id} bout={bout} width={40} height={110} />
+        ))}
+      </div>
     </li>
   );
 }
@@ -80,23 +90,29 @@ function Answer({ critique, reader }: { critique: Critique; reader: 'coach' | 'c
 }
 
 function Waiting({ request, reader }: { request: Request; reader: 'coach' | 'client' }) {
-  const { state } = useProgress(request.footage);
-  if (request.footage.state === 'uploading' && reader === 'client') return <UploadLine footage={request.footage} />;
+  const { state, footages } = request;
   return (
     <>
-      <FootageProgressLine footage={request.footage} />
-      {state === 'ready' && (
-        <p className="text-desk">
-          {reader === 'client' ? (
-            'With your coach'
+      {footages
+        .filter((footage) => footage.state !== 'removed')
+        .map((footage) =>
+          footage.state === 'uploading' && reader === 'client' ? (
+            <UploadLine key={footage.id} footage={footage} />
           ) : (
-            <Link to={`/requests/${request.id}/desk`} className="linked font-semibold">
-              Open on the desk
-            </Link>
-          )}
-          , promised {dayAndHour(request.dueAt, new Date())}
-        </p>
-      )}
+            <FootageProgressLine key={footage.id} footage={footage} />
+          ),
+        )}
+      <p className={`text-desk ${state === 'need-first' ? 'font-semibold' : ''}`}>
+        {reader === 'coach' && (state === 'waiting' || state === 'need-first') ? (
+          <Link to={`/requests/${request.id}/desk`} className="linked font-semibold">
+            Open on the desk
+          </Link>
+        ) : (
+          state !== 'draft' && stateWords[state]
+        )}
+        {state === 'waiting' && `, promised ${dayAndHour(request.dueAt, new Date())}`}
+        {request.consentWithdrawnAt && '; the footage was removed'}
+      </p>
     </>
   );
 }

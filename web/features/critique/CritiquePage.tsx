@@ -1,14 +1,16 @@
-import type { Critique, SentFix } from '@lean-mentor/contract';
-import { boutAtFrame, clockText, secondsOfFrame } from '@lean-mentor/core/footage';
+import type { Bout, Critique, SentFix } from '@lean-mentor/contract';
+import { boutAtFrame } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
 import { useParams } from 'react-router';
 import { Button, FaultNote, kindWords, KindGlyph, RowsSkeleton } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useAccount } from '../access/index.ts';
-import { useGetFrameTableQuery } from '../footage/index.ts';
+import { BoutClock, useGetFrameTableQuery } from '../footage/index.ts';
 import { RoundSheet } from '../scoring/index.ts';
 import { useGetCritiqueQuery, useMarkCritiqueReadMutation } from './api.ts';
 import { FixClip } from './FixClip.tsx';
+
+type SentFootage = Critique['footages'][number];
 
 /** What was sent, as a page: what you asked, the opening, the fixes, and the round sheet at the side. */
 export function CritiquePage() {
@@ -64,8 +66,7 @@ function Opening({ critique }: { critique: Critique }) {
 
 function Fix({ critique, fix }: { critique: Critique; fix: SentFix }) {
   const { note } = fix;
-  const bout = boutAtFrame(critique.footage.bouts, fix.atFrame);
-  const { data: table } = useGetFrameTableQuery(critique.footage.id);
+  const footage = footageOf(critique, fix);
   return (
     <section aria-label={`Fix ${fix.position}`} className="flex flex-col gap-3 break-inside-avoid">
       <h2 className="flex items-baseline gap-3 border-t border-ink pt-2 text-desk">
@@ -76,10 +77,16 @@ function Fix({ critique, fix }: { critique: Critique; fix: SentFix }) {
         {note.seen !== 'clear' && (
           <span className="text-reed">{note.seen === 'likely' ? 'likely, not clearly seen' : 'hidden from the camera'}</span>
         )}
-        {table && <span className="time ml-auto text-reed">{clockText(fix.atSeconds - secondsOfFrame(table, bout?.fromFrame ?? 0))}</span>}
+        <span className="ml-auto text-reed">{footage?.state === 'ready' && <BoutClock footage={footage} atFrame={fix.atFrame} />}</span>
       </h2>
       <p className="text-pretty">{note.what}</p>
-      <FixClip critique={critique} fix={fix} />
+      {footage && footage.state !== 'removed' ? (
+        <FixClip critiqueId={critique.id} footage={footage} fix={fix} />
+      ) : (
+        <p className="border-y border-seam py-3 text-desk text-reed">
+          The footage of this was removed, because its client or the partner on film asked for it. What was written stays.
+        </p>
+      )}
       {note.instead.length > 0 && (
         <div>
           <h3 className="mb-1 text-desk">Instead</h3>
@@ -97,6 +104,10 @@ function Fix({ critique, fix }: { critique: Critique; fix: SentFix }) {
   );
 }
 
+/** The footage that a fix is about. */
+const footageOf = (critique: Critique, fix: SentFix): SentFootage | undefined =>
+  critique.footages.find(({ id }) => id === fix.note.footageId);
+
 function ReadLine({ critique }: { critique: Critique }) {
   const role = useAccount()?.role;
   const [markRead, { isLoading, error }] = useMarkCritiqueReadMutation();
@@ -112,30 +123,48 @@ function ReadLine({ critique }: { critique: Critique }) {
   );
 }
 
+/** The bouts that fixes are about, in their order, each with its footage. */
+function boutsWithFixes(critique: Critique): { footage: SentFootage; bout: Bout | undefined }[] {
+  const found = new Map<string, { footage: SentFootage; bout: Bout | undefined }>();
+  for (const fix of critique.fixes) {
+    const footage = footageOf(critique, fix);
+    if (footage?.state !== 'ready') continue;
+    const bout = boutAtFrame(footage.bouts, fix.atFrame);
+    found.set(bout?.id ?? footage.id, { footage, bout });
+  }
+  return [...found.values()];
+}
+
 function Side({ critique }: { critique: Critique }) {
-  const { footage, fixes } = critique;
-  const { data: table } = useGetFrameTableQuery(footage.id);
+  const bouts = boutsWithFixes(critique);
+  if (bouts.length === 0) return <aside />;
   return (
     <aside aria-label="The round" className="flex break-inside-avoid flex-col gap-2">
       <h2 className="text-desk">The round from top to bottom</h2>
       <p className="text-small text-reed">
         The ribbon sways right when {critique.clientName.split(' ')[0]} is in control, left when the partner is.
       </p>
-      <div className="h-[560px]">
-        {table && (
-          <RoundSheet
-            table={table}
-            bout={boutAtFrame(footage.bouts, fixes[0]?.atFrame ?? 0)}
-            notes={fixes.map((fix) => ({
-              id: fix.note.id,
-              atFrame: fix.atFrame,
-              kind: fix.note.kind,
-              words: fix.note.what,
-              fix: fix.position,
-            }))}
-          />
-        )}
-      </div>
+      {bouts.map(({ footage, bout }) => (
+        <BoutSheet key={bout?.id ?? footage.id} critique={critique} footage={footage} bout={bout} />
+      ))}
     </aside>
+  );
+}
+
+function BoutSheet({ critique, footage, bout }: { critique: Critique; footage: SentFootage; bout: Bout | undefined }) {
+  const { data: table } = useGetFrameTableQuery(footage.id);
+  const inside = (frame: number): boolean => boutAtFrame(footage.bouts, frame)?.id === bout?.id;
+  return (
+    <div className="h-[560px]">
+      {table && (
+        <RoundSheet
+          table={table}
+          bout={bout}
+          notes={critique.fixes
+            .filter((fix) => fix.note.footageId === footage.id && inside(fix.atFrame))
+            .map(({ note, atFrame, position }) => ({ id: note.id, atFrame, kind: note.kind, words: note.what, fix: position }))}
+        />
+      )}
+    </div>
   );
 }

@@ -1,7 +1,15 @@
 import { drawingShape, strokeEdge, strokeEdgeFactor, strokeInk, type Drawing } from '@lean-mentor/core/desk';
 
 /** Drawings over a picture that fills the same box; `width` × `height` are the footage's own pixels. */
-export function DrawingOverlay({ drawings, width, height }: { drawings: readonly Drawing[]; width: number; height: number }) {
+export function DrawingOverlay({
+  drawings,
+  width,
+  height,
+}: {
+  drawings: readonly Omit<Drawing, 'footageId'>[];
+  width: number;
+  height: number;
+}) {
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}

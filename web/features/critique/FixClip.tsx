@@ -1,24 +1,25 @@
 import { useEffect, useRef, useState } from 'react';
-import { getCritiqueStill, streamReviewCopy, type Critique, type SentFix } from '@lean-mentor/contract';
+import { getCritiqueStill, type Critique, type SentFix } from '@lean-mentor/contract';
 import { drawingsAtFrame } from '@lean-mentor/core/desk';
 import { frameAtSeconds } from '@lean-mentor/core/footage';
 import { Play, Square } from 'lucide-react';
 import { Button } from '../../shared/primitives/index.ts';
 import { addressOf } from '../../shared/wire/index.ts';
-import { useGetFrameTableQuery } from '../footage/index.ts';
+import { useGetFrameTableQuery, useViewing } from '../footage/index.ts';
 import { DrawingOverlay } from './DrawingOverlay.tsx';
 
+type Footage = Critique['footages'][number];
+
 /** A fix's picture: the still with its drawing, and on demand the seconds around it, with the drawing on its own frames. */
-export function FixClip({ critique, fix }: { critique: Critique; fix: SentFix }) {
-  const { footage } = critique;
+export function FixClip({ critiqueId, footage, fix }: { critiqueId: string; footage: Footage; fix: SentFix }) {
   const [speed, setSpeed] = useState<number | null>(null);
-  const still = addressOf(getCritiqueStill, { critiqueId: critique.id, position: fix.position });
+  const still = addressOf(getCritiqueStill, { critiqueId, position: fix.position });
   const words = `Fix ${fix.position}, the moment itself${fix.drawings.length > 0 ? ' with the coach’s drawing' : ''}`;
   return (
     <figure data-fix={fix.position} className="print:max-w-[84mm]">
       <div className="relative w-full overflow-hidden bg-stage" style={{ aspectRatio: `${footage.width} / ${footage.height}` }}>
         <Still address={still} words={words} />
-        {speed !== null && <Clip key={speed} critique={critique} fix={fix} speed={speed} onEnd={() => setSpeed(null)} />}
+        {speed !== null && <Clip key={speed} footage={footage} fix={fix} speed={speed} onEnd={() => setSpeed(null)} />}
       </div>
       <figcaption className="not-printed flex flex-wrap gap-2 pt-2">
         {speed === null ? (
@@ -70,10 +71,10 @@ function Still({ address, words }: { address: string; words: string }) {
   );
 }
 
-function Clip({ critique, fix, speed, onEnd }: { critique: Critique; fix: SentFix; speed: number; onEnd: () => void }) {
-  const { footage } = critique;
+function Clip({ footage, fix, speed, onEnd }: { footage: Footage; fix: SentFix; speed: number; onEnd: () => void }) {
   const video = useRef<HTMLVideoElement>(null);
   const { data: table } = useGetFrameTableQuery(footage.id);
+  const { addresses } = useViewing(footage.id);
   const [frame, setFrame] = useState(-1);
   const [fault, setFault] = useState(false);
   const ended = useRef(onEnd);
@@ -110,7 +111,7 @@ function Clip({ critique, fix, speed, onEnd }: { critique: Critique; fix: SentFi
     <>
       <video
         ref={video}
-        src={addressOf(streamReviewCopy, { footageId: footage.id })}
+        src={addresses?.reviewCopy}
         playsInline
         preload="auto"
         aria-label={`Clip of fix ${fix.position}`}

@@ -1,19 +1,18 @@
 import { useEffect, useRef, useState } from 'react';
 import type * as contract from '@lean-mentor/contract';
-import type { ResponseOf } from '@lean-mentor/contract';
+import type { Footage, ResponseOf } from '@lean-mentor/contract';
 import type { Note } from '@lean-mentor/core/desk';
 import { mostFixes } from '@lean-mentor/core/fixes';
-import { boutAtFrame, clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { Button, Empty, FacePlate, FaultNote, Field, inputClass, kindWords, KindGlyph } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
+import { BoutClock } from '../footage/index.ts';
 import { useSaveCritiqueDraftMutation, useSendCritiqueMutation } from './api.ts';
 
 interface WrapUpProps {
   subject: ResponseOf<typeof contract.openDesk>;
-  table: FrameTable;
   draft: ResponseOf<typeof contract.getCritiqueDraft>;
 }
 
@@ -22,16 +21,15 @@ const restMs = 400;
 const count = ['no note', 'one note', 'two notes', 'three notes'];
 
 /** Choose up to three notes, in order, write the opening line, send. Saved as it happens. */
-export function WrapUp({ subject: { request, client, document }, table, draft }: WrapUpProps) {
-  const notes = Object.values(document.notes).sort((a, b) => a.fromFrame - b.fromFrame);
+export function WrapUp({ subject: { request, client, document }, draft }: WrapUpProps) {
   const [opening, setOpening] = useState(draft.opening);
   const [chosen, setChosen] = useState(() => draft.noteIds.filter((id) => document.notes[id]));
   const [save, saving] = useSaveCritiqueDraftMutation();
   const [send, sending] = useSendCritiqueMutation();
   const navigate = useNavigate();
   const first = client.name.split(' ')[0];
-  const clockOf = ({ fromFrame }: Note): number =>
-    secondsOfFrame(table, fromFrame) - secondsOfFrame(table, boutAtFrame(request.footage.bouts, fromFrame)?.fromFrame ?? 0);
+  const footageOf = (note: Note): Footage | undefined => request.footages.find(({ id }) => id === note.footageId);
+  const places = new Map(request.footages.map(({ id }, i) => [id, i]));
 
   const untouched = useRef(true);
   useEffect(() => {
@@ -56,6 +54,9 @@ export function WrapUp({ subject: { request, client, document }, table, draft }:
     toast(`Sent to ${first}.`);
     await navigate(`/critiques/${answer.data.id}`);
   };
+  const notes = Object.values(document.notes).sort(
+    (a, b) => (places.get(a.footageId) ?? 0) - (places.get(b.footageId) ?? 0) || a.fromFrame - b.fromFrame,
+  );
   const missing = chosen.length === 0 ? 'Keep at least one note as a fix.' : opening.trim() === '' ? 'Write an opening line.' : null;
   const others = notes.filter((note) => !chosen.includes(note.id));
 
@@ -77,11 +78,11 @@ export function WrapUp({ subject: { request, client, document }, table, draft }:
           <h2 className="text-read">Fixes, in the order they are read</h2>
           <p className="mb-2 text-reed">
             At this level {count[draft.suggestedFixes]} {draft.suggestedFixes === 1 ? 'is' : 'are'} what a client carries away;{' '}
-            {count[mostFixes]} is the most.
+            {count[mostFixes]} are the most.
           </p>
           <ol aria-label="Chosen">
             {chosen.map((id, i) => (
-              <NoteLine key={id} note={document.notes[id]!} at={clockOf(document.notes[id]!)} place={i + 1}>
+              <NoteLine key={id} note={document.notes[id]!} footage={footageOf(document.notes[id]!)} place={i + 1}>
                 <span className="flex">
                   <button
                     aria-label="Earlier"
@@ -111,7 +112,7 @@ export function WrapUp({ subject: { request, client, document }, table, draft }:
           </p>
           <ol aria-label="Not chosen">
             {others.map((note) => (
-              <NoteLine key={note.id} note={note} at={clockOf(note)}>
+              <NoteLine key={note.id} note={note} footage={footageOf(note)}>
                 <Button look="plain" disabled={chosen.length >= mostFixes} onClick={() => setChosen([...chosen, note.id])}>
                   Keep this fix
                 </Button>
@@ -155,13 +156,23 @@ export function WrapUp({ subject: { request, client, document }, table, draft }:
   );
 }
 
-function NoteLine({ note, at, place, children }: { note: Note; at: number; place?: number; children: React.ReactNode }) {
+function NoteLine({
+  note,
+  footage,
+  place,
+  children,
+}: {
+  note: Note;
+  footage: Footage | undefined;
+  place?: number;
+  children: React.ReactNode;
+}) {
   return (
     <li className="grid grid-cols-[1.6rem_1fr_auto] items-start gap-3 border-b border-seam py-3" data-note={note.id}>
       <span className="font-head text-title leading-none">{place}</span>
       <div>
         <p className="flex items-center gap-2 text-small text-reed">
-          <KindGlyph kind={note.kind} size={12} /> {kindWords[note.kind]} <span className="time">{clockText(at)}</span>
+          <KindGlyph kind={note.kind} size={12} /> {kindWords[note.kind]} <BoutClock footage={footage} atFrame={note.fromFrame} />
         </p>
         <p className="text-read text-pretty">{note.what || <span className="text-reed">Nothing written yet</span>}</p>
         {note.instead.map((line, i) => (

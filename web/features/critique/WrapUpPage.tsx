@@ -2,7 +2,6 @@ import { useOpenDeskQuery } from '../desk/index.ts';
 import { Link, Navigate, useParams } from 'react-router';
 import { FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
-import { useGetFrameTableQuery } from '../footage/index.ts';
 import { useGetCritiqueDraftQuery } from './api.ts';
 import { WrapUp } from './WrapUp.tsx';
 
@@ -11,9 +10,8 @@ export function WrapUpPage() {
   const { requestId = '' } = useParams();
   const desk = useOpenDeskQuery(requestId, { refetchOnMountOrArgChange: true });
   const draft = useGetCritiqueDraftQuery(requestId, { refetchOnMountOrArgChange: true });
-  const ready = desk.data?.request.footage.state === 'ready';
-  const table = useGetFrameTableQuery(desk.data?.request.footage.id ?? '', { skip: !ready });
-  const fault = desk.error ?? draft.error ?? table.error;
+  const ready = desk.data?.request.footages.some(({ state }) => state === 'ready');
+  const fault = desk.error ?? draft.error;
   if (draft.data?.sentAt && draft.data.critiqueId) return <Navigate replace to={`/critiques/${draft.data.critiqueId}`} />;
   return (
     <main className="py-8">
@@ -35,9 +33,9 @@ export function WrapUpPage() {
           </Link>
         </p>
       )}
-      {!fault && (!desk.data || !draft.data || (ready && !table.data)) && <RowsSkeleton />}
-      {!desk.isFetching && !draft.isFetching && desk.data && draft.data && table.data && (
-        <WrapUp key={requestId} subject={desk.data} table={table.data} draft={draft.data} />
+      {!fault && (!desk.data || !draft.data) && <RowsSkeleton />}
+      {!desk.isFetching && !draft.isFetching && ready && desk.data && draft.data && (
+        <WrapUp key={requestId} subject={desk.data} draft={draft.data} />
       )}
     </main>
   );

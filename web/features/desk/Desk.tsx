@@ -1,10 +1,9 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { streamReviewCopy } from '@lean-mentor/contract';
-import { stopsOf } from '@lean-mentor/core/desk';
+import type { Footage } from '@lean-mentor/contract';
+import { deskOfFootage, stopsOf } from '@lean-mentor/core/desk';
 import { boutAtFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { useGetMotionQuery } from '../footage/index.ts';
+import { useGetMotionQuery, useViewing } from '../footage/index.ts';
 import { RoundSheet } from '../scoring/index.ts';
-import { addressOf } from '../../shared/wire/index.ts';
 import type { DeskSubject } from './api.ts';
 import { DeskHead } from './DeskHead.tsx';
 import { NoteArea } from './NoteArea.tsx';
@@ -18,14 +17,16 @@ import { useDeskKeys } from './useDeskKeys.ts';
 import { useFramePlayer } from './useFramePlayer.ts';
 
 /** The desk with its footage ready: stage left, round sheet right, the note below the stage. */
-export function Desk({ subject, table }: { subject: DeskSubject; table: FrameTable }) {
+export function Desk({ subject, footage, table }: { subject: DeskSubject; footage: Footage; table: FrameTable }) {
   const { request, client } = subject;
-  const { document } = useDeskState();
+  const whole = useDeskState().document;
+  const document = useMemo(() => deskOfFootage(whole, footage.id), [whole, footage.id]);
   const actions = useDeskActions();
   const [video, setVideo] = useState<HTMLVideoElement | null>(null);
   const { player, now } = useFramePlayer(video, table);
-  const bout = boutAtFrame(request.footage.bouts, now.frame);
-  const { data: motion } = useGetMotionQuery(request.footage.id);
+  const bout = boutAtFrame(footage.bouts, now.frame);
+  const { data: motion } = useGetMotionQuery(footage.id);
+  const viewing = useViewing(footage.id);
   useEffect(() => player?.setLulls(motion?.lulls ?? []), [player, motion]);
   const [writing, setWriting] = useState<Writing | null>(null);
   const [drawing, setDrawing] = useState<DrawingChoice>(noDrawing);
@@ -47,17 +48,18 @@ export function Desk({ subject, table }: { subject: DeskSubject; table: FrameTab
     const here = notes.find((note) => note.fromFrame === frame);
     setWriting({
       noteId: here?.id ?? newId(),
+      footageId: footage.id,
       atFrame: frame,
       markId: here ? here.markId : (marks.find((m) => m.atFrame === frame)?.id ?? null),
       focus: Date.now(),
     });
-  }, [player, notes, marks]);
+  }, [player, notes, marks, footage.id]);
 
   const go = useCallback(
     (frame: number, noteId: string | null): void => {
       player?.goTo(frame);
       const note = noteId ? document.notes[noteId] : undefined;
-      setWriting(note ? { noteId: note.id, atFrame: note.fromFrame, markId: note.markId, focus: 0 } : null);
+      setWriting(note ? { noteId: note.id, footageId: note.footageId, atFrame: note.fromFrame, markId: note.markId, focus: 0 } : null);
     },
     [player, document.notes],
   );
@@ -77,7 +79,7 @@ export function Desk({ subject, table }: { subject: DeskSubject; table: FrameTab
       const burst = motion?.bursts.find(({ fromFrame }) => fromFrame > now.frame);
       if (burst) go(burst.fromFrame, null);
     },
-    dropMark: () => actions.dropMark(now.frame),
+    dropMark: () => actions.dropMark(footage.id, now.frame),
     leave: () => (drawing.tool ? setDrawing((d) => ({ ...d, tool: null, selectedId: null })) : setWriting(null)),
     pickTool: (tool) => setDrawing((d) => ({ ...d, tool: tool ?? d.lastTool, lastTool: tool ?? d.lastTool, selectedId: null })),
     removeSelected: () => {
@@ -90,18 +92,19 @@ export function Desk({ subject, table }: { subject: DeskSubject; table: FrameTab
 
   return (
     <div className="grid h-dvh min-h-[640px] grid-cols-[minmax(560px,800fr)_minmax(380px,480fr)] grid-rows-[48px_1fr] overflow-hidden">
-      <DeskHead request={request} client={client} table={table} bout={bout} now={now} />
+      <DeskHead request={request} footage={footage} client={client} table={table} bout={bout} now={now} />
       <main className="flex min-h-0 flex-col border-r border-seam">
         <Stage
-          source={addressOf(streamReviewCopy, { footageId: request.footage.id })}
-          aspect={(request.footage.width ?? 16) / (request.footage.height ?? 9)}
+          source={viewing.addresses?.reviewCopy}
+          onFault={viewing.askAgain}
+          aspect={(footage.width ?? 16) / (footage.height ?? 9)}
           takeVideo={setVideo}
           table={table}
           now={now}
           drawings={hidden ? [] : Object.values(document.drawings)}
           choice={drawing}
           onChoice={setDrawing}
-          onDrawn={actions.addDrawing}
+          onDrawn={(drawn) => actions.addDrawing({ footageId: footage.id, ...drawn })}
         />
         {player && (
           <StageRow player={player} now={now} table={table} bout={bout} choice={drawing} onChoice={setDrawing} actions={actions} />

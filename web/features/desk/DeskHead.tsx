@@ -1,7 +1,9 @@
-import type { Bout, Request } from '@lean-mentor/contract';
+import type { Bout, Footage, Request } from '@lean-mentor/contract';
 import { clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
+import { ruleSheetWords } from '@lean-mentor/core/scoring';
 import { FacePlate } from '../../shared/primitives/index.ts';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
+import { kindWords } from '../requests/index.ts';
 import type { DeskSubject } from './api.ts';
 import type { PlayerState } from './framePlayer.ts';
 import { useDeskState } from './useDesk.ts';
@@ -10,14 +12,35 @@ const savingWords = { saved: 'Saved', saving: 'Saving …', kept: 'Not reached t
 
 interface DeskHeadProps {
   request: Request;
+  footage: Footage;
   client: DeskSubject['client'];
   table: FrameTable;
   bout: Bout | undefined;
   now: PlayerState;
 }
 
+/** Which of the request's videos is on the stage. */
+function FootagePicker({ footages, footage }: { footages: readonly Footage[]; footage: Footage }) {
+  const [, setSearch] = useSearchParams();
+  return (
+    <select
+      aria-label="Video on the stage"
+      value={footage.id}
+      onChange={(e) => setSearch({ footage: e.target.value })}
+      className="max-w-44 shrink-0 rounded-sm border border-seam bg-linen px-2 py-1"
+    >
+      {footages.map(({ id, fileName, state }, i) => (
+        <option key={id} value={id} disabled={state !== 'ready'}>
+          {i + 1}. {fileName}
+          {state !== 'ready' && ' (not ready)'}
+        </option>
+      ))}
+    </select>
+  );
+}
+
 /** One line above the desk: who, what they asked, what hurts, the bout's clock, and whether all is saved. */
-export function DeskHead({ request, client, table, bout, now }: DeskHeadProps) {
+export function DeskHead({ request, footage, client, table, bout, now }: DeskHeadProps) {
   const { saving } = useDeskState();
   const seconds = secondsOfFrame(table, now.frame) - secondsOfFrame(table, bout?.fromFrame ?? 0);
   return (
@@ -36,9 +59,10 @@ export function DeskHead({ request, client, table, bout, now }: DeskHeadProps) {
         “{request.question}”
       </p>
       <p className="hidden shrink-0 text-small text-reed xl:block">
-        {request.kind === 'match' ? 'Match' : 'Sparring'}, {request.attire === 'jacket' ? 'jacket' : 'no jacket'}
+        {kindWords[request.kind]}, {ruleSheetWords(bout?.ruleSheet ?? request.ruleSheet)}
       </p>
       {client.hurts.length > 0 && <p className="shrink-0 border-l-4 border-brick pl-2 text-small">{client.hurts.join(', ')}</p>}
+      {request.footages.length > 1 && <FootagePicker footages={request.footages} footage={footage} />}
       <p aria-live="polite" className={`ml-auto shrink-0 text-small ${saving === 'kept' ? 'font-semibold text-brick' : 'text-reed'}`}>
         {savingWords[saving]}
       </p>

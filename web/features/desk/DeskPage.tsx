@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
+import type { Footage } from '@lean-mentor/contract';
 import { useDispatch } from 'react-redux';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { FootageProgressLine, useFootageWatch, useGetFrameTableQuery, useProgress } from '../footage/index.ts';
@@ -51,7 +52,21 @@ const Centred = ({ children }: { children: React.ReactNode }) => (
 
 /** Waits for the footage; its progress is live, and the desk opens by itself when it is ready. */
 function WhenReady({ subject, again }: { subject: DeskSubject; again: () => void }) {
-  const { footage } = subject.request;
+  const { footages } = subject.request;
+  const [search] = useSearchParams();
+  // The one that is asked for, else the first that can be looked at.
+  const footage = footages.find(({ id }) => id === search.get('footage')) ?? footages.find(({ state }) => state === 'ready') ?? footages[0];
+  if (!footage || footage.state === 'removed')
+    return (
+      <Centred>
+        <h1 className="text-title">There is no footage of {subject.client.name} here any more.</h1>
+        <p>It was removed, because {subject.client.name} or the partner on film asked for it.</p>
+      </Centred>
+    );
+  return <FootageWhenReady key={footage.id} subject={subject} footage={footage} again={again} />;
+}
+
+function FootageWhenReady({ subject, footage, again }: { subject: DeskSubject; footage: Footage; again: () => void }) {
   const ready = useProgress(footage).state === 'ready';
   const table = useGetFrameTableQuery(footage.id, { skip: !ready });
   // What was fetched while it was being made ready lacks its length and bouts.
@@ -74,5 +89,5 @@ function WhenReady({ subject, again }: { subject: DeskSubject; again: () => void
       </Centred>
     );
   if (!table.data || stale) return <div role="status" aria-label="Loading" className="h-dvh" />;
-  return <Desk subject={subject} table={table.data} />;
+  return <Desk subject={subject} footage={footage} table={table.data} />;
 }

@@ -13,7 +13,7 @@ interface DrawingLayerProps {
   drawings: readonly Drawing[];
   choice: DrawingChoice;
   onSelect: (id: string | null) => void;
-  onDrawn: (drawing: Omit<Drawing, 'id'>) => void;
+  onDrawn: (drawing: Omit<Drawing, 'id' | 'footageId'>) => void;
 }
 
 type Shown = Pick<Drawing, 'tool' | 'colour' | 'points'>;

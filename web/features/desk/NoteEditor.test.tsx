@@ -6,9 +6,10 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { NoteEditor } from './NoteEditor.tsx';
 import type { DeskActions } from './useDesk.ts';
 
-const writing = { noteId: 'n', atFrame: 33, markId: 'm', focus: 1 };
+const writing = { noteId: 'n', footageId: 'v', atFrame: 33, markId: 'm', focus: 1 };
 const kept: Note = {
   id: 'n',
+  footageId: 'v',
   fromFrame: 33,
   toFrame: null,
   kind: 'good',

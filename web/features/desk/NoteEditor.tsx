@@ -7,8 +7,8 @@ import { GrowingText } from './GrowingText.tsx';
 import type { Writing } from './writing.ts';
 import type { DeskActions } from './useDesk.ts';
 
-const blank = ({ noteId, atFrame, markId }: Writing): Note => ({
-  id: noteId, fromFrame: atFrame, toFrame: null, kind: 'mistake', athlete: 'client', seen: 'clear', severity: 2, what: '', instead: [], markId,
+const blank = ({ noteId, footageId, atFrame, markId }: Writing): Note => ({
+  id: noteId, footageId, fromFrame: atFrame, toFrame: null, kind: 'mistake', athlete: 'client', seen: 'clear', severity: 2, what: '', instead: [], markId,
 }); // prettier-ignore
 
 const athletes = [{ value: 'client', words: 'Client' }, { value: 'partner', words: 'Partner' }] as const; // prettier-ignore

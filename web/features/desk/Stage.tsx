@@ -7,20 +7,23 @@ import { DrawingLayer } from './DrawingLayer.tsx';
 import type { PlayerState } from './framePlayer.ts';
 
 interface StageProps {
-  source: string;
+  /** Address of the review copy; undefined until it is known. */
+  source: string | undefined;
   /** Width of the picture over its height. */
   aspect: number;
+  /** The picture could not be loaded. */
+  onFault: () => void;
   takeVideo: (video: HTMLVideoElement | null) => void;
   table: FrameTable;
   now: PlayerState;
   drawings: readonly Drawing[];
   choice: DrawingChoice;
   onChoice: (choice: DrawingChoice) => void;
-  onDrawn: (drawing: Omit<Drawing, 'id'>) => void;
+  onDrawn: (drawing: Omit<Drawing, 'id' | 'footageId'>) => void;
 }
 
 /** The picture with the drawings on it, as large as the room left of the sheet allows. */
-export function Stage({ source, aspect, takeVideo, table, now, drawings, choice, onChoice, onDrawn }: StageProps) {
+export function Stage({ source, aspect, onFault, takeVideo, table, now, drawings, choice, onChoice, onDrawn }: StageProps) {
   const room = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(room);
   const pictureWidth = Math.floor(Math.min(width, height * aspect));
@@ -37,6 +40,7 @@ export function Stage({ source, aspect, takeVideo, table, now, drawings, choice,
         <video
           ref={takeVideo}
           src={source}
+          onError={onFault}
           preload="auto"
           playsInline
           tabIndex={-1}

@@ -24,7 +24,7 @@ const mark = (atFrame: number, id = crypto.randomUUID()): DeskChange => ({
   entity: 'mark',
   id,
   before: null,
-  after: { id, atFrame, state: 'open' },
+  after: { id, footageId: 'v', atFrame, state: 'open' },
 });
 const desk = () => store.getState().desk;
 const until = async (isSo: () => boolean): Promise<void> => {

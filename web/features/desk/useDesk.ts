@@ -22,9 +22,9 @@ export function useDeskActions() {
     const edit = (...changes: (DeskChange | null)[]): void => void (present(changes).length > 0 && dispatch(deskEdited(present(changes))));
     const document = () => store.getState().desk.document;
     return {
-      dropMark: (atFrame: number): void => {
+      dropMark: (footageId: string, atFrame: number): void => {
         const id = newId();
-        edit(created('mark', id, { id, atFrame, state: 'open' } satisfies Mark));
+        edit(created('mark', id, { id, footageId, atFrame, state: 'open' } satisfies Mark));
       },
       letGoOfMark: (id: string): void => edit(patchDesk(document(), 'mark', id, { state: 'let-go' }, newId())),
       /** Writes a note down; the mark it grew from is settled with it. */

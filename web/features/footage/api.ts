@@ -10,6 +10,10 @@ const footageApi = baseApi.injectEndpoints({
     getMotion: build.query<ResponseOf<typeof contract.getMotion>, string>({
       query: (footageId) => call(contract.getMotion, { params: { footageId } }),
     }),
+    getViewing: build.query<ResponseOf<typeof contract.getViewing>, string>({
+      query: (footageId) => call(contract.getViewing, { params: { footageId } }),
+      keepUnusedDataFor: 3600,
+    }),
     retryFootage: build.mutation<ResponseOf<typeof contract.retryFootage>, string>({
       query: (footageId) => call(contract.retryFootage, { params: { footageId } }),
       invalidatesTags: ['Request'],
@@ -17,4 +21,4 @@ const footageApi = baseApi.injectEndpoints({
   }),
 });
 
-export const { useGetFrameTableQuery, useGetMotionQuery, useRetryFootageMutation } = footageApi;
+export const { useGetFrameTableQuery, useGetMotionQuery, useGetViewingQuery, useRetryFootageMutation } = footageApi;

@@ -1,13 +1,11 @@
-import type { TodayRow } from '@lean-mentor/contract';
+import type { Footage, TodayRow } from '@lean-mentor/contract';
 import { clockText, durationText } from '@lean-mentor/core/footage';
 import { Link } from 'react-router';
 import { Button, FacePlate } from '../../shared/primitives/index.ts';
 import { dayAndHour, distanceWords } from '../../shared/time/dayWords.ts';
 import { FootageProgressLine, useProgress, useRetryFootageMutation } from '../footage/index.ts';
+import { attireWords, kindWords } from '../requests/index.ts';
 import { BoutRibbon } from '../scoring/index.ts';
-
-const kindWords = { sparring: 'Sparring', match: 'Match' };
-const attireWords = { jacket: 'jacket', 'no-jacket': 'no jacket' };
 
 function workWords({ marks, notes }: TodayRow): string {
   if (notes === 0 && marks === 0) return 'Not looked at yet';
@@ -15,13 +13,38 @@ function workWords({ marks, notes }: TodayRow): string {
   return words.filter(Boolean).join(', ');
 }
 
-/** One waiting request: who, what was asked, the bout's ribbon, how long, and how much slack its promise leaves. */
-export function RequestRow({ row, planned, now }: { row: TodayRow; planned: { endAt: string } | undefined; now: Date }) {
-  const { state } = useProgress(row.footage);
+const readyWords = (row: TodayRow): string =>
+  row.state === 'need-first'
+    ? 'Waits for the client’s answer; the clock stands'
+    : row.state === 'uploading'
+      ? 'Not all of the footage has arrived'
+      : workWords(row);
+
+/** A footage of a request on its way: how far it is, and trying again where it stopped. */
+function OnItsWay({ footage }: { footage: Footage }) {
+  const { state } = useProgress(footage);
   const [retry, { isLoading }] = useRetryFootageMutation();
-  const bout = row.footage.bouts[0];
+  if (state === 'ready' || state === 'removed') return null;
   return (
-    <li className="grid grid-cols-[44px_1fr_40px_190px] items-start gap-5 py-4" data-request={row.id}>
+    <div className="mt-2 max-w-sm">
+      <FootageProgressLine footage={footage} />
+      {state === 'failed' && (
+        <Button look="plain" className="mt-2" busy={isLoading} onClick={() => void retry(footage.id)}>
+          Make it ready again
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** One waiting request: who, what was asked, the bouts' ribbons, how long, and how much slack its promise leaves. */
+export function RequestRow({ row, planned, now }: { row: TodayRow; planned: { endAt: string } | undefined; now: Date }) {
+  const bouts = row.footages.flatMap((footage) => footage.bouts).filter(({ spans }) => spans.length > 0);
+  const known = row.footages.filter(({ seconds }) => seconds !== null);
+  const seconds = known.reduce((sum, footage) => sum + footage.seconds!, 0);
+  const ready = row.footages.some(({ state }) => state === 'ready');
+  return (
+    <li className="grid grid-cols-[44px_1fr_auto_190px] items-start gap-5 py-4" data-request={row.id}>
       <FacePlate name={row.clientName} level={row.clientLevel} />
       <div className="min-w-0">
         <p className="flex gap-2">
@@ -33,34 +56,32 @@ export function RequestRow({ row, planned, now }: { row: TodayRow; planned: { en
           </span>
         </p>
         <p className="mt-0.5 text-read text-pretty">“{row.question}”</p>
-        {state === 'ready' ? (
-          <p className="mt-1 text-small text-reed">{workWords(row)}</p>
-        ) : (
-          <div className="mt-2 max-w-sm">
-            <FootageProgressLine footage={row.footage} />
-          </div>
-        )}
-        {state === 'failed' && (
-          <Button look="plain" className="mt-2" busy={isLoading} onClick={() => void retry(row.footage.id)}>
-            Make it ready again
-          </Button>
-        )}
+        {ready && <p className="mt-1 text-small text-reed">{readyWords(row)}</p>}
+        {row.footages.map((footage) => (
+          <OnItsWay key={footage.id} footage={footage} />
+        ))}
       </div>
-      <div className="h-16">{bout && bout.spans.length > 0 && <BoutRibbon bout={bout} width={40} height={64} />}</div>
+      <div className="flex h-16 gap-1">
+        {bouts.map((bout) => (
+          <BoutRibbon key={bout.id} bout={bout} width={40} height={64} />
+        ))}
+      </div>
       <div className="text-right text-small">
         <p>
-          <span className="time text-desk">{row.footage.seconds === null ? '–:––' : clockText(row.footage.seconds)}</span> of footage
+          <span className="time text-desk">{known.length === 0 ? '–:––' : clockText(seconds)}</span> of footage
         </p>
         <p className="text-reed">
-          {row.footage.seconds === null ? 'Length not known yet' : `about ${durationText(row.estimatedDeskMinutes * 60)} at the desk`}
+          {known.length === 0 ? 'Length not known yet' : `about ${durationText(row.estimatedDeskMinutes * 60)} at the desk`}
         </p>
-        <p
-          className={planned && planned.endAt > row.dueAt ? 'font-semibold text-brick' : 'text-reed'}
-          title={`Promised ${distanceWords(row.dueAt, now)}`}
-        >
-          promised {dayAndHour(row.dueAt, now)}
-        </p>
-        {state === 'ready' && (
+        {row.state === 'waiting' && (
+          <p
+            className={planned && planned.endAt > row.dueAt ? 'font-semibold text-brick' : 'text-reed'}
+            title={`Promised ${distanceWords(row.dueAt, now)}`}
+          >
+            promised {dayAndHour(row.dueAt, now)}
+          </p>
+        )}
+        {ready && (
           <Link
             to={`/requests/${row.id}/desk`}
             className="mt-2 inline-flex min-h-8 items-center rounded-sm border border-pine bg-pine px-3 text-desk font-semibold text-linen hover:border-ink hover:bg-ink"

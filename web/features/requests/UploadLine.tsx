@@ -1,22 +1,11 @@
 import { useRef } from 'react';
 import type { Footage } from '@lean-mentor/contract';
-import { durationText } from '@lean-mentor/core/footage';
 import { Progress } from 'radix-ui';
 import { useDispatch, useSelector } from 'react-redux';
 import { Button } from '../../shared/primitives/index.ts';
 import { pauseUpload, resumeUpload, startUpload } from './uploads.ts';
+import { megabytes, uploadWords } from './uploadWords.ts';
 import { uploadChanged, uploadsSlice, type UploadNow } from './uploadsSlice.ts';
-
-const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(bytes < 1e8 ? 1 : 0)} MB`;
-
-function words({ state, sentBytes, totalBytes, bytesPerSecond }: UploadNow): string {
-  const share = `${megabytes(sentBytes)} of ${megabytes(totalBytes)} sent`;
-  if (state === 'paused') return `Paused, ${share}`;
-  if (state === 'waiting') return `Waiting for the network, ${share}`;
-  if (state === 'done') return 'Sent';
-  const left = bytesPerSecond > 0 ? `, ${durationText((totalBytes - sentBytes) / bytesPerSecond)} left` : '';
-  return `${share}${left}`;
-}
 
 /** The upload of one footage as this browser sees it: how far it is, pause, go on, or take the file up again. */
 export function UploadLine({ footage }: { footage: Footage }) {
@@ -43,7 +32,7 @@ export function UploadLine({ footage }: { footage: Footage }) {
     return (
       <div className="flex flex-col gap-2">
         <p className="text-desk text-reed" aria-live="polite">
-          {words(now)}
+          {uploadWords(now)}
         </p>
         <Progress.Root
           value={Math.round((now.sentBytes / Math.max(now.totalBytes, 1)) * 100)}

@@ -1,3 +1,10 @@
-export { SendFootagePage } from './SendFootagePage.tsx';
+export { useAskFirstMutation, useGetRequestQuery } from './api.ts';
+export { DraftPage } from './send/DraftPage.tsx';
+export { SendPage } from './send/SendPage.tsx';
+export { Exchange } from './Exchange.tsx';
+export { NeedFirst } from './NeedFirst.tsx';
+export { RequestPage } from './RequestPage.tsx';
+export { SaidList } from './SaidList.tsx';
 export { UploadLine } from './UploadLine.tsx';
 export { uploadsSlice } from './uploadsSlice.ts';
+export { attireWords, kindWords, stateWords } from './words.ts';

@@ -6,6 +6,18 @@ import { uploadChanged } from './uploadsSlice.ts';
 
 /** Uploads under way, by footage. They outlive the page that began them; only leaving the app pauses them. */
 const running = new Map<string, Upload>();
+/** Files that this page was given, so that they can be looked at while they are on their way. */
+const files = new Map<string, string>();
+
+/** The address of a footage's own file, where this page was given it. */
+export const fileAddressOf = (footageId: string): string | undefined => files.get(footageId);
+
+function keepFile(footageId: string, file: File | null): void {
+  const before = files.get(footageId);
+  if (before) URL.revokeObjectURL(before);
+  if (file) files.set(footageId, URL.createObjectURL(file));
+  else files.delete(footageId);
+}
 
 /** Rests between tries after the network failed, in ms; the last one repeats until it is back. */
 const retryDelays = [0, 1000, 3000, 5000, ...Array.from({ length: 200 }, () => 10_000)];
@@ -21,6 +33,7 @@ const refusalOf = (error: Error | DetailedError): string | null => {
 /** Sends a file as the bytes of a footage, or goes on where an earlier try of this browser ended. */
 export async function startUpload(dispatch: Dispatch<UnknownAction>, footageId: string, file: File): Promise<void> {
   await running.get(footageId)?.abort();
+  keepFile(footageId, file);
   const report = (fields: Parameters<typeof uploadChanged>[0]): void => void dispatch(uploadChanged(fields));
   const points: { at: number; bytes: number }[] = [];
   const upload = new Upload(file, {
@@ -73,6 +86,13 @@ export async function startUpload(dispatch: Dispatch<UnknownAction>, footageId: 
 export function pauseUpload(dispatch: Dispatch<UnknownAction>, footageId: string): void {
   void running.get(footageId)?.abort();
   dispatch(uploadChanged({ footageId, state: 'paused', bytesPerSecond: 0 }));
+}
+
+/** Gives an upload up; what has arrived is left to be removed with its footage. */
+export function stopUpload(footageId: string): void {
+  void running.get(footageId)?.abort();
+  running.delete(footageId);
+  keepFile(footageId, null);
 }
 
 export function resumeUpload(dispatch: Dispatch<UnknownAction>, footageId: string): void {

@@ -1,11 +1,12 @@
 import { memo } from 'react';
+import type { PictureEdge } from '@lean-mentor/core/footage';
 import { clockWidth, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
 
 /** What was read off the footage's movement, as far as the sheet shows it. */
 export interface SheetMotionData {
   /** 0..1 for each frame. */
   level: readonly number[];
-  lost: readonly { fromFrame: number; toFrame: number; edge: 'left' | 'right' }[];
+  lost: readonly { fromFrame: number; toFrame: number; edge: PictureEdge }[];
 }
 
 /** Width of the curve in pixels, along the ribbon column's left edge. */

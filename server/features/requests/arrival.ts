@@ -1,0 +1,27 @@
+import type { Transaction } from 'sequelize';
+import type { House } from '../../house.ts';
+import { findFootageRows } from '../footage/index.ts';
+import type { RequestRow } from './model.ts';
+import { promiseAfterPause, promisedBy } from './promise.ts';
+import { changeRequest, lockRequest } from './repository.ts';
+
+/**
+ * Lets a request that client and guardian have let go reach the coach: at once when all its footage has arrived, otherwise
+ * with the last of it. The promise is counted from then; one whose clock stood goes on where it stood.
+ */
+export async function reachCoach(house: House, row: RequestRow, transaction: Transaction): Promise<void> {
+  const footages = await findFootageRows(house, row.id, transaction);
+  if (footages.some((footage) => footage.state === 'uploading')) {
+    await changeRequest(house, row.id, { state: 'uploading' }, transaction);
+    return;
+  }
+  const now = house.now();
+  const dueAt = row.stoppedAt ? promiseAfterPause(row.dueAt, row.stoppedAt, now) : promisedBy(now);
+  await changeRequest(house, row.id, { state: 'waiting', stoppedAt: null, dueAt }, transaction);
+}
+
+/** The last byte of one of its footages is in. */
+export async function footageArrived(house: House, requestId: string, transaction: Transaction): Promise<void> {
+  const row = await lockRequest(house, requestId, transaction);
+  if (row?.state === 'uploading') await reachCoach(house, row, transaction);
+}

@@ -1,0 +1,120 @@
+import type * as contract from '@lean-mentor/contract';
+import { intake, type Account, type BodyOf, type Draft, type Footage, type Request } from '@lean-mentor/contract';
+import type { House } from '../../house.ts';
+import { ContractError } from '../../http/contractError.ts';
+import { maySeeClient } from '../access/index.ts';
+import { findClient } from '../clients/index.ts';
+import { deleteFootage, findFootageRows, footageOf, insertFootage, newFootage, removeFootageBytes } from '../footage/index.ts';
+import { postLetters } from '../letters/index.ts';
+import { reachCoach } from './arrival.ts';
+import { lockedRequest } from './lockedRequest.ts';
+import { guardianLetter } from './requestLetters.ts';
+import { newRequest } from './newRequest.ts';
+import { changeRequest, deleteRequest, findDraft, findRequest, insertRequest } from './repository.ts';
+
+/** Under this age, in years, a guardian approves what is sent. */
+const ageOfConsent = 18;
+/** One request holds at most this many files: a long day of matches from two cameras. */
+const mostFootages = 24;
+
+export async function beginDraft(house: House, account: Account, clientId: string): Promise<Draft> {
+  if (!maySeeClient(account, clientId)) throw new ContractError('not-found');
+  const id = house.newId();
+  const now = house.now();
+  await insertRequest(house, newRequest({ id, clientId, state: 'draft', step: 'footage', intake: {}, sentAt: now, dueAt: now }));
+  return (await findDraft(house, id))!;
+}
+
+/** Keeps what is said; keys that are not named stay as they were, so that two devices do not undo one another. */
+export async function saveDraft(
+  house: House,
+  account: Account,
+  requestId: string,
+  { step, said }: BodyOf<typeof contract.saveDraft>,
+): Promise<Draft> {
+  await lockedRequest(house, account, requestId, ['draft'], (row, transaction) =>
+    changeRequest(house, requestId, { step, intake: { ...row.intake, ...said } }, transaction),
+  );
+  return (await findDraft(house, requestId))!;
+}
+
+/** Throws a draft away; the bytes of its footage are removed. */
+export async function discardDraft(house: House, account: Account, requestId: string): Promise<{ done: true }> {
+  await lockedRequest(house, account, requestId, ['draft'], async (_, transaction) => {
+    for (const footage of await findFootageRows(house, requestId, transaction)) await removeFootageBytes(house, footage, [], transaction);
+    await deleteRequest(house, requestId, transaction);
+  });
+  return { done: true };
+}
+
+/** Opens a place for a file's bytes. */
+export async function addFootage(
+  house: House,
+  account: Account,
+  requestId: string,
+  { fileName, byteSize }: BodyOf<typeof contract.addFootage>,
+): Promise<Footage> {
+  return lockedRequest(house, account, requestId, ['draft', 'need-first'], async (_, transaction) => {
+    const present = await findFootageRows(house, requestId, transaction);
+    if (present.length >= mostFootages)
+      throw new ContractError('not-valid', { message: `One request takes ${mostFootages} videos. Send the rest as another one.` });
+    const position = Math.max(0, ...present.map((f) => f.position)) + 1;
+    const row = newFootage({ id: house.newId(), requestId, position, fileName, byteSize, changedAt: house.now() });
+    await insertFootage(house, row, transaction);
+    return footageOf(row, []);
+  });
+}
+
+/** Takes a file back. What was said about it (marks, who is who) goes with it. */
+export async function removeFootage(house: House, account: Account, requestId: string, footageId: string): Promise<{ done: true }> {
+  await lockedRequest(house, account, requestId, ['draft', 'need-first'], async (row, transaction) => {
+    const footages = await findFootageRows(house, requestId, transaction);
+    const footage = footages.find((f) => f.id === footageId);
+    if (!footage) throw new ContractError('not-found');
+    if (row.state === 'need-first' && footages.length === 1) throw new ContractError('no-footage');
+    await removeFootageBytes(house, footage, [], transaction);
+    await deleteFootage(house, footageId, transaction);
+    const { whoMarks = [], clientMarks = [] } = row.intake;
+    const others = <T extends { footageId: string }>(things: T[]): T[] => things.filter((thing) => thing.footageId !== footageId);
+    await changeRequest(
+      house,
+      requestId,
+      { intake: { ...row.intake, whoMarks: others(whoMarks), clientMarks: others(clientMarks) } },
+      transaction,
+    );
+  });
+  return { done: true };
+}
+
+/** Sends a draft: a minor's to their guardian first, unless the guardian sends it; everybody else's to the coach. */
+export async function sendRequest(house: House, account: Account, requestId: string): Promise<Request> {
+  await lockedRequest(house, account, requestId, ['draft'], async (row, transaction) => {
+    const client = (await findClient(house, row.clientId))!;
+    // Who says nothing else is hurt where the profile says so.
+    const read = intake.safeParse({ hurts: client.hurts, ...row.intake });
+    if (!read.success) {
+      const fields = read.error.issues.map((issue) => ({ field: issue.path.join('.'), why: wordsOf(issue) }));
+      throw new ContractError('not-valid', { message: fields[0]!.why, fields });
+    }
+    if ((await findFootageRows(house, requestId, transaction)).length === 0) throw new ContractError('no-footage');
+    const isMinor = client.age !== null && client.age < ageOfConsent;
+    if (isMinor && !client.guardianName) throw new ContractError('no-guardian');
+    const sent = { intake: read.data, sentAt: house.now(), step: 'check' as const };
+    await changeRequest(house, requestId, sent, transaction);
+    if (isMinor && account.role !== 'guardian') {
+      await changeRequest(house, requestId, { state: 'guardian' }, transaction);
+      await postLetters(house, row.clientId, (person) => (person.role === 'guardian' ? guardianLetter(client.name) : null), transaction);
+    } else await reachCoach(house, { ...row, ...sent }, transaction);
+  });
+  return (await findRequest(house, requestId))!;
+}
+
+/** What is missing, in words: the contract's own where it has some, else what to do. */
+const wordsOf = ({ message, path }: { message: string; path: PropertyKey[] }): string =>
+  message.startsWith('Invalid') ? (missing[String(path[0])] ?? message) : message;
+
+const missing: Record<string, string> = {
+  whoClient: 'Say which one you are.',
+  whoPartner: 'Say which one your partner is.',
+  question: 'Write what you want to know.',
+};

@@ -1,0 +1,12 @@
+import type { RequestRow } from './model.ts';
+
+/** A request of which nothing but this is known: nothing was said about it, and its clock runs. */
+export const newRequest = (
+  known: Pick<RequestRow, 'id' | 'clientId' | 'state' | 'intake' | 'sentAt' | 'dueAt'> & Partial<RequestRow>,
+): RequestRow => ({
+  step: 'check',
+  exchange: [],
+  stoppedAt: null,
+  consentWithdrawnAt: null,
+  ...known,
+});

@@ -1,0 +1,229 @@
+import { addDays, addHours } from 'date-fns';
+import type { IntakeDraft } from '@lean-mentor/contract';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { changeFootage } from '../footage/index.ts';
+import { footageArrived } from './arrival.ts';
+import { createApp, type OpenApp } from '../../http/app.ts';
+import { runJobs } from '../../jobs/runJobs.ts';
+import { originalKey, reviewCopyKey, stillKey } from '../../storage/index.ts';
+import { bringRequest, clientA, clientB, movePeopleIn, said } from '../../testing/people.ts';
+import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { visit, type Visitor } from '../../testing/visitor.ts';
+
+let house: TestHouse;
+let open: OpenApp;
+let [coach, ada, ben, gerd] = [] as unknown as [Visitor, Visitor, Visitor, Visitor];
+beforeAll(async () => {
+  house = await openTestHouse();
+  await movePeopleIn(house);
+  open = createApp(house);
+  [coach, ada, ben, gerd] = (await Promise.all(['coach', 'client', 'other', 'guardian'].map((who) => visit(open.app, who)))) as [
+    Visitor, Visitor, Visitor, Visitor,
+  ]; // prettier-ignore
+});
+beforeEach(async () => {
+  house.time = null;
+  await house.db.jobs.destroy({ where: {} });
+  await house.db.letters.destroy({ where: {} });
+});
+afterAll(async () => {
+  open.close();
+  await house.close();
+});
+
+/** A draft of somebody with everything said and one file that has arrived already. */
+async function wholeDraft(who: Visitor, clientId: string, more: IntakeDraft = {}): Promise<{ id: string; footageId: string }> {
+  const { id } = (await who.ask('post', '/api/drafts', { clientId })).body as { id: string };
+  await who.ask('patch', `/api/drafts/${id}`, { step: 'check', said: { ...said, ...more } });
+  const footageId = (await who.ask('post', `/api/requests/${id}/footages`, { fileName: 'a.mp4', byteSize: 10 })).body.id as string;
+  await changeFootage(house, footageId, { state: 'ready', originalKey: originalKey(footageId) });
+  return { id, footageId };
+}
+/** The last byte of a footage comes in. */
+const footageArrivedAt = (requestId: string, footageId: string): Promise<void> =>
+  house.db.sequelize.transaction(async (transaction) => {
+    await changeFootage(house, footageId, { state: 'waiting' }, transaction);
+    await footageArrived(house, requestId, transaction);
+  });
+const post = (who: Visitor, id: string, what: string, body: object = {}) => who.ask('post', `/api/requests/${id}/${what}`, body);
+const letters = async (): Promise<string[]> =>
+  (await house.db.letters.findAll()).map((l) => `${l.get('toName') as string}: ${l.get('subject') as string}`);
+const listed = async (who: Visitor): Promise<{ id: string; state: string }[]> => (await who.ask('get', '/api/requests')).body.requests;
+const stateFor = async (who: Visitor, id: string): Promise<string | undefined> => (await listed(who)).find((r) => r.id === id)?.state;
+
+describe('a draft', () => {
+  it('keeps what is said step by step, also from two devices at once, and is nobody else’s', async () => {
+    const { id } = (await ada.ask('post', '/api/drafts', { clientId: clientA })).body as { id: string };
+    const phone = ada.ask('patch', `/api/drafts/${id}`, { step: 'what', said: { kind: 'match', event: 'Quay' } });
+    const laptop = ada.ask('patch', `/api/drafts/${id}`, { step: 'question', said: { question: 'half a ques' } });
+    await Promise.all([phone, laptop]);
+    const { drafts } = (await ada.ask('get', '/api/drafts')).body as { drafts: { id: string; said: object }[] };
+    expect(drafts.find((d) => d.id === id)?.said).toEqual({ kind: 'match', event: 'Quay', question: 'half a ques' });
+    expect((await ben.ask('patch', `/api/drafts/${id}`, { step: 'what', said: {} })).status).toBe(404);
+    expect((await ben.ask('get', '/api/drafts')).body.drafts).toEqual([]);
+    expect(await stateFor(coach, id)).toBeUndefined();
+    expect((await coach.ask('get', `/api/requests/${id}/desk`)).status).toBe(404);
+  });
+
+  it('cannot be sent half-filled: it says what is missing', async () => {
+    const { id } = await wholeDraft(ada, clientA, { question: ' ' });
+    const answer = await post(ada, id, 'send');
+    expect([answer.status, answer.body.fields]).toEqual([400, [{ field: 'question', why: 'Write something here.' }]]);
+    await ada.ask('patch', `/api/drafts/${id}`, { step: 'check', said: { question: 'Why?', partnerConsent: 'not-asked' } });
+    expect((await post(ada, id, 'send')).body.message).toBe('Ask your partner first; without their yes the footage cannot be sent.');
+  });
+
+  it('cannot be sent without footage', async () => {
+    const { id, footageId } = await wholeDraft(ada, clientA);
+    expect((await ada.ask('delete', `/api/requests/${id}/footages/${footageId}`)).status).toBe(200);
+    expect((await post(ada, id, 'send')).body.code).toBe('no-footage');
+  });
+
+  it('loses what was said about a file with the file', async () => {
+    const { id, footageId } = await wholeDraft(ada, clientA);
+    const mark = { id: house.newId(), footageId, atSeconds: 3, words: 'here' };
+    await ada.ask('patch', `/api/drafts/${id}`, { step: 'question', said: { clientMarks: [mark] } });
+    await ada.ask('delete', `/api/requests/${id}/footages/${footageId}`);
+    const { drafts } = (await ada.ask('get', '/api/drafts')).body as { drafts: { id: string; said: IntakeDraft }[] };
+    expect(drafts.find((d) => d.id === id)?.said.clientMarks).toEqual([]);
+  });
+
+  it('is thrown away with its bytes', async () => {
+    const { id, footageId } = await wholeDraft(ada, clientA);
+    await house.storage.putBytes(originalKey(footageId), 'bytes');
+    expect((await ada.ask('delete', `/api/drafts/${id}`)).status).toBe(200);
+    await allJobs();
+    expect(await house.storage.size(originalKey(footageId))).toBeNull();
+    expect(await house.db.footages.findByPk(footageId)).toBeNull();
+  });
+});
+
+/** Runs what is on the list until nothing of it waits. */
+async function allJobs(): Promise<void> {
+  const stop = new AbortController();
+  const run = runJobs(house, 'worker', stop.signal);
+  while ((await house.db.jobs.count({ where: { kind: 'remove-footage', state: ['waiting', 'running'] } })) > 0)
+    await new Promise((resolve) => setTimeout(resolve, 30));
+  stop.abort();
+  await run;
+}
+
+describe('sending', () => {
+  it('reaches the coach at once where all footage is there, with the promise counted from now', async () => {
+    house.time = new Date('2031-03-05T10:00:00Z');
+    const { id } = await wholeDraft(ada, clientA);
+    const { body } = await post(ada, id, 'send');
+    expect([body.state, body.dueAt]).toEqual(['waiting', '2031-03-10T10:00:00.000Z']);
+    expect(await stateFor(coach, id)).toBe('waiting');
+    expect((await post(ada, id, 'send')).body.code).toBe('not-a-draft');
+  });
+
+  it('reaches the coach with the last byte of the last file where some are on their way', async () => {
+    const { id, footageId } = await wholeDraft(ada, clientA);
+    await changeFootage(house, footageId, { state: 'uploading' });
+    expect((await post(ada, id, 'send')).body.state).toBe('uploading');
+    house.time = addDays(new Date(), 2);
+    await footageArrivedAt(id, footageId);
+    const after = (await house.db.requests.findByPk(id))!.get({ plain: true });
+    expect(after.state).toBe('waiting');
+    expect(+after.dueAt).toBeGreaterThan(+addDays(new Date(), 4));
+  });
+
+  it('goes to the guardian of a minor first; the coach sees it after their yes', async () => {
+    const { id } = await wholeDraft(ben, clientB);
+    expect((await post(ben, id, 'send')).body.state).toBe('guardian');
+    expect(await letters()).toEqual(['Gerd Ruhl: Ben Ruhl would like to send footage']);
+    expect(await stateFor(coach, id)).toBeUndefined();
+    expect((await coach.ask('get', `/api/requests/${id}/desk`)).status).toBe(404);
+    expect((await post(ben, id, 'approve')).status).toBe(403);
+    expect((await post(gerd, id, 'approve')).body.state).toBe('waiting');
+    expect(await stateFor(coach, id)).toBe('waiting');
+  });
+
+  it('comes back from a guardian’s no as a draft with their words', async () => {
+    const { id } = await wholeDraft(ben, clientB);
+    await post(ben, id, 'send');
+    await post(gerd, id, 'send-back', { words: 'Not with Tom on film.' });
+    const { drafts } = (await ben.ask('get', '/api/drafts')).body as { drafts: { id: string; exchange: object[] }[] };
+    expect(drafts.find((d) => d.id === id)?.exchange).toMatchObject([
+      { byName: 'Gerd Ruhl', kind: 'sent-back', words: 'Not with Tom on film.' },
+    ]);
+  });
+
+  it('needs no second yes where the guardian sends it', async () => {
+    const { id } = await wholeDraft(gerd, clientB);
+    expect((await post(gerd, id, 'send')).body.state).toBe('waiting');
+  });
+});
+
+describe('what the coach needs first', () => {
+  it('stops the clock until the client answers, and the promise moves on by as long', async () => {
+    house.time = new Date('2031-03-03T10:00:00Z');
+    const { id, footageId } = await wholeDraft(ada, clientA);
+    await post(ada, id, 'send');
+    const asked = await post(coach, id, 'ask-first', { need: 'footage', words: 'The corner is not in the picture.' });
+    expect([asked.body.state, asked.body.stoppedAt]).toEqual(['need-first', '2031-03-03T10:00:00.000Z']);
+    expect(await letters()).toEqual(['Ada Moor: Cora Lind needs other footage first']);
+
+    house.time = addHours(house.time, 30);
+    await ada.ask('post', `/api/requests/${id}/footages`, { fileName: 'b.mp4', byteSize: 10 });
+    await ada.ask('delete', `/api/requests/${id}/footages/${footageId}`);
+    const answered = await post(ada, id, 'answer', { words: 'Here is the other camera.' });
+    // The new file is still on its way: the clock stands until it has arrived.
+    expect([answered.body.state, answered.body.stoppedAt]).toEqual(['uploading', '2031-03-03T10:00:00.000Z']);
+    await footageArrivedAt(id, answered.body.footages[0].id as string);
+    const row = (await house.db.requests.findByPk(id))!.get({ plain: true });
+    expect([row.state, row.stoppedAt, row.dueAt.toISOString()]).toEqual(['waiting', null, '2031-03-07T16:00:00.000Z']);
+    expect(row.exchange.map((s) => s.kind)).toEqual(['need-footage', 'answer']);
+  });
+
+  it('is asked of requests that wait only', async () => {
+    const { requestId } = await bringRequest(house, clientA, 'ready');
+    await house.db.requests.update({ state: 'sent' }, { where: { id: requestId } });
+    expect((await post(coach, requestId, 'ask-first', { need: 'context', words: 'Why?' })).body.code).toBe('not-now');
+    expect((await post(ada, requestId, 'answer', { words: 'x' })).body.code).toBe('not-now');
+  });
+});
+
+describe('taking back', () => {
+  it('a request before its critique removes its footage and takes it off the coach’s day', async () => {
+    const { requestId, footageId } = await bringRequest(house, clientA, 'ready');
+    await house.storage.putBytes(reviewCopyKey(footageId), 'copy');
+    expect((await post(ada, requestId, 'withdraw')).body).toMatchObject({ state: 'withdrawn', footages: [{ state: 'removed' }] });
+    await allJobs();
+    expect(await house.storage.size(reviewCopyKey(footageId))).toBeNull();
+    const { rows } = (await coach.ask('get', '/api/today')).body as { rows: { id: string }[] };
+    expect(rows.map((r) => r.id)).not.toContain(requestId);
+  });
+
+  it('the partner’s consent after the critique removes footage, copies and stills; what was written stays', async () => {
+    const { requestId, footageId } = await bringRequest(house, clientA, 'ready');
+    const critiqueId = house.newId();
+    await house.db.critiques.create({
+      ...{
+        id: critiqueId,
+        requestId,
+        opening: 'Well done.',
+        noteIds: [],
+        fixes: [],
+        coachName: 'Cora Lind',
+        sentAt: new Date(),
+        readAt: null,
+      },
+    });
+    await house.db.requests.update({ state: 'sent' }, { where: { id: requestId } });
+    for (const key of [originalKey(footageId), reviewCopyKey(footageId), stillKey(critiqueId, 1)]) await house.storage.putBytes(key, 'x');
+    expect((await post(ada, requestId, 'withdraw')).body.code).toBe('not-now');
+    const { body } = await post(ada, requestId, 'withdraw-consent');
+    expect([body.state, body.consentWithdrawnAt === null]).toEqual(['sent', false]);
+    await allJobs();
+    for (const key of [originalKey(footageId), reviewCopyKey(footageId), stillKey(critiqueId, 1)])
+      expect(await house.storage.size(key), key).toBeNull();
+    expect((await ada.ask('get', `/api/footages/${footageId}/frames`)).body).toMatchObject({ code: 'footage-removed' });
+    expect((await ada.ask('get', `/api/critiques/${critiqueId}`)).body).toMatchObject({
+      opening: 'Well done.',
+      footages: [{ state: 'removed' }],
+    });
+    expect(await letters()).toEqual(['Ada Moor: Footage was removed']);
+  });
+});

@@ -1,0 +1,19 @@
+const footage =
+  (name: string) =>
+  (footageId: string): string =>
+    `footage/${footageId}/${name}`;
+
+/** Everything made from a footage, and on disk its original, lies under this. */
+export const footageFolder = footage('');
+export const originalKey = footage('original');
+export const reviewCopyKey = footage('review.mp4');
+export const frameTableKey = footage('frames.json');
+export const motionKey = footage('motion.json');
+export const soundKey = footage('sound.json');
+export const stripKey = footage('strip.jpg');
+/** Written last: all the others are there. */
+export const findingsKey = footage('findings.json');
+export const posterKey = footage('poster.jpg');
+
+export const stillsFolder = (critiqueId: string): string => `stills/${critiqueId}/`;
+export const stillKey = (critiqueId: string, position: number): string => `${stillsFolder(critiqueId)}${position}.png`;

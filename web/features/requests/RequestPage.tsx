@@ -1,0 +1,78 @@
+import type { Request } from '@lean-mentor/contract';
+import { format } from 'date-fns';
+import { Link, useParams } from 'react-router';
+import { FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
+import { faultWords } from '../../shared/wire/index.ts';
+import { useAccount } from '../access/index.ts';
+import { useGetRequestQuery } from './api.ts';
+import { AnswerFirst } from './AnswerFirst.tsx';
+import { Exchange } from './Exchange.tsx';
+import { FootageVerdict } from './FootageVerdict.tsx';
+import { GuardianSays } from './GuardianSays.tsx';
+import { SaidList } from './SaidList.tsx';
+import { TakeBack } from './TakeBack.tsx';
+import { UploadLine } from './UploadLine.tsx';
+import { stateWords } from './words.ts';
+
+/** One request as its client, and their guardian, see it: what was sent, where it stands, and what can still be done. */
+export function RequestPage() {
+  const { requestId = '' } = useParams();
+  const { data, error, refetch } = useGetRequestQuery(requestId, { refetchOnMountOrArgChange: true });
+  return (
+    <main className="mx-auto max-w-md py-6">
+      {error && !data && <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>}
+      {!data && !error && <RowsSkeleton />}
+      {data && <SentRequest request={data} />}
+    </main>
+  );
+}
+
+function SentRequest({ request }: { request: Request }) {
+  const role = useAccount()?.role;
+  const { state, footages } = request;
+  const present = footages.filter((footage) => footage.state !== 'removed');
+  return (
+    <div className="flex flex-col gap-6">
+      <header>
+        <p className="text-desk text-reed">
+          {request.clientName}, {format(request.sentAt, 'd MMMM yyyy')}
+        </p>
+        <h1 className="text-title">{state === 'draft' ? '' : stateWords[state]}</h1>
+        {(state === 'waiting' || state === 'uploading') && (
+          <p className="text-desk text-reed">Promised by {format(request.dueAt, 'EEEE d MMMM')}.</p>
+        )}
+        {request.critiqueId && (
+          <Link to={`/critiques/${request.critiqueId}`} className="linked font-semibold">
+            Open the critique
+          </Link>
+        )}
+      </header>
+      {request.consentWithdrawnAt && (
+        <p className="border-l-4 border-pine pl-3">
+          On {format(request.consentWithdrawnAt, 'd MMMM yyyy')} the partner’s consent was taken back: the footage, its copies and the
+          stills were removed for good. What was written stays.
+        </p>
+      )}
+      {state === 'guardian' && role === 'guardian' && <GuardianSays request={request} />}
+      <Exchange exchange={request.exchange} />
+      {state === 'need-first' && <AnswerFirst request={request} />}
+      <SaidList said={request} footages={footages} />
+      {present.map((footage) =>
+        footage.state === 'uploading' ? (
+          <div key={footage.id}>
+            <p className="truncate font-semibold">{footage.fileName}</p>
+            <UploadLine footage={footage} />
+          </div>
+        ) : (
+          <FootageVerdict key={footage.id} footage={footage} named={present.length > 1} />
+        ),
+      )}
+      {present.some((footage) => footage.state === 'ready') && (
+        <Link to={`/requests/${request.id}/footage`} className="linked self-start font-semibold">
+          Look at the video and its bouts
+        </Link>
+      )}
+      <TakeBack request={request} />
+    </div>
+  );
+}

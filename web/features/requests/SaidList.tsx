@@ -1,0 +1,69 @@
+import type { Footage, IntakeDraft } from '@lean-mentor/contract';
+import { clockText } from '@lean-mentor/core/footage';
+import { ruleSheetWords } from '@lean-mentor/core/scoring';
+import type { ReactNode } from 'react';
+import { attireWords, kindWords, partnerWords } from './words.ts';
+
+interface SaidListProps {
+  said: IntakeDraft;
+  footages: readonly Footage[];
+  /** Makes a client's own mark a way to its moment. */
+  onMark?: (footageId: string, atSeconds: number) => void;
+}
+
+const Row = ({ label, children }: { label: string; children: ReactNode }) => (
+  <div className="grid grid-cols-[6.5rem_1fr] gap-3 py-2">
+    <dt className="text-desk text-reed">{label}</dt>
+    <dd className="min-w-0 break-words">{children}</dd>
+  </div>
+);
+
+/** Everything a client said, as coach, guardian and client read it. */
+export function SaidList({ said, footages, onMark }: SaidListProps) {
+  const what = [
+    said.kind && kindWords[said.kind],
+    said.attire && attireWords[said.attire],
+    said.ruleSheet && ruleSheetWords(said.ruleSheet),
+    said.lengthMinutes && `${said.lengthMinutes} min`,
+  ].filter(Boolean);
+  const partner = partnerWords({
+    partnerLevel: said.partnerLevel ?? 'unknown',
+    partnerSize: said.partnerSize ?? 'unknown',
+    partnerAge: said.partnerAge ?? 'unknown',
+  });
+  const hurts = [said.hurtsToday && `Today: ${said.hurtsToday}`, ...(said.hurts ?? [])].filter(Boolean);
+  const event = [said.event, said.eventOn].filter(Boolean).join(', ');
+  return (
+    <dl className="divide-y divide-seam border-y border-seam">
+      <Row label="Asked">{said.question ? `“${said.question}”` : '–'}</Row>
+      <Row label="Who is who">
+        <span className="text-client">{said.whoClient || '–'}</span> against <span className="text-partner">{said.whoPartner || '–'}</span>
+      </Row>
+      <Row label="What it was">{what.join(', ') || '–'}</Row>
+      {partner && <Row label="The partner">{partner}</Row>}
+      {event && <Row label="When and where">{event}</Row>}
+      {hurts.length > 0 && (
+        <Row label="Hurts">
+          <span className="border-l-4 border-brick pl-2">{hurts.join('; ')}</span>
+        </Row>
+      )}
+      {(said.clientMarks ?? []).map((mark) => {
+        const place = footages.findIndex(({ id }) => id === mark.footageId) + 1;
+        const clock = `${footages.length > 1 ? `${place}: ` : ''}${clockText(mark.atSeconds)}`;
+        return (
+          <Row key={mark.id} label="Own mark">
+            {onMark ? (
+              <button type="button" className="linked time" onClick={() => onMark(mark.footageId, mark.atSeconds)}>
+                {clock}
+              </button>
+            ) : (
+              <span className="time">{clock}</span>
+            )}{' '}
+            {mark.words}
+          </Row>
+        );
+      })}
+      <Row label="Footage">{footages.map(({ fileName }) => fileName).join(', ') || '–'}</Row>
+    </dl>
+  );
+}

@@ -1,0 +1,133 @@
+import type { Footage } from '@lean-mentor/contract';
+import { clockText } from '@lean-mentor/core/footage';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
+import { FootageProgressLine, useProgress, useViewing } from '../../footage/index.ts';
+import { fileAddressOf } from '../uploads.ts';
+
+/** Step of the small buttons, in seconds. */
+const nudge = 0.1;
+
+interface ClientVideoProps {
+  footage: Footage;
+  /** Which moment is shown. */
+  seconds: number;
+  onSeconds: (seconds: number) => void;
+  /** A tap, as shares of the picture's width and height, and the picture. */
+  onTap?: (point: { x: number; y: number }, picture: HTMLVideoElement | null) => void;
+  /** Laid over the picture, in shares of it. */
+  children?: ReactNode;
+}
+
+/**
+ * A client's own footage to scrub through: the file on this device while it is being sent, the review copy once there is one.
+ * A device that cannot show its own file (not every browser plays what a phone records) waits for the review copy.
+ */
+export function ClientVideo({ footage, seconds, onSeconds, onTap, children }: ClientVideoProps) {
+  const source = useSource(footage);
+  const [unplayable, setUnplayable] = useState<string | null>(null);
+  const [length, setLength] = useState(footage.seconds ?? 0);
+  const progress = useProgress(footage);
+  const video = useRef<HTMLVideoElement>(null);
+  useEffect(() => {
+    const picture = video.current;
+    if (picture && picture.readyState > 0 && Math.abs(picture.currentTime - seconds) > 0.001) picture.currentTime = seconds;
+  }, [seconds]);
+
+  if (!source.address || unplayable === source.address)
+    return (
+      <div className="flex aspect-video flex-col justify-center gap-3 bg-stage p-5 text-linen">
+        <p>
+          {progress.state === 'uploading'
+            ? 'This device cannot show the video yet. It can be seen here when it has been sent and made ready; write the colours below meanwhile.'
+            : 'The video is being made ready to be seen here.'}
+        </p>
+        {progress.state !== 'uploading' && (
+          <div className="bg-straw p-2 text-ink">
+            <FootageProgressLine footage={footage} />
+          </div>
+        )}
+      </div>
+    );
+  const tap = (event: PointerEvent<HTMLDivElement>): void => {
+    const box = event.currentTarget.getBoundingClientRect();
+    onTap?.({ x: clamp((event.clientX - box.left) / box.width), y: clamp((event.clientY - box.top) / box.height) }, video.current);
+  };
+  const scrub = (to: number): void => onSeconds(Math.min(Math.max(0, to), Math.max(0, length - 0.01)));
+  return (
+    <div className="flex flex-col gap-2">
+      <div className="mx-auto max-h-[52dvh] bg-stage">
+        <div className={`relative ${onTap ? 'cursor-crosshair touch-manipulation' : ''}`} onPointerUp={tap} data-picture>
+          <video
+            ref={video}
+            src={source.address}
+            muted
+            playsInline
+            preload="auto"
+            className="block max-h-[52dvh] max-w-full"
+            aria-label={footage.fileName}
+            onLoadedMetadata={(e) => {
+              if (Number.isFinite(e.currentTarget.duration)) setLength(e.currentTarget.duration);
+              e.currentTarget.currentTime = seconds;
+            }}
+            onError={() => (source.isLocal ? setUnplayable(source.address!) : source.askAgain())}
+          />
+          {children}
+        </div>
+      </div>
+      <div className="flex items-center gap-2">
+        <button
+          type="button"
+          aria-label="A little earlier"
+          className="flex size-11 items-center justify-center"
+          onClick={() => scrub(seconds - nudge)}
+        >
+          <ChevronLeft size={22} />
+        </button>
+        <input
+          type="range"
+          aria-label="Place in the video"
+          min={0}
+          max={Math.max(length, 0.1)}
+          step={0.05}
+          value={seconds}
+          onChange={(e) => scrub(Number(e.target.value))}
+          className="h-11 min-w-0 grow accent-pine"
+        />
+        <button
+          type="button"
+          aria-label="A little later"
+          className="flex size-11 items-center justify-center"
+          onClick={() => scrub(seconds + nudge)}
+        >
+          <ChevronRight size={22} />
+        </button>
+        <span className="time w-16 shrink-0 text-right">{clockText(seconds, true)}</span>
+      </div>
+    </div>
+  );
+}
+
+const clamp = (share: number): number => Math.min(1, Math.max(0, share));
+
+/** Where the picture comes from: the review copy before the device's own file. */
+function useSource(footage: Footage): { address: string | undefined; isLocal: boolean; askAgain: () => void } {
+  const ready = useProgress(footage).state === 'ready';
+  const { addresses, askAgain } = useViewing(footage.id, { skip: !ready });
+  return ready
+    ? { address: addresses?.reviewCopy, isLocal: false, askAgain }
+    : { address: fileAddressOf(footage.id), isLocal: true, askAgain };
+}
+
+/** A spot on the picture with its word. */
+export const Spot = ({ x, y, words, look }: { x: number; y: number; words: string; look: 'client' | 'partner' | 'chalk' }) => (
+  <span
+    className="pointer-events-none absolute flex -translate-x-1/2 -translate-y-1/2 flex-col items-center"
+    style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
+  >
+    <span
+      className={`size-8 rounded-full border-3 shadow-[0_0_0_2px_#0B0D0C] ${look === 'client' ? 'border-[#2FC4CF]' : look === 'partner' ? 'border-dashed border-[#FF8A3D]' : 'border-linen'}`}
+    />
+    <span className="bg-stage px-1 text-small text-linen">{words}</span>
+  </span>
+);

@@ -1,0 +1,73 @@
+import { useState } from 'react';
+import { mostClientMarks, type ClientMark } from '@lean-mentor/contract';
+import { clockText } from '@lean-mentor/core/footage';
+import { Button, Field, inputClass } from '../../../shared/primitives/index.ts';
+import { ClientVideo } from './ClientVideo.tsx';
+import { FootageChoice } from './FootageChoice.tsx';
+import type { StepProps } from './StepProps.ts';
+
+/** The question, and up to three moments where the client thinks it went wrong. */
+export function QuestionStep({ draft, hand: { said, change } }: StepProps) {
+  const [footageId, setFootageId] = useState(draft.footages[0]?.id);
+  const footage = draft.footages.find(({ id }) => id === footageId) ?? draft.footages[0];
+  const [seconds, setSeconds] = useState((footage?.seconds ?? 0) * 0.3);
+  const marks = said.clientMarks ?? [];
+  const placeOf = (mark: ClientMark): string => {
+    const at = draft.footages.findIndex(({ id }) => id === mark.footageId);
+    return draft.footages.length > 1 ? `video ${at + 1}, ${clockText(mark.atSeconds)}` : clockText(mark.atSeconds);
+  };
+  const add = (): void => {
+    if (!footage || marks.length >= mostClientMarks) return;
+    change({ clientMarks: [...marks, { id: crypto.randomUUID(), footageId: footage.id, atSeconds: seconds, words: '' }] });
+  };
+  const goTo = (mark: ClientMark): void => {
+    setFootageId(mark.footageId);
+    setSeconds(mark.atSeconds);
+  };
+  return (
+    <>
+      <Field label="What do you want to know?" hint="One question is enough.">
+        {(field) => (
+          <textarea
+            {...field}
+            rows={3}
+            maxLength={600}
+            value={said.question ?? ''}
+            onChange={(e) => change({ question: e.target.value })}
+            className={inputClass}
+          />
+        )}
+      </Field>
+      <section aria-label="Your own marks" className="flex flex-col gap-3">
+        <p className="font-semibold">Where do you think it went wrong?</p>
+        <FootageChoice footages={draft.footages} chosen={footage?.id} onChoose={(id) => (setFootageId(id), setSeconds(0))} />
+        {footage && <ClientVideo key={footage.id} footage={footage} seconds={seconds} onSeconds={setSeconds} />}
+        <Button look="plain" large disabled={!footage || marks.length >= mostClientMarks} onClick={add}>
+          {marks.length >= mostClientMarks ? 'Three marks are the most' : `Mark ${clockText(seconds)}`}
+        </Button>
+        <ol className="flex flex-col divide-y divide-seam empty:hidden">
+          {marks.map((mark) => (
+            <li key={mark.id} className="flex flex-col gap-1 py-2">
+              <span className="flex items-center justify-between">
+                <button type="button" className="linked time min-h-11" onClick={() => goTo(mark)}>
+                  {placeOf(mark)}
+                </button>
+                <Button look="quiet" className="min-h-11" onClick={() => change({ clientMarks: marks.filter(({ id }) => id !== mark.id) })}>
+                  Take away
+                </Button>
+              </span>
+              <input
+                aria-label={`What you think happens at ${placeOf(mark)}`}
+                placeholder="I think it went wrong here, because …"
+                maxLength={200}
+                value={mark.words}
+                onChange={(e) => change({ clientMarks: marks.map((m) => (m.id === mark.id ? { ...m, words: e.target.value } : m)) })}
+                className={inputClass}
+              />
+            </li>
+          ))}
+        </ol>
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,71 @@
+import type { IntakeDraft } from '@lean-mentor/contract';
+import { Choice, Field, inputClass } from '../../../shared/primitives/index.ts';
+import { ageOptions, attireOptions, kindOptions, levelOptions, ruleSheetOptions, sizeOptions } from '../words.ts';
+import type { StepProps } from './StepProps.ts';
+
+/** The rules that go with a kind and attire, as long as the client has not chosen any. */
+function usualRules({ kind, attire }: IntakeDraft): IntakeDraft['ruleSheet'] {
+  if (kind !== 'match') return kind && 'open-mat';
+  return attire && (attire === 'jacket' ? 'points-jacket' : 'points-no-jacket');
+}
+
+const numberOrNull = (text: string): number | null => (text === '' ? null : Number(text));
+
+/** What it was: kind, jacket, rules, length, the partner beside the client, and the event. */
+export function WhatStep({ hand: { said, change } }: StepProps) {
+  const choose = (fields: Pick<IntakeDraft, 'kind' | 'attire'>): void => {
+    const before = usualRules(said);
+    const rules = usualRules({ ...said, ...fields });
+    change({ ...fields, ...(rules && (!said.ruleSheet || said.ruleSheet === before) && { ruleSheet: rules }) });
+  };
+  return (
+    <>
+      <Choice label="What was it?" value={said.kind} options={kindOptions} onChange={(kind) => choose({ kind })} />
+      <Choice label="With a jacket?" value={said.attire} options={attireOptions} onChange={(attire) => choose({ attire })} />
+      <Choice label="Which rules?" value={said.ruleSheet} options={ruleSheetOptions} onChange={(ruleSheet) => change({ ruleSheet })} />
+      <Field label="How long was one round?" hint="In minutes, as it was meant to be. Leave it empty if you do not know.">
+        {(field) => (
+          <input
+            {...field}
+            type="number"
+            inputMode="decimal"
+            min={0.5}
+            max={60}
+            step={0.5}
+            value={said.lengthMinutes ?? ''}
+            onChange={(e) => change({ lengthMinutes: numberOrNull(e.target.value) })}
+            className={`${inputClass} max-w-32`}
+          />
+        )}
+      </Field>
+      <p className="font-head text-title font-medium">Your partner, beside you</p>
+      <Choice label="Belt" value={said.partnerLevel} options={levelOptions} onChange={(partnerLevel) => change({ partnerLevel })} />
+      <Choice label="Size" value={said.partnerSize} options={sizeOptions} onChange={(partnerSize) => change({ partnerSize })} />
+      <Choice label="Age" value={said.partnerAge} options={ageOptions} onChange={(partnerAge) => change({ partnerAge })} />
+      {said.kind === 'match' && (
+        <Field label="At which event?" hint="If it has a name.">
+          {(field) => (
+            <input
+              {...field}
+              maxLength={120}
+              value={said.event ?? ''}
+              onChange={(e) => change({ event: e.target.value })}
+              className={inputClass}
+            />
+          )}
+        </Field>
+      )}
+      <Field label="On which day?">
+        {(field) => (
+          <input
+            {...field}
+            type="date"
+            value={said.eventOn ?? ''}
+            onChange={(e) => change({ eventOn: e.target.value || null })}
+            className={`${inputClass} max-w-48`}
+          />
+        )}
+      </Field>
+    </>
+  );
+}
