@@ -7,3 +7,4 @@ export { boutsFault, fitSpans, moveBout, roomForBout, splitBout } from './bouts.
 export { alignMotion, alignSound, type AlignmentFound } from './alignment.ts';
 export { SoundEnvelope, soundEnvelopeRate, type FootageSound } from './soundEnvelope.ts';
 export { colourWords, colourWordsAt } from './colourWords.ts';
+export { inDayOrder, movedInDay, renumbered } from './day.ts';

@@ -67,6 +67,10 @@ export const router = createBrowserRouter([
         element: <SharedShell />,
         children: [
           {
+            path: '/requests/:requestId/footage',
+            lazy: async () => ({ Component: (await import('../features/bouts/index.ts')).BoutsPage }),
+          },
+          {
             path: '/critiques/:critiqueId',
             lazy: async () => ({ Component: (await import('../features/critique/index.ts')).CritiquePage }),
           },

@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { deskOfFootage, stopsOf } from '@lean-mentor/core/desk';
-import { boutAtFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { useGetMotionQuery, useViewing } from '../footage/index.ts';
+import { boutAtFrame, frameAtSeconds, type FrameTable } from '@lean-mentor/core/footage';
+import { useSearchParams } from 'react-router';
+import { useFramePlayer, useGetMotionQuery, useViewing } from '../footage/index.ts';
 import { RoundSheet } from '../scoring/index.ts';
 import type { DeskSubject } from './api.ts';
 import { DeskHead } from './DeskHead.tsx';
@@ -14,7 +15,6 @@ import { StageRow } from './StageRow.tsx';
 import { newId } from './newId.ts';
 import { useDeskActions, useDeskState } from './useDesk.ts';
 import { useDeskKeys } from './useDeskKeys.ts';
-import { useFramePlayer } from './useFramePlayer.ts';
 
 /** The desk with its footage ready: stage left, round sheet right, the note below the stage. */
 export function Desk({ subject, footage, table }: { subject: DeskSubject; footage: Footage; table: FrameTable }) {
@@ -64,6 +64,17 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
     [player, document.notes],
   );
 
+  const [search, setSearch] = useSearchParams();
+  /** A moment of this footage or of another one of the request. */
+  const goToMoment = (footageId: string, atSeconds: number): void => {
+    if (footageId === footage.id) go(frameAtSeconds(table, atSeconds), null);
+    else setSearch({ footage: footageId, at: String(atSeconds) });
+  };
+  const arriveAt = Number(search.get('at') ?? 0);
+  useEffect(() => {
+    if (player && arriveAt > 0) player.goTo(frameAtSeconds(table, arriveAt));
+  }, [player, table, arriveAt]);
+
   const goToStop = (direction: 1 | -1): void => {
     const stops = stopsOf(document);
     const stop = direction > 0 ? stops.find((frame) => frame > now.frame) : stops.findLast((frame) => frame < now.frame);
@@ -92,7 +103,7 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
 
   return (
     <div className="grid h-dvh min-h-[640px] grid-cols-[minmax(560px,800fr)_minmax(380px,480fr)] grid-rows-[48px_1fr] overflow-hidden">
-      <DeskHead request={request} footage={footage} client={client} table={table} bout={bout} now={now} />
+      <DeskHead request={request} footage={footage} client={client} table={table} bout={bout} now={now} onMark={goToMoment} />
       <main className="flex min-h-0 flex-col border-r border-seam">
         <Stage
           source={viewing.addresses?.reviewCopy}

@@ -5,7 +5,8 @@ import { FacePlate } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
 import { kindWords } from '../requests/index.ts';
 import type { DeskSubject } from './api.ts';
-import type { PlayerState } from './framePlayer.ts';
+import { SaidPopover } from './SaidPopover.tsx';
+import type { PlayerState } from '../footage/index.ts';
 import { useDeskState } from './useDesk.ts';
 
 const savingWords = { saved: 'Saved', saving: 'Saving …', kept: 'Not reached the server yet; kept in this browser' };
@@ -17,6 +18,8 @@ interface DeskHeadProps {
   table: FrameTable;
   bout: Bout | undefined;
   now: PlayerState;
+  /** To a moment that the client marked. */
+  onMark: (footageId: string, atSeconds: number) => void;
 }
 
 /** Which of the request's videos is on the stage. */
@@ -40,8 +43,9 @@ function FootagePicker({ footages, footage }: { footages: readonly Footage[]; fo
 }
 
 /** One line above the desk: who, what they asked, what hurts, the bout's clock, and whether all is saved. */
-export function DeskHead({ request, footage, client, table, bout, now }: DeskHeadProps) {
+export function DeskHead({ request, footage, client, table, bout, now, onMark }: DeskHeadProps) {
   const { saving } = useDeskState();
+  const hurts = [...(request.hurtsToday ? [`Today: ${request.hurtsToday}`] : []), ...client.hurts];
   const seconds = secondsOfFrame(table, now.frame) - secondsOfFrame(table, bout?.fromFrame ?? 0);
   return (
     <header className="col-span-2 flex min-w-0 items-center gap-4 border-b border-seam px-3">
@@ -55,13 +59,15 @@ export function DeskHead({ request, footage, client, table, bout, now }: DeskHea
         </Link>
         {client.age !== null && <span className="text-reed"> {client.age}</span>}
       </p>
-      <p className="min-w-0 truncate" title={request.question}>
-        “{request.question}”
-      </p>
+      <SaidPopover request={request} onMark={onMark} />
       <p className="hidden shrink-0 text-small text-reed xl:block">
         {kindWords[request.kind]}, {ruleSheetWords(bout?.ruleSheet ?? request.ruleSheet)}
       </p>
-      {client.hurts.length > 0 && <p className="shrink-0 border-l-4 border-brick pl-2 text-small">{client.hurts.join(', ')}</p>}
+      {hurts.length > 0 && (
+        <p className="max-w-56 shrink-0 truncate border-l-4 border-brick pl-2 text-small" title={hurts.join('; ')}>
+          {hurts.join('; ')}
+        </p>
+      )}
       {request.footages.length > 1 && <FootagePicker footages={request.footages} footage={footage} />}
       <p aria-live="polite" className={`ml-auto shrink-0 text-small ${saving === 'kept' ? 'font-semibold text-brick' : 'text-reed'}`}>
         {savingWords[saving]}

@@ -4,7 +4,7 @@ import type { FrameTable } from '@lean-mentor/core/footage';
 import { useSize } from '../../shared/primitives/index.ts';
 import type { DrawingChoice } from './drawingChoice.ts';
 import { DrawingLayer } from './DrawingLayer.tsx';
-import type { PlayerState } from './framePlayer.ts';
+import type { PlayerState } from '../footage/index.ts';
 
 interface StageProps {
   /** Address of the review copy; undefined until it is known. */

@@ -17,7 +17,7 @@ import {
 } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { toast } from 'sonner';
-import { speeds, type FramePlayer, type PlayerState } from './framePlayer.ts';
+import { speeds, type FramePlayer, type PlayerState } from '../footage/index.ts';
 import { KeysHelp } from './KeysHelp.tsx';
 import type { DrawingChoice } from './drawingChoice.ts';
 import { useDeskState, type DeskActions } from './useDesk.ts';

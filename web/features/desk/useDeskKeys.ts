@@ -1,6 +1,6 @@
 import { drawingTools, type DrawingTool } from '@lean-mentor/core/desk';
 import { useEffect, useRef } from 'react';
-import type { FramePlayer } from './framePlayer.ts';
+import type { FramePlayer } from '../footage/index.ts';
 import type { DeskActions } from './useDesk.ts';
 
 interface DeskKeys {

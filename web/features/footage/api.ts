@@ -1,14 +1,28 @@
 import * as contract from '@lean-mentor/contract';
-import type { ResponseOf } from '@lean-mentor/contract';
+import type { Alignment, Bout, ResponseOf } from '@lean-mentor/contract';
 import { baseApi, call } from '../../shared/wire/index.ts';
+
+/** What was read off a footage's movement. */
+export type MotionRead = ResponseOf<typeof contract.getMotion>;
 
 const footageApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     getFrameTable: build.query<ResponseOf<typeof contract.getFrameTable>, string>({
       query: (footageId) => call(contract.getFrameTable, { params: { footageId } }),
     }),
-    getMotion: build.query<ResponseOf<typeof contract.getMotion>, string>({
+    getMotion: build.query<MotionRead, string>({
       query: (footageId) => call(contract.getMotion, { params: { footageId } }),
+    }),
+    getSound: build.query<ResponseOf<typeof contract.getSound>, string>({
+      query: (footageId) => call(contract.getSound, { params: { footageId } }),
+    }),
+    saveBouts: build.mutation<ResponseOf<typeof contract.saveBouts>, { footageId: string; bouts: Bout[] }>({
+      query: ({ footageId, bouts }) => call(contract.saveBouts, { params: { footageId }, body: { bouts } }),
+      invalidatesTags: ['Request'],
+    }),
+    saveAlignment: build.mutation<ResponseOf<typeof contract.saveAlignment>, { footageId: string; alignment: Alignment | null }>({
+      query: ({ footageId, alignment }) => call(contract.saveAlignment, { params: { footageId }, body: { alignment } }),
+      invalidatesTags: ['Request'],
     }),
     getViewing: build.query<ResponseOf<typeof contract.getViewing>, string>({
       query: (footageId) => call(contract.getViewing, { params: { footageId } }),
@@ -21,4 +35,12 @@ const footageApi = baseApi.injectEndpoints({
   }),
 });
 
-export const { useGetFrameTableQuery, useGetMotionQuery, useGetViewingQuery, useRetryFootageMutation } = footageApi;
+export const {
+  useGetFrameTableQuery,
+  useGetMotionQuery,
+  useGetSoundQuery,
+  useGetViewingQuery,
+  useRetryFootageMutation,
+  useSaveAlignmentMutation,
+  useSaveBoutsMutation,
+} = footageApi;

@@ -1,6 +1,16 @@
-export { useGetFrameTableQuery, useGetMotionQuery, useRetryFootageMutation } from './api.ts';
+export {
+  useGetFrameTableQuery,
+  useGetMotionQuery,
+  useGetSoundQuery,
+  useRetryFootageMutation,
+  useSaveAlignmentMutation,
+  useSaveBoutsMutation,
+  type MotionRead,
+} from './api.ts';
 export { BoutClock } from './BoutClock.tsx';
 export { FootageProgressLine } from './FootageProgressLine.tsx';
+export { FramePlayer, speeds, type PlayerState } from './framePlayer.ts';
 export { footageProgressSlice } from './progressSlice.ts';
+export { useFramePlayer } from './useFramePlayer.ts';
 export { useFootageWatch, useProgress } from './useFootageWatch.ts';
 export { useViewing } from './useViewing.ts';

@@ -1,0 +1,1 @@
+export { BoutsPage } from './BoutsPage.tsx';
