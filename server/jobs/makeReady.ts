@@ -1,17 +1,8 @@
-import { join } from 'node:path';
 import { bout } from '@lean-mentor/contract';
-import type { FrameTable, Stretch } from '@lean-mentor/core/footage';
+import type { Stretch } from '@lean-mentor/core/footage';
 import { changeFootage, countBouts, findFootage, insertBout, type FootageRow } from '../features/footage/index.ts';
 import type { House } from '../house.ts';
-import { FfmpegFailure } from '../media/ffmpeg.ts';
-import { readFrameTable } from '../media/frameTimes.ts';
-import { MediaFault } from '../media/mediaFault.ts';
-import { MotionReader } from '../media/motionReader.ts';
-import { probe } from '../media/probe.ts';
-import { makeReviewCopy } from '../media/reviewCopy.ts';
-import { sniffFile } from '../media/sniffContainer.ts';
-import { frameJpeg } from '../media/still.ts';
-import { StripReader } from '../media/stripReader.ts';
+import { readFootage } from '../media/readFootage.ts';
 import {
   findingsKey,
   footageFolder,
@@ -59,26 +50,17 @@ export async function makeReady(house: House, footageId: string, signal: AbortSi
 }
 
 /** Everything that is made from the footage's bytes, into storage. */
-async function decode(house: House, footage: FootageRow, folder: string, say: Say, signal: AbortSignal): Promise<void> {
+async function decode(house: House, { id, ...footage }: FootageRow, folder: string, say: Say, signal: AbortSignal): Promise<void> {
   const { storage } = house;
-  const { id } = footage;
   await say('Looking at the file', 0, null);
   const original = await storage.local(footage.originalKey ?? originalKey(id));
   try {
-    const found = await probe(original.path, await sniffFile(original.path));
-    await changeFootage(house, id, { width: found.width, height: found.height, seconds: found.seconds });
-    const readers = { motion: new MotionReader(), strip: new StripReader(found) };
-    const copy = join(folder, 'review.mp4');
-    await makeReviewCopy(original.path, copy, found, readers, progress(house, id, say), signal).catch((error: unknown) => {
-      if (signal.aborted || !(error instanceof FfmpegFailure) || error.ours) throw error;
-      throw new MediaFault('The video cannot be decoded; it may be damaged. Send the file again, or record it anew.', { cause: error });
+    const { copy, table, motion, sound, bouts, strip, poster } = await readFootage(original.path, folder, {
+      onProbed: ({ width, height, seconds }) => changeFootage(house, id, { width, height, seconds }),
+      onShare: progress(house, id, say),
+      onStep: (step) => (step === 'table' ? say('Reading every frame’s time', 0.92, 2) : say('Taking a still', 0.96, 1)),
+      signal,
     });
-    await say('Reading every frame’s time', 0.92, 2);
-    const table = await readFrameTable(copy);
-    const strip = await readers.strip.finish();
-    const { motion, sound, bouts } = readers.motion.finish(table, readers.strip.sharpness);
-    await say('Taking a still', 0.96, 1);
-    const poster = await frameJpeg(copy, table, posterFrame(table));
     signal.throwIfAborted();
     const findings: Findings = {
       frameCount: table.times.length,
@@ -97,9 +79,6 @@ async function decode(house: House, footage: FootageRow, folder: string, say: Sa
     await original.release();
   }
 }
-
-/** A third of the way in, where most rounds are under way. */
-const posterFrame = (table: FrameTable): number => Math.floor(table.times.length / 3);
 
 /** Says how far the decoding has come, every now and then. */
 function progress(house: House, footageId: string, say: Say): (share: number) => void {

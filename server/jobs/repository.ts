@@ -4,7 +4,7 @@ import { plain } from '../db/table.ts';
 import type { JobRow } from './model.ts';
 
 /** A running job whose heartbeat is older than this is taken from its dead process. */
-const staleSeconds = 30;
+const staleSeconds = 15;
 
 /** Puts a job on the list; the same job asked for again waits anew with its attempts forgotten. */
 export async function enqueueJob(

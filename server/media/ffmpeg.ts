@@ -104,7 +104,7 @@ export async function ffmpeg(
     ...bounds,
     ...(options.signal && { cancelSignal: options.signal }),
     stdio: ['ignore', 'pipe', 'pipe', ...pipes.map(() => 'pipe' as const)],
-    buffer: { stdout: false, fd3: false, fd4: false, fd5: false },
+    buffer: { stdout: false, ...Object.fromEntries(pipes.map((_, i) => [`fd${i + 3}`, false])) },
   });
   pipes.forEach((hear, i) => (run.stdio[i + 3] as unknown as Readable).on('data', hear));
   try {

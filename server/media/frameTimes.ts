@@ -24,7 +24,7 @@ export async function readSourceTimes(path: string, demuxer: Demuxer, stream: nu
   const lastDuration = packets[packets.length - 1]?.duration ?? 0;
   const endSeconds = (times[times.length - 1] ?? 0) + Math.max(lastDuration, 0.001);
   const fault = frameTableFault(times, endSeconds);
-  if (fault) throw new MediaFault(`The video's timing cannot be read (${fault}) Send the file again as it was recorded.`);
+  if (fault) throw new MediaFault('The timing of the video cannot be read. Send the file again as it was recorded.', { cause: fault });
   return { times, endSeconds };
 }
 

@@ -4,35 +4,32 @@ import sharp from 'sharp';
 import { asShown } from './asShown.ts';
 import { ffmpegBytes, safeInput } from './ffmpeg.ts';
 import { probe } from './probe.ts';
-import { sniffFile } from './sniffContainer.ts';
+import { sniffFile, type Demuxer } from './sniffContainer.ts';
 
 /**
- * The exact frame of an original at its own size. ffmpeg's accurate seek shows the first frame not earlier than the time
- * asked for, so it is asked for the midpoint between the frame before and this one.
+ * The exact frame of a stream. ffmpeg's accurate seek shows the first frame not earlier than the time asked for, so it is asked
+ * for the midpoint between the frame before and this one.
  */
-export async function frameImage(original: string, table: FrameTable, frame: number): Promise<Buffer> {
+function frameOf(
+  demuxer: Demuxer,
+  path: string,
+  stream: number,
+  table: FrameTable,
+  frame: number,
+  filter: string,
+  codec: string,
+): Promise<Buffer> {
   const at = clampFrame(table, frame);
   const seek = at === 0 ? [] : ['-ss', ((table.times[at - 1]! + table.times[at]!) / 2).toFixed(6)];
+  const picture = ['-map', `0:${stream}`, '-vf', filter, '-frames:v', '1', '-f', 'image2pipe', '-c:v', codec, 'pipe:1'];
+  return ffmpegBytes([...seek, ...safeInput(demuxer, path), ...picture], 60);
+}
+
+/** A frame of an original at its own size, as PNG. */
+export async function frameImage(original: string, table: FrameTable, frame: number): Promise<Buffer> {
   const demuxer = await sniffFile(original);
   const { videoStream } = await probe(original, demuxer);
-  return ffmpegBytes(
-    [
-      ...seek,
-      ...safeInput(demuxer, original),
-      '-map',
-      `0:${videoStream}`,
-      '-vf',
-      asShown,
-      '-frames:v',
-      '1',
-      '-f',
-      'image2pipe',
-      '-c:v',
-      'png',
-      'pipe:1',
-    ],
-    60,
-  );
+  return frameOf(demuxer, original, videoStream, table, frame, asShown, 'png');
 }
 
 /** A frame with drawings laid over it, as PNG. */
@@ -54,9 +51,14 @@ export async function stillPng(
 /** Longest side of a small still, in pixels. */
 const smallSide = 480;
 
-/** A frame as a small JPEG. */
-export const frameJpeg = async (file: string, table: FrameTable, frame: number): Promise<Buffer> =>
-  sharp(await frameImage(file, table, frame))
-    .resize({ width: smallSide, height: smallSide, fit: 'inside' })
-    .jpeg({ quality: 80 })
-    .toBuffer();
+/** A frame of a review copy as a small JPEG. */
+export const frameJpeg = (reviewCopy: string, table: FrameTable, frame: number): Promise<Buffer> =>
+  frameOf(
+    'mov',
+    reviewCopy,
+    0,
+    table,
+    frame,
+    `scale=w=min(${smallSide}\\,iw):h=min(${smallSide}\\,ih):force_original_aspect_ratio=decrease:flags=area`,
+    'mjpeg',
+  );

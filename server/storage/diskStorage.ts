@@ -3,6 +3,7 @@ import { createReadStream, mkdirSync } from 'node:fs';
 import { copyFile, mkdir, open, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { FileStore } from '@tus/file-store';
+import { forgetUpload } from './forgetUpload.ts';
 import { originalKey } from './keys.ts';
 import { NotStored, type FootageStorage } from './storage.ts';
 
@@ -34,14 +35,16 @@ export function diskStorage(dataDir: string, keepUploadsMs: number): FootageStor
       await rm(path);
     });
   };
+  const uploads = new FileStore({ directory: uploadsFolder, expirationPeriodInMilliseconds: keepUploadsMs });
   return {
-    uploads: new FileStore({ directory: uploadsFolder, expirationPeriodInMilliseconds: keepUploadsMs }),
+    uploads,
     async adoptUpload(uploadId, footageId) {
       const upload = join(uploadsFolder, uploadId);
       await putFile(originalKey(footageId), upload);
       await rm(`${upload}.json`, { force: true });
       return originalKey(footageId);
     },
+    removeUpload: (uploadId) => forgetUpload(uploads, uploadId),
     putFile,
     async putBytes(key, bytes) {
       const target = await place(key);

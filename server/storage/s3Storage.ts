@@ -16,6 +16,7 @@ import {
 } from '@aws-sdk/client-s3';
 import { S3Store } from '@tus/s3-store';
 import type { S3Settings } from '../config/config.ts';
+import { forgetUpload } from './forgetUpload.ts';
 import { NotStored, type FootageStorage } from './storage.ts';
 
 /** Size of one part of a multi-part upload, in bytes. */
@@ -45,16 +46,24 @@ export function s3Storage(settings: S3Settings, keepUploadsMs: number): FootageS
   };
   const put = (Key: string, Body: Readable | Buffer | string, ContentLength: number) =>
     client.send(new PutObjectCommand({ Bucket, Key, Body, ContentLength }));
+  const removeKeys = (...keys: string[]) =>
+    client.send(new DeleteObjectsCommand({ Bucket, Delete: { Objects: keys.map((Key) => ({ Key })), Quiet: true } }));
+  const uploads = new S3Store({
+    partSize,
+    expirationPeriodInMilliseconds: keepUploadsMs,
+    useTags: false,
+    s3ClientConfig: { ...clientConfig, bucket: Bucket },
+  });
   return {
-    uploads: new S3Store({
-      partSize,
-      expirationPeriodInMilliseconds: keepUploadsMs,
-      useTags: false,
-      s3ClientConfig: { ...clientConfig, bucket: Bucket },
-    }),
+    uploads,
     async adoptUpload(uploadId) {
-      await client.send(new DeleteObjectsCommand({ Bucket, Delete: { Objects: [{ Key: `${uploadId}.info` }], Quiet: true } }));
+      await removeKeys(`${uploadId}.info`);
       return uploadId;
+    },
+    async removeUpload(uploadId) {
+      await forgetUpload(uploads, uploadId);
+      // What came after the last whole part lies beside it.
+      await removeKeys(`${uploadId}.part`);
     },
     async putFile(key, path) {
       await put(key, createReadStream(path), (await stat(path)).size);
@@ -90,14 +99,13 @@ export function s3Storage(settings: S3Settings, keepUploadsMs: number): FootageS
     },
     async remove(key) {
       if (!key.endsWith('/')) {
-        await client.send(new DeleteObjectsCommand({ Bucket, Delete: { Objects: [{ Key: key }], Quiet: true } }));
+        await removeKeys(key);
         return;
       }
       for (;;) {
         const { Contents = [] } = await client.send(new ListObjectsV2Command({ Bucket, Prefix: key, MaxKeys: 500 }));
         if (Contents.length === 0) return;
-        const Objects = Contents.map(({ Key }) => ({ Key: Key! }));
-        await client.send(new DeleteObjectsCommand({ Bucket, Delete: { Objects, Quiet: true } }));
+        await removeKeys(...Contents.map(({ Key }) => Key!));
       }
     },
   };

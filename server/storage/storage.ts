@@ -23,6 +23,8 @@ export interface FootageStorage {
   readonly uploads: DataStore;
   /** Takes over a finished upload as a footage's original; answers the key under which it is from now on. */
   adoptUpload(uploadId: string, footageId: string): Promise<string>;
+  /** Removes an unfinished upload; what is not there is no fault. */
+  removeUpload(uploadId: string): Promise<void>;
   /** Takes over a local file, which is gone afterwards. */
   putFile(key: string, path: string): Promise<void>;
   putBytes(key: string, bytes: Buffer | string): Promise<void>;

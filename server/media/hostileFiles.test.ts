@@ -1,0 +1,223 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { copyFile, mkdtemp, readFile, rm, stat, truncate, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
+import { execa } from 'execa';
+import sharp from 'sharp';
+import { frameTableFault } from '@lean-mentor/core/footage';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { boxAt, withTracks } from '../testing/boxes.ts';
+import { ffmpeg } from '../testing/footage.ts';
+import { FfmpegFailure, ffprobeJson, ffmpeg as run, safeInput } from './ffmpeg.ts';
+import { MediaFault } from './mediaFault.ts';
+import { readFootage, type ReadFootage } from './readFootage.ts';
+
+let folder: string;
+/** Seventy frames at 30 a second, with sound; its index stands behind its data. */
+let plain: string;
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'lean-test-hostile-'));
+  plain = join(folder, 'plain.mp4');
+  await writeBarcodeClip(plain, { frames: 70, width: 320, height: 240, sound: true });
+});
+afterAll(() => rm(folder, { recursive: true }));
+
+/** Reads a file in a folder of its own; answers what was read, or the fault. Nothing but the review copy may be left. */
+async function outcomeOf(file: string): Promise<ReadFootage | Error> {
+  const work = await mkdtemp(join(folder, 'work-'));
+  return readFootage(file, work).catch((error: unknown) => error as Error);
+}
+/** The sentence a file is told with. */
+async function faultOf(file: string): Promise<string> {
+  const outcome = await outcomeOf(file);
+  if (!(outcome instanceof Error)) return 'It was read.';
+  expect(outcome).toBeInstanceOf(MediaFault);
+  return outcome.message;
+}
+async function write(name: string, content: Buffer | string): Promise<string> {
+  const file = join(folder, name);
+  await writeFile(file, content);
+  return file;
+}
+/** The plain clip with something in it changed. */
+async function changed(name: string, change: (file: Buffer) => Buffer | void): Promise<string> {
+  const bytes = await readFile(plain);
+  return write(name, change(bytes) ?? bytes);
+}
+async function made(name: string, ...args: string[]): Promise<string> {
+  await ffmpeg('-i', plain, ...args, join(folder, name));
+  return join(folder, name);
+}
+
+describe('what is no video', () => {
+  it.each([
+    ['an empty file', '', /^The file is empty\. Send the video again/],
+    ['a text renamed', 'Dear coach, '.repeat(100), /^This file is not a video we can read\. /],
+    ['a playlist that names a local file', '#EXTM3U\n#EXTINF:10,\nfile:///etc/passwd\n', /not a video/],
+    ['a concatenation that names a local file', "ffconcat version 1.0\nfile '/etc/passwd'\n", /not a video/],
+    ['noise', Buffer.from(Array.from({ length: 5000 }, (_, i) => (i * 7919) & 255)), /not a video/],
+  ])('%s is told so', async (name, content, words) => {
+    expect(await faultOf(await write(name.replaceAll(' ', '-'), content))).toMatch(words);
+  });
+
+  it('a still and sound alone are told so', async () => {
+    const still = join(folder, 'still.mp4');
+    await sharp({ create: { width: 64, height: 64, channels: 3, background: 'red' } })
+      .png()
+      .toFile(still);
+    expect(await faultOf(still)).toMatch(/not a video/);
+    const sound = join(folder, 'sound.mp4');
+    await ffmpeg('-f', 'lavfi', '-i', 'sine=d=2', sound);
+    expect(await faultOf(sound)).toMatch(/^The file has sound but no picture\. /);
+  });
+});
+
+describe('footage that is broken', () => {
+  it('cut off at any tenth is read as far as it goes or told in one sentence, its index first or last', async () => {
+    const first = await made('index-first.mp4', '-c', 'copy', '-movflags', '+faststart');
+    for (const whole of [first, plain]) {
+      const { size } = await stat(whole);
+      let before = 0;
+      for (let tenth = 1; tenth <= 9; tenth++) {
+        const file = join(folder, `cut-${tenth}`);
+        await copyFile(whole, file);
+        await truncate(file, Math.floor((size * tenth) / 10));
+        const outcome = await outcomeOf(file);
+        if (outcome instanceof Error) {
+          expect(outcome, `at ${tenth} tenths`).toBeInstanceOf(MediaFault);
+          expect(outcome.message).toMatch(/^The video .* (Send|Record)/);
+          expect(before, 'what was whole enough stays so').toBe(0);
+        } else {
+          expect(outcome.table.times.length).toBeGreaterThanOrEqual(before);
+          before = outcome.table.times.length;
+        }
+      }
+      if (whole === first) expect(before).toBeGreaterThan(45);
+      else expect(before, 'without its index nothing is').toBe(0);
+    }
+  });
+
+  it('with noise in its data is read around it, and with noise for an index told in one sentence', async () => {
+    const damaged = await outcomeOf(await changed('noise.mp4', (file) => void file.fill(0x5a, 48, 3048)));
+    expect((damaged as ReadFootage).table.times.length).toBeGreaterThan(10);
+    expect(await faultOf(await changed('index.mp4', (file) => void file.fill(0xff, boxAt(file, 'moov').content)))).toMatch(/^The video /);
+  });
+});
+
+/** Read at instants that ascend, or told. */
+function expectSense(outcome: ReadFootage | Error): void {
+  if (outcome instanceof Error) return void expect(outcome).toBeInstanceOf(MediaFault);
+  expect(frameTableFault(outcome.table.times, outcome.table.endSeconds)).toBeNull();
+}
+
+describe('footage with absurd numbers', () => {
+  const times = (file: Buffer) => boxAt(file, 'moov', 'trak', 'mdia', 'minf', 'stbl', 'stts');
+
+  it.each([
+    ['zero times', 0],
+    ['once', 1],
+    ['four billion times', 0xffffffff],
+  ])('a clock that ticks %s a second is made sense of or told', async (name, rate) => {
+    const clock = (file: Buffer): number => boxAt(file, 'moov', 'trak', 'mdia', 'mdhd').content + 12;
+    expectSense(await outcomeOf(await changed(`${name}.mp4`, (file) => void file.writeUInt32BE(rate, clock(file)))));
+  });
+
+  it('frames that all stand at the same instant are made sense of or told', async () => {
+    expectSense(await outcomeOf(await changed('same.mp4', (file) => void file.writeUInt32BE(0, times(file).content + 12))));
+  });
+
+  it('frames hours apart are told before anything is decoded', async () => {
+    const file = await changed('apart.mp4', (bytes) => {
+      bytes.writeUInt32BE(0x7fffff00, times(bytes).content + 12);
+      bytes.writeUInt32BE(0x7fffff00, boxAt(bytes, 'moov', 'mvhd').content + 16);
+    });
+    expect(await faultOf(file)).toMatch(/^The video /);
+  });
+
+  it('a head that says 10 hours is told', async () => {
+    const file = await changed('hours.mp4', (bytes) => {
+      for (const path of [['moov', 'mvhd'], ['moov', 'trak', 'mdia', 'mdhd']]) {
+        const { content } = boxAt(bytes, ...path);
+        bytes.writeUInt32BE(bytes.readUInt32BE(content + 12) * 36_000, content + 16);
+      }
+      for (const type of ['tkhd']) bytes.writeUInt32BE(36_000_000, boxAt(bytes, 'moov', 'trak', type).content + 20);
+    }); // prettier-ignore
+    expect(await faultOf(file)).toMatch(/over four hours long/);
+  });
+
+  it('a picture of 8194 pixels, and one that only claims to be giant, are refused', async () => {
+    const wide = join(folder, 'wide.mkv');
+    await ffmpeg('-f', 'lavfi', '-i', 'color=black:s=8194x64:r=5:d=1', '-c:v', 'ffv1', wide);
+    expect(await faultOf(wide)).toBe('The picture is 8194 × 64 pixels, larger than we can read. Record at 4K or less.');
+    const claimed = await changed('giant.mp4', (file) => {
+      const { content } = boxAt(file, 'moov', 'trak', 'mdia', 'minf', 'stbl', 'stsd');
+      // Of the first description: width and height, after its head.
+      file.writeUInt16BE(65_000, content + 8 + 8 + 24);
+      file.writeUInt16BE(65_000, content + 8 + 8 + 26);
+    });
+    const outcome = await outcomeOf(claimed);
+    // The coded picture says its true size, and that is what counts.
+    if (outcome instanceof Error) expect(outcome).toBeInstanceOf(MediaFault);
+    else expect(outcome.table.times).toHaveLength(70);
+  });
+});
+
+describe('files made to break something', () => {
+  it.each([70, 10_000])('%i streams in one file are refused in seconds', async (count) => {
+    const begun = Date.now();
+    expect(await faultOf(await changed(`streams-${count}.mp4`, (file) => withTracks(file, count)))).toMatch(
+      /^The file holds far too many streams/,
+    );
+    expect(Date.now() - begun).toBeLessThan(10_000);
+  });
+
+  it('a bomb of black that decodes for an hour is refused before it is decoded', async () => {
+    const file = join(folder, 'bomb.mp4');
+    await ffmpeg('-f', 'lavfi', '-i', 'color=black:s=640x360:r=1:d=3600', '-c:v', 'libx264', '-preset', 'ultrafast', '-g', '3600', file);
+    const begun = Date.now();
+    expect(await faultOf(file)).toMatch(/^The file says it is 60 minutes long and holds next to nothing\. /);
+    expect(Date.now() - begun).toBeLessThan(10_000);
+  });
+
+  it('a playlist that names an address connects nowhere, whatever it calls itself', async () => {
+    let connections = 0;
+    const server = createServer((_, res) => (connections++, res.end())).on('connection', () => connections++);
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}/a.ts`;
+    const list = `#EXTM3U\n#EXT-X-TARGETDURATION:10\n#EXTINF:10,\n${address}\n`;
+    // Behind a first box, and behind the sync bytes of a transport stream.
+    const disguises = [list, Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypisom'), Buffer.alloc(12), Buffer.from(list)])];
+    const stream = Buffer.alloc(188 * 3, list);
+    for (const at of [0, 188, 376]) stream[at] = 0x47;
+    for (const [i, content] of [...disguises, stream].entries()) await faultOf(await write(`list-${i}.mp4`, content));
+    await expect(ffprobeJson(safeInput('mpegts', address))).rejects.toBeInstanceOf(FfmpegFailure);
+    server.close();
+    expect(connections).toBe(0);
+  });
+
+  it('a run that writes more than it may is ended, and that is no trouble of ours', async () => {
+    const failure = await run(
+      ['-f', 'lavfi', '-i', 'testsrc2=s=640x360:d=20', '-c:v', 'rawvideo', '-f', 'avi', join(folder, 'flood.avi')],
+      {
+        timeoutSeconds: 30,
+        mostBytes: 5_000_000,
+        folder,
+      },
+    ).catch((error: unknown) => error);
+    expect(failure).toBeInstanceOf(FfmpegFailure);
+    expect((failure as FfmpegFailure).ours).toBe(false);
+    expect((await stat(join(folder, 'flood.avi'))).size).toBeLessThanOrEqual(5_000_000);
+  });
+
+  it('a run that is killed from outside is trouble of ours', async () => {
+    const running = run(['-re', '-f', 'lavfi', '-i', 'testsrc2=d=60', '-f', 'null', '-'], { timeoutSeconds: 60, folder }).catch(
+      (error: unknown) => error,
+    );
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    const { stdout } = await execa('pgrep', ['-P', String(process.pid), '-f', 'testsrc2=d=60']);
+    process.kill(Number(stdout.split('\n')[0]), 'SIGKILL');
+    expect(await running).toMatchObject({ ours: true });
+  });
+});
