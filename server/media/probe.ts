@@ -14,6 +14,7 @@ const probed = z.object({
       width: z.number().optional(),
       height: z.number().optional(),
       duration: number.optional(),
+      sample_rate: number.optional(),
       avg_frame_rate: z.string().optional(),
       sample_aspect_ratio: z.string().optional(),
       disposition: z.object({ attached_pic: z.number().optional(), default: z.number().optional() }).optional(),
@@ -27,7 +28,8 @@ const probed = z.object({
 export interface Probe {
   demuxer: Demuxer;
   videoStream: number;
-  hasSound: boolean;
+  /** The sound, where it is one that can be heard. */
+  soundStream: number | null;
   width: number;
   height: number;
   seconds: number;
@@ -50,6 +52,10 @@ function mainVideo(streams: Stream[]): Stream | undefined {
     .filter((s) => s.codec_type === 'video' && !s.disposition?.attached_pic)
     .sort((a, b) => (b.disposition?.default ?? 0) - (a.disposition?.default ?? 0) || area(b) - area(a))[0];
 }
+
+/** Sound of a rate that microphones record; a rate of a million a second would take minutes to bring down. */
+const isSound = ({ codec_type, sample_rate = 0 }: Stream): boolean =>
+  codec_type === 'audio' && sample_rate >= 4000 && sample_rate <= 384_000;
 
 /** A ratio such as "4:3" or "30000/1001"; null where it says nothing. */
 function ratioOf(text: string | undefined): number | null {
@@ -90,7 +96,7 @@ export async function probe(path: string, demuxer: Demuxer): Promise<Probe> {
   return {
     demuxer,
     videoStream: video.index,
-    hasSound: found.streams.some((s) => s.codec_type === 'audio'),
+    soundStream: found.streams.find(isSound)?.index ?? null,
     width: turned ? video.height : wide,
     height: turned ? wide : video.height,
     seconds,

@@ -61,13 +61,18 @@ const pictureFilter = (probe: Probe): string => {
  */
 export const reviewCopyArguments = (source: string, target: string, probe: Probe): string[] => [
   ...bounded(source, probe),
-  ...['-map', `0:${probe.videoStream}`, '-map', '0:a:0?', '-vf', pictureFilter(probe)],
+  ...['-map', `0:${probe.videoStream}`, ...soundOf(probe), '-vf', pictureFilter(probe)],
   ...encoding,
   target,
 ];
 
-/** A file whose head lies about its length is read no further than footage may go. */
-const bounded = (source: string, probe: Probe): string[] => ['-t', String(longestSeconds), ...safeInput(probe.demuxer, source)];
+const soundOf = ({ soundStream }: Probe): string[] => (soundStream === null ? [] : ['-map', `0:${soundStream}`]);
+
+/** Not much further than its head says a file goes is it read: what lies there are hours of nothing, or a time stamp gone wrong. */
+const bounded = (source: string, probe: Probe): string[] => [
+  ...['-t', String(Math.min(longestSeconds, probe.seconds * 1.25 + 30))],
+  ...safeInput(probe.demuxer, source),
+];
 
 /** Sound that begins after the picture has silence put before it: its samples then tell the time of the footage. */
 const fromTheStart = 'aresample=async=1:first_pts=0';
@@ -88,10 +93,12 @@ function everythingArguments(source: string, target: string, probe: Probe): stri
     ...bounded(source, probe),
     '-filter_complex',
     `[0:${probe.videoStream}]${pictureFilter(probe)},split=3[review][q][s];[q]${grey}[grey];[s]${seen}[seen]`,
-    ...['-map', '[review]', '-map', '0:a:0?', ...encoding, target],
+    ...['-map', '[review]', ...soundOf(probe), ...encoding, target],
     ...['-map', '[grey]', ...raw, 'pipe:3'],
     ...['-map', '[seen]', ...raw, 'pipe:4'],
-    ...(probe.hasSound ? ['-map', '0:a:0', '-af', fromTheStart, '-ac', '1', '-ar', String(soundRate), '-f', 's16le', 'pipe:5'] : []),
+    ...(probe.soundStream === null
+      ? []
+      : ['-map', `0:${probe.soundStream}`, '-af', fromTheStart, '-ac', '1', '-ar', String(soundRate), '-f', 's16le', 'pipe:5']),
   ];
 }
 

@@ -60,6 +60,10 @@ function difference(before: Uint8Array, now: Uint8Array, dx: number, dy: number,
   return sum / count;
 }
 
+/** Shifts each way, and what was found at each: one workspace, since a footage has tens of thousands of frames. */
+const shifts = 2 * mostShift + 1;
+const tried = new Float64Array(shifts * shifts);
+
 /**
  * The camera's movement between two pictures: the whole-pixel shift with the least difference, none unless it is clearly less.
  * A coarse grid and the movement just before say where to begin; from there to the best of the eight neighbours each time.
@@ -68,12 +72,11 @@ function globalShift(before: Uint8Array, now: Uint8Array, last: Shift): Shift {
   const still = difference(before, now, 0, 0, 1);
   // A picture that hardly changes has not been moved, whatever noise says.
   if (still < 0.6) return standing;
-  const tried = new Map<number, number>();
+  tried.fill(-1);
   const of = (dx: number, dy: number): number => {
-    const key = dx * 100 + dy;
-    let d = tried.get(key);
-    if (d === undefined) tried.set(key, (d = difference(before, now, dx, dy, 2)));
-    return d;
+    const key = (dy + mostShift) * shifts + dx + mostShift;
+    if (tried[key]! < 0) tried[key] = difference(before, now, dx, dy, 2);
+    return tried[key]!;
   };
   let here = standing;
   const tryShift = (dx: number, dy: number): void => {
@@ -101,21 +104,32 @@ export function frameFeatures(before: Uint8Array | null, now: Uint8Array, last?:
   const brightness = total / greyBytes;
   if (!before) return { ...nothingMoves, brightness };
   const { dx, dy } = globalShift(before, now, last ? { dx: last.shiftX, dy: last.shiftY } : standing);
+  /** Differences of one row between two columns. */
+  const run = (y: number, fromX: number, toX: number): number => {
+    const at = y * greyWidth;
+    const beforeAt = (y - dy) * greyWidth - dx;
+    let rowSum = 0;
+    for (let x = fromX; x < toX; x++) rowSum += Math.abs(now[at + x]! - before[beforeAt + x]!);
+    return rowSum;
+  };
+  const [fromX, toX] = [Math.max(0, dx), Math.min(greyWidth, greyWidth + dx)];
+  const [fromY, toY] = [Math.max(0, dy), Math.min(greyHeight, greyHeight + dy)];
+  const at = { left: 0, right: 0, top: 0, bottom: 0 };
   let sum = 0;
   let outer = 0;
-  let count = 0;
-  const at = { left: 0, right: 0, top: 0, bottom: 0 };
-  for (let y = Math.max(0, dy); y < Math.min(greyHeight, greyHeight + dy); y++)
-    for (let x = Math.max(0, dx); x < Math.min(greyWidth, greyWidth + dx); x++) {
-      const d = Math.abs(now[y * greyWidth + x]! - before[(y - dy) * greyWidth + x - dx]!);
-      sum += d;
-      count++;
-      const side = x < band ? 'left' : x >= greyWidth - band ? 'right' : null;
-      const level = y < band ? 'top' : y >= greyHeight - band ? 'bottom' : null;
-      if (side) at[side] += d;
-      if (level) at[level] += d;
-      if (side || level) outer += d;
-    }
+  for (let y = fromY; y < toY; y++) {
+    const left = run(y, fromX, band);
+    const middle = run(y, Math.max(fromX, band), Math.min(toX, greyWidth - band));
+    const right = run(y, greyWidth - band, toX);
+    const row = left + middle + right;
+    sum += row;
+    at.left += left;
+    at.right += right;
+    if (y < band) at.top += row;
+    if (y >= greyHeight - band) at.bottom += row;
+    outer += y < band || y >= greyHeight - band ? row : left + right;
+  }
+  const count = (toX - fromX) * (toY - fromY);
   if (sum === 0) return { ...nothingMoves, brightness, shiftX: dx, shiftY: dy };
   const share = (part: number): number => part / sum;
   return {

@@ -1,0 +1,130 @@
+import { randomBytes } from 'node:crypto';
+import { addHours } from 'date-fns';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { createApp, type OpenApp } from '../../http/app.ts';
+import { reviewCopyKey } from '../../storage/index.ts';
+import { bringFootage, bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
+import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { visit, type Visitor } from '../../testing/visitor.ts';
+
+const bytes = randomBytes(300_000);
+let house: TestHouse;
+let open: OpenApp;
+let [coach, ada, ben] = [] as unknown as [Visitor, Visitor, Visitor];
+let requestId: string;
+let footageId: string;
+beforeAll(async () => {
+  house = await openTestHouse();
+  await movePeopleIn(house);
+  open = createApp(house);
+  [coach, ada, ben] = (await Promise.all(['coach', 'client', 'other'].map((who) => visit(open.app, who)))) as [Visitor, Visitor, Visitor];
+  ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
+  await house.storage.putBytes(reviewCopyKey(footageId), bytes);
+});
+beforeEach(() => {
+  house.time = null;
+});
+afterAll(async () => {
+  open.close();
+  await house.close();
+});
+
+const addressFor = async (who: Visitor): Promise<string> =>
+  (await who.ask('get', `/api/footages/${footageId}/viewing`)).body.reviewCopy as string;
+const load = (who: Visitor, address: string, range?: string) => {
+  const request = who.ask('get', address).buffer(true).parse((res, done) => {
+    const chunks: Buffer[] = [];
+    res.on('data', (chunk: Buffer) => chunks.push(chunk)).on('end', () => done(null, Buffer.concat(chunks)));
+  }); // prettier-ignore
+  return range ? request.set('range', range) : request;
+};
+
+describe('the address of a review copy', () => {
+  it('gives its viewer the whole file and any range of it', async () => {
+    const address = await addressFor(ada);
+    const whole = await load(ada, address);
+    expect([whole.status, whole.headers['accept-ranges'], whole.headers['content-type']]).toEqual([200, 'bytes', 'video/mp4']);
+    expect(Buffer.compare(whole.body as Buffer, bytes)).toBe(0);
+    for (const [range, from, to] of [['bytes=0-0', 0, 0], ['bytes=1000-1999', 1000, 1999], ['bytes=299990-', 299_990, 299_999], ['bytes=-10', 299_990, 299_999]] as const) {
+      const part = await load(ada, address, range);
+      expect([part.status, part.headers['content-range']], range).toEqual([206, `bytes ${from}-${to}/300000`]);
+      expect(Buffer.compare(part.body as Buffer, bytes.subarray(from, to + 1)), range).toBe(0);
+    } // prettier-ignore
+    const beyond = await load(ada, address, 'bytes=300000-');
+    expect([beyond.status, beyond.headers['content-range']]).toEqual([416, 'bytes */300000']);
+  });
+
+  it('that leaks is of no use to another account, to a stranger, or for another file', async () => {
+    const address = await addressFor(ada);
+    expect((await load(ben, address)).status).toBe(404);
+    expect((await load(await visit(open.app, null), address)).status).toBe(401);
+    // The coach may see the footage, and still not by the address of somebody else.
+    expect((await load(coach, address)).status).toBe(410);
+    expect((await load(coach, await addressFor(coach))).status).toBe(200);
+    expect((await load(ada, address.replace('review.mp4', 'strip.jpg'))).status).toBe(410);
+    expect((await load(ada, address.replace(/signature=.{4}/, 'signature=AAAA'))).status).toBe(410);
+    expect((await load(ada, address.split('?')[0]!)).status).toBe(410);
+  });
+
+  it('expires, and a later time cannot be written into it', async () => {
+    const address = await addressFor(ada);
+    house.time = addHours(new Date(), 9);
+    expect((await load(ada, address)).status).toBe(410);
+    const later = address.replace(/until=\d+/, `until=${addHours(new Date(), 48).getTime()}`);
+    expect((await load(ada, later)).status).toBe(410);
+  });
+});
+
+describe('bouts', () => {
+  const bout = (fromFrame: number, toFrame: number, more: object = {}) => ({ id: house.newId(), fromFrame, toFrame, spans: [], ...more });
+  const save = (bouts: object[], who = coach) => who.ask('put', `/api/footages/${footageId}/bouts`, { bouts });
+  beforeAll(() => house.db.footages.update({ frameCount: 1000 }, { where: { id: footageId } }));
+
+  it('are kept as they are, by the coach or the client, in the place of those before', async () => {
+    await save([bout(0, 500), bout(500, 900)]);
+    const day = [
+      bout(10, 400, { order: 2, outcome: 'won', outcomeWords: 'by 4 to 2', partnerWords: 'blue belt' }),
+      bout(450, 900, { lengthSeconds: 300, ruleSheet: 'finish-only' }),
+    ];
+    expect((await save(day, ada)).status).toBe(200);
+    const { footages } = (await coach.ask('get', `/api/requests/${requestId}`)).body as { footages: { bouts: object[] }[] };
+    expect(footages[0]!.bouts).toMatchObject(day);
+  });
+
+  it('that overlap, run beyond the footage, or whose spans leave a gap are refused in words, and the others stay', async () => {
+    expect((await save([bout(0, 501), bout(500, 900)])).body.message).toBe(
+      'Two bouts overlap: one ends at frame 501, the next begins at 500.',
+    );
+    expect((await save([bout(0, 1001)])).body.message).toBe('A bout ends at frame 1001; the footage has 1000 frames.');
+    const gap = [{ position: 'standing', holder: null, fromFrame: 0, toFrame: 40 }];
+    expect((await save([bout(0, 50, { spans: gap })])).status).toBe(400);
+    expect(await house.db.bouts.count({ where: { footageId } })).toBe(2);
+  });
+
+  it('of another footage are not taken over', async () => {
+    const other = await bringRequest(house, clientA, 'ready');
+    await house.db.footages.update({ frameCount: 1000 }, { where: { id: other.footageId } });
+    const mine = (await house.db.bouts.findOne({ where: { footageId } }))!.get('id');
+    const answer = await coach.ask('put', `/api/footages/${other.footageId}/bouts`, { bouts: [{ ...bout(0, 9), id: mine }] });
+    expect(answer.body.message).toBe('A bout of this id belongs to another footage.');
+  });
+});
+
+describe('a second camera', () => {
+  it('is aligned to a footage of its own request only, and not in a ring', async () => {
+    const second = house.newId();
+    await bringFootage(house, requestId, { id: second, position: 2, state: 'ready' });
+    const align = (of: string, to: string | null) =>
+      coach.ask('put', `/api/footages/${of}/alignment`, {
+        alignment: to && { toFootageId: to, offsetSeconds: 3.25, confidence: 0.8, by: 'sound' },
+      });
+    expect((await align(second, footageId)).body.alignment).toMatchObject({ offsetSeconds: 3.25, by: 'sound' });
+    expect((await align(footageId, second)).body.message).toBe('round.mp4 is itself aligned to another footage.');
+    expect((await align(second, second)).status).toBe(400);
+    const elsewhere = await bringRequest(house, clientA, 'ready');
+    expect((await align(second, elsewhere.footageId)).body.message).toBe(
+      'A second camera is aligned to another footage of the same request.',
+    );
+    expect((await align(second, null)).body.alignment).toBeNull();
+  });
+});
