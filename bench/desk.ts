@@ -1,12 +1,14 @@
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { frameOnStage, laptop, launch, settledFrame, visit } from '@lean-mentor/e2e';
 import type { Page } from 'puppeteer-core';
-import type { Figure } from './figure.ts';
+import type { Caller } from './caller.ts';
+import { quantile, type Figure } from './figure.ts';
 
+const frames = 900;
 const steps = 60;
 const jumps = 40;
-
-const quantile = (values: number[], share: number): number =>
-  values.sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))]!;
 
 /** Milliseconds from a key's press to its frame on the stage, as the page itself sees it. */
 const pressed = (page: Page, code: string): Promise<number> =>
@@ -27,8 +29,21 @@ const pressed = (page: Page, code: string): Promise<number> =>
     code,
   );
 
+/** Ready footage whose frames carry their numbers. */
+async function bringNumberedFrames(client: Caller, folder: string): Promise<string> {
+  const file = join(folder, 'numbered.mp4');
+  await writeBarcodeClip(file, { frames, width: 1280, height: 720, variableRate: true, bFrames: 3, sound: true });
+  const bytes = await readFile(file);
+  const footage = await client.openRequest(bytes.length, 'Is it that very frame?');
+  await client.upload(footage, [bytes]);
+  if ((await client.settled(footage.id)) !== 'ready') throw new Error('The numbered frames were not made ready.');
+  return footage.requestId;
+}
+
 /** The desk in headless Chromium: opening, stepping both ways, and whether each picture is the frame it says. */
-export async function benchDesk(base: string, requestId: string): Promise<Figure[]> {
+export async function benchDesk(client: Caller, folder: string): Promise<Figure[]> {
+  const { base } = client;
+  const requestId = await bringNumberedFrames(client, folder);
   const browser = await launch();
   try {
     const { page } = await visit(browser, base, 'marit', '/today', laptop);

@@ -5,6 +5,7 @@ import { signInTo } from './caller.ts';
 import type { Figure } from './figure.ts';
 import { benchDesk } from './desk.ts';
 import { benchMakeReady } from './makeReady.ts';
+import { benchSeek } from './seek.ts';
 import { benchUpload } from './upload.ts';
 
 const say = ({ figure, value, ...rest }: Figure): void =>
@@ -17,9 +18,10 @@ try {
   // The demo's own footage must be out of the way before anything is timed.
   await client.quiet();
   for (const figure of await benchUpload(client, folder)) say(figure);
-  const { figures, requestId } = await benchMakeReady(client, folder);
+  const { figures, footageId } = await benchMakeReady(client, folder);
   for (const figure of figures) say(figure);
-  for (const figure of await benchDesk(base, requestId)) say(figure);
+  for (const figure of await benchSeek(client, footageId)) say(figure);
+  for (const figure of await benchDesk(client, folder)) say(figure);
 } finally {
   await rm(folder, { recursive: true, force: true });
 }

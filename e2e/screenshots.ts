@@ -1,6 +1,7 @@
 import { mkdir } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { demoPractice } from '@lean-mentor/demo';
+import { choose } from './sendFootage.ts';
 import { laptop, launch, phone, settledFrame, visit, type Visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
@@ -15,8 +16,8 @@ try {
   const marit = await visit(browser, base, 'marit', '/today', laptop);
   await marit.page.waitForFunction(
     async () => {
-      const { requests } = (await (await fetch('/api/requests')).json()) as { requests: { footage: { state: string } }[] };
-      return requests.every((request) => request.footage.state === 'ready');
+      const { requests } = (await (await fetch('/api/requests')).json()) as { requests: { footages: { state: string }[] }[] };
+      return requests.every(({ footages }) => footages.every(({ state }) => state === 'ready'));
     },
     { timeout: 300_000, polling: 1000 },
   );
@@ -38,13 +39,23 @@ try {
   };
   await shoot(marit, 'today', '/today', ilse.question);
   await shoot(marit, 'desk', `/requests/${ilse.id}/desk`, 'Choose the fixes');
+  await shoot(marit, 'footage', `/requests/${ilse.id}/footage`, 'Bouts');
   await shoot(marit, 'wrap-up', `/requests/${ilse.id}/wrap-up`, 'The critique ends here');
   await shoot(marit, 'critique', `/critiques/${bram.critique!.id}`, 'Your sweep is clean');
   await shoot(marit, 'client', `/clients/${bram.clientId}`, bram.question);
   const client = await visit(browser, base, 'bram', '/mine', phone);
   await shoot(client, 'my-critiques-phone', '/mine', bram.question);
   await shoot(client, 'critique-phone', `/critiques/${bram.critique!.id}`, 'Your sweep is clean');
-  await shoot(client, 'send-footage-phone', '/send', 'What do you want to know?');
+  await shoot(client, 'request-phone', `/requests/${bram.id}`, 'Answered');
+  await client.page.goto(`${base}/send`);
+  await choose(client, fileURLToPath(new URL('../demo/clips/noor-quay-open.mp4', import.meta.url)));
+  await client.sees('1 of 7');
+  await client.press('button', 'Go on');
+  await client.page.waitForSelector('[data-picture] video');
+  const picture = (await (await client.page.$('[data-picture]'))!.boundingBox())!;
+  for (const [x, y] of [[0.37, 0.3], [0.62, 0.33]] as const) await client.page.mouse.click(picture.x + picture.width * x, picture.y + picture.height * y); // prettier-ignore
+  await client.sees('You are both marked.');
+  await client.page.screenshot({ path: `${folder}send-footage-phone.png` });
 } finally {
   await browser.close();
 }

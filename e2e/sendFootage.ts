@@ -18,11 +18,16 @@ export interface Answers {
 }
 
 /** Goes through all steps of sending, from the first page of it to the last; does not press Send yet. */
-export async function answerAllSteps(client: Visit, { file, you, partner, kind, attire, question }: Answers): Promise<void> {
+export async function answerAllSteps(
+  client: Visit,
+  { file, you, partner, kind, attire, question }: Answers,
+  onStep: (heading: string) => Promise<void> = () => Promise.resolve(),
+): Promise<void> {
   await choose(client, file);
   const on = async (heading: string): Promise<void> => {
     await client.press('button', 'Go on');
     await client.page.waitForFunction((words) => document.querySelector('h1')?.textContent === words, { timeout: 20_000 }, heading);
+    await onStep(heading);
   };
   await client.sees('1 of 7');
   await on('Who is who');

@@ -63,7 +63,7 @@ export function diskStorage(dataDir: string, keepUploadsMs: number): FootageStor
       ),
     async open(key, start, end) {
       const file = await open(at(key)).catch(orNotStored(key));
-      return createReadStream('', { fd: file, start, end, highWaterMark: 256 * 1024 });
+      return createReadStream('', { fd: file, start, end, highWaterMark: 64 * 1024 });
     },
     async local(key) {
       await stat(at(key)).catch(orNotStored(key));

@@ -4,6 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
+import { freeConnections } from './connections.ts';
 import { router } from './router.tsx';
 import { makeStore } from './store.ts';
 import './theme.css';
@@ -11,6 +12,7 @@ import './theme.css';
 // What is on the screen is asked for again when the window comes back or the network does.
 const store = makeStore();
 setupListeners(store.dispatch);
+freeConnections();
 
 createRoot(document.getElementById('page')!).render(
   <StrictMode>

@@ -30,13 +30,16 @@ export async function visibleFootage(house: House, account: Account, footageId: 
   return footage;
 }
 
-/** A visible footage that has been made ready. */
-export async function readyFootage(house: House, account: Account, footageId: string): Promise<FootageRow> {
-  const footage = await visibleFootage(house, account, footageId);
+/** A footage that has been made ready; refused otherwise. */
+function ready(footage: FootageRow): FootageRow {
   if (footage.state === 'removed') throw new ContractError('footage-removed');
   if (footage.state !== 'ready') throw new ContractError('footage-not-ready');
   return footage;
 }
+
+/** A visible footage that has been made ready. */
+export const readyFootage = async (house: House, account: Account, footageId: string): Promise<FootageRow> =>
+  ready(await visibleFootage(house, account, footageId));
 
 const readJson = async <T>(house: House, key: string): Promise<T> => JSON.parse((await house.storage.read(key)).toString('utf8')) as T;
 
@@ -72,9 +75,9 @@ export async function viewedFootage(
   operation: { path: string },
   query: Record<string, unknown>,
 ): Promise<FootageRow> {
-  await visibleFootage(house, account, footageId);
+  const footage = await visibleFootage(house, account, footageId);
   if (!isSignedFor(house, pathOf(operation, footageId), account.id, query)) throw new ContractError('address-expired');
-  return readyFootage(house, account, footageId);
+  return ready(footage);
 }
 
 /** One frame of the review copy as a small JPEG. */

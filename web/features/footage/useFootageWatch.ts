@@ -18,7 +18,13 @@ export function useFootageWatch(): void {
       states.set(progress.id, progress.state);
       if (before !== progress.state) dispatch(baseApi.util.invalidateTags(['Request']));
     };
-    return () => source.close();
+    const close = (): void => source.close();
+    // A page that the browser keeps for the way back must not keep its connection.
+    addEventListener('pagehide', close);
+    return () => {
+      removeEventListener('pagehide', close);
+      close();
+    };
   }, [dispatch]);
 }
 
