@@ -20,7 +20,7 @@ export interface Caller {
   quiet: () => Promise<void>;
 }
 
-const pollMs = 200;
+const pollMs = 300;
 
 export async function signInTo(base: string, who: string): Promise<Caller> {
   let cookie = '';

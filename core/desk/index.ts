@@ -18,3 +18,4 @@ export { applyDeskChange, inverseDeskChange, patchDesk, removeFromDesk, type Des
 export { drawingShape, drawingsSvg, strokeEdge, strokeEdgeFactor, strokeInk, type DrawingShape } from './drawingShape.ts';
 export { fanMargin } from './fanMargin.ts';
 export { thinStroke } from './thinStroke.ts';
+export { pannedBy, pinched, wholePicture, zoomedAt, type StageView } from './stageView.ts';

@@ -17,7 +17,7 @@ import {
 import { withWorkFolder } from './workFolder.ts';
 
 /** Least time between two progress writes, in ms: the database hears of it, but is not flooded. */
-const progressEveryMs = 250;
+const progressEveryMs = 500;
 
 /** What goes into the footage's rows once everything made from it is in storage. */
 interface Findings {

@@ -38,6 +38,13 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
     () => notes.map((note) => ({ id: note.id, atFrame: note.fromFrame, kind: note.kind, words: note.what })),
     [notes],
   );
+  const clientMarks = useMemo(
+    () =>
+      request.clientMarks
+        .filter((mark) => mark.footageId === footage.id)
+        .map(({ id, atSeconds, words }) => ({ id, atFrame: frameAtSeconds(table, atSeconds), words })),
+    [request.clientMarks, footage.id, table],
+  );
   const markHere = marks.find((mark) => mark.atFrame === now.frame);
 
   /** Opens the line for a note on the present frame: the note that stands there, or a new one, which a mark there becomes. */
@@ -109,6 +116,7 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
           source={viewing.addresses?.reviewCopy}
           onFault={viewing.askAgain}
           aspect={(footage.width ?? 16) / (footage.height ?? 9)}
+          onSpaceDrag={() => player?.toggle()}
           takeVideo={setVideo}
           table={table}
           now={now}
@@ -136,6 +144,7 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
           bout={bout}
           atFrame={now.frame}
           marks={marks}
+          clientMarks={clientMarks}
           motion={motion}
           selectedId={writing?.noteId ?? null}
           notes={sheetNotes}

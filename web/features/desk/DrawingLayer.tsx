@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { drawingShape, strokeEdge, strokeEdgeFactor, strokeInk, thinStroke, type Drawing } from '@lean-mentor/core/desk';
 import { drawingLife, type FrameTable } from '@lean-mentor/core/footage';
 import type Konva from 'konva';
@@ -8,6 +8,10 @@ import type { DrawingChoice } from './drawingChoice.ts';
 interface DrawingLayerProps {
   width: number;
   height: number;
+  /** The picture is shown the other way round; drawings are kept as the picture is. */
+  mirrored: boolean;
+  /** How often it is enlarged: lines are drawn as fine as that. */
+  sharpness: number;
   table: FrameTable;
   frame: number;
   drawings: readonly Drawing[];
@@ -15,6 +19,9 @@ interface DrawingLayerProps {
   onSelect: (id: string | null) => void;
   onDrawn: (drawing: Omit<Drawing, 'id' | 'footageId'>) => void;
 }
+
+/** Pixels of the drawing's canvas a pixel of the stage, at most: beyond, memory grows and nothing more is seen. */
+const mostSharp = 4;
 
 type Shown = Pick<Drawing, 'tool' | 'colour' | 'points'>;
 
@@ -35,15 +42,20 @@ function Stroke({ drawing, width, height, selected }: { drawing: Shown; width: n
 }
 
 /** Drawings on the present frame, and the one being drawn. All points are shares of the picture, right at any size. */
-export function DrawingLayer({ width, height, table, frame, drawings, choice, onSelect, onDrawn }: DrawingLayerProps) {
+export function DrawingLayer({ width, height, mirrored, sharpness, table, frame, drawings, choice, onSelect, onDrawn }: DrawingLayerProps) {
   const [points, setPoints] = useState<Drawing['points']>([]);
   // The pointer moves faster than the page redraws: points are gathered here and shown from the state.
   const gathered = useRef<Drawing['points']>([]);
   const { tool, colour } = choice;
+  const layer = useRef<Konva.Layer>(null);
+  useEffect(() => {
+    layer.current?.getCanvas().setPixelRatio(Math.min(mostSharp, sharpness * devicePixelRatio));
+    layer.current?.batchDraw();
+  }, [sharpness, width, height]);
 
   const pointOf = ({ currentTarget }: Konva.KonvaEventObject<PointerEvent>): Drawing['points'][number] | null => {
     const at = currentTarget.getStage()?.getPointerPosition();
-    return at ? { x: at.x / width, y: at.y / height } : null;
+    return at ? { x: mirrored ? 1 - at.x / width : at.x / width, y: at.y / height } : null;
   };
   const begin = (event: Konva.KonvaEventObject<PointerEvent>): void => {
     const point = pointOf(event);
@@ -79,7 +91,7 @@ export function DrawingLayer({ width, height, table, frame, drawings, choice, on
       className="absolute inset-0 touch-none"
       style={{ cursor: tool ? 'crosshair' : 'default' }}
     >
-      <Layer>
+      <Layer ref={layer} {...(mirrored && { scaleX: -1, x: width })}>
         {drawings.map((drawing) => (
           <Group key={drawing.id} onPointerDown={() => !tool && onSelect(drawing.id)} listening={!tool}>
             <Stroke drawing={drawing} width={width} height={height} selected={drawing.id === choice.selectedId} />

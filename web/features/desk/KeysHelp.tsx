@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 const keys: readonly [keys: string, does: string][] = [
   ['Space', 'Play, pause'],
   ['A  D', 'One frame back, on; held: glides; with Shift 10 frames'],
+  ['Wheel', 'Enlarge where the pointer is; drag with Space to move the picture'],
   ['Q', 'Run it back: from 3 s earlier at half speed; again: 3 s more'],
   ['W  S', 'Faster, slower'],
   ['E', 'Drop a mark'],

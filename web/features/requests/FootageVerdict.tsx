@@ -5,7 +5,7 @@ import { addressOf } from '../../shared/wire/index.ts';
 import { FootageProgressLine, useGetFrameTableQuery, useGetMotionQuery, useProgress } from '../footage/index.ts';
 
 /** Whether footage can be judged: advice in words, each with the frame it is about. */
-export function FootageVerdict({ footage, named }: { footage: Footage; named: boolean }) {
+export function FootageVerdict({ footage, named, unsent = false }: { footage: Footage; named: boolean; unsent?: boolean }) {
   const { state } = useProgress(footage);
   const ready = state === 'ready';
   const { data: motion } = useGetMotionQuery(footage.id, { skip: !ready });
@@ -38,7 +38,7 @@ export function FootageVerdict({ footage, named }: { footage: Footage; named: bo
               );
             })}
           </ul>
-          <p className="text-desk text-reed">It can be sent as it is; what is not seen cannot be judged.</p>
+          <p className="text-desk text-reed">{unsent && 'It can be sent as it is. '}What is not seen cannot be judged.</p>
         </>
       )}
     </div>

@@ -37,7 +37,8 @@ export function SaidList({ said, footages, onMark }: SaidListProps) {
     <dl className="divide-y divide-seam border-y border-seam">
       <Row label="Asked">{said.question ? `“${said.question}”` : '–'}</Row>
       <Row label="Who is who">
-        <span className="border-b-2 border-client">{said.whoClient || '–'}</span> against <span className="border-b-2 border-dashed border-partner">{said.whoPartner || '–'}</span>
+        <span className="border-b-2 border-client">{said.whoClient || '–'}</span> against{' '}
+        <span className="border-b-2 border-dashed border-partner">{said.whoPartner || '–'}</span>
       </Row>
       <Row label="What it was">{what.join(', ') || '–'}</Row>
       {partner && <Row label="The partner">{partner}</Row>}

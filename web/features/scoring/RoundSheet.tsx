@@ -22,6 +22,8 @@ interface RoundSheetProps {
   bout: Bout | undefined;
   notes: readonly SheetNote[];
   marks?: readonly { id: string; atFrame: number }[];
+  /** Where the client thinks it went wrong. */
+  clientMarks?: readonly { id: string; atFrame: number; words: string }[];
   motion?: SheetMotionData | undefined;
   atFrame?: number;
   selectedId?: string | null;
@@ -34,7 +36,17 @@ const noteGap = 4;
 const noMarks: readonly never[] = [];
 
 /** The vertical page of a bout: time runs down, the ribbon sways right for the client, notes stand in the margin. */
-export function RoundSheet({ table, bout, notes, marks = noMarks, motion, atFrame, selectedId, onGo }: RoundSheetProps) {
+export function RoundSheet({
+  table,
+  bout,
+  notes,
+  marks = noMarks,
+  clientMarks = noMarks,
+  motion,
+  atFrame,
+  selectedId,
+  onGo,
+}: RoundSheetProps) {
   const page = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(page);
   const layout = useMemo(() => sheetLayout(table, bout, height), [table, bout, height]);
@@ -67,6 +79,19 @@ export function RoundSheet({ table, bout, notes, marks = noMarks, motion, atFram
           {marks.map((mark) => (
             <path key={mark.id} d={`M${clockWidth + ribbonWidth} ${layout.yOf(mark.atFrame)}l7 -4v8Z`} className="fill-pine">
               <title>Mark at {clockText(layout.secondsAt(mark.atFrame) - layout.boutStart)}</title>
+            </path>
+          ))}
+          {clientMarks.map((mark) => (
+            <path
+              key={mark.id}
+              d={`M${clockWidth - 1} ${layout.yOf(mark.atFrame)}l-7 -5v10Z`}
+              className="fill-straw stroke-client"
+              strokeWidth="1.5"
+              data-client-mark
+            >
+              <title>
+                The client’s own mark at {clockText(layout.secondsAt(mark.atFrame) - layout.boutStart)}: {mark.words || 'no words'}
+              </title>
             </path>
           ))}
           {notes.map((note) => (

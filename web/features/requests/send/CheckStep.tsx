@@ -64,7 +64,7 @@ export function CheckStep({ draft, hand, goTo }: StepProps) {
     <>
       <section aria-label="Can it be judged?" className="flex flex-col gap-4">
         {draft.footages.map((footage) => (
-          <FootageVerdict key={footage.id} footage={footage} named={draft.footages.length > 1} />
+          <FootageVerdict key={footage.id} footage={footage} named={draft.footages.length > 1} unsent />
         ))}
       </section>
       <section aria-label="What your coach will see" className="flex flex-col gap-2">
