@@ -196,7 +196,7 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
           <p className="text-reed">
             {bouts.length === 0
               ? 'No bout here yet. Go to where one begins, and say so.'
-              : 'Choose a bout on the right to say more about it; drag its edges to move it.'}
+              : 'Choose a bout beside its time to say more about it; drag its edges to move it.'}
           </p>
         )}
         <DayList

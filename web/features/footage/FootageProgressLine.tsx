@@ -1,17 +1,26 @@
 import type { FootageProgress } from '@lean-mentor/contract';
 import { durationText } from '@lean-mentor/core/footage';
 import { Progress } from 'radix-ui';
+import { Button } from '../../shared/primitives/index.ts';
+import { faultWords } from '../../shared/wire/index.ts';
+import { useRetryFootageMutation } from './api.ts';
 import { useProgress } from './useFootageWatch.ts';
 
-/** How far footage has come on its way to being ready, live; nothing once it is. */
+/** How far footage has come on its way to being ready, live; why it stopped, and trying again; nothing once it is ready. */
 export function FootageProgressLine({ footage }: { footage: FootageProgress }) {
   const { state, step, share, secondsLeft, failure } = useProgress(footage);
-  if (state === 'ready') return null;
+  const [retry, retried] = useRetryFootageMutation();
+  if (state === 'ready' || state === 'removed') return null;
   if (state === 'failed')
     return (
-      <p role="alert" className="border-l-4 border-brick pl-2 text-small">
-        {failure}
-      </p>
+      <div className="flex flex-col items-start gap-2">
+        <p role="alert" className="border-l-4 border-brick pl-2 text-small">
+          {retried.error ? faultWords(retried.error) : failure}
+        </p>
+        <Button look="plain" busy={retried.isLoading} onClick={() => void retry(footage.id)}>
+          Make it ready again
+        </Button>
+      </div>
     );
   const left = state === 'working' && secondsLeft !== null && secondsLeft > 1 ? `, ${durationText(secondsLeft)} left` : '';
   return (

@@ -2,7 +2,6 @@ export {
   useGetFrameTableQuery,
   useGetMotionQuery,
   useGetSoundQuery,
-  useRetryFootageMutation,
   useSaveAlignmentMutation,
   useSaveBoutsMutation,
   type MotionRead,

@@ -1,9 +1,9 @@
-import type { Footage, TodayRow } from '@lean-mentor/contract';
+import type { TodayRow } from '@lean-mentor/contract';
 import { clockText, durationText } from '@lean-mentor/core/footage';
 import { Link } from 'react-router';
-import { Button, FacePlate } from '../../shared/primitives/index.ts';
+import { FacePlate } from '../../shared/primitives/index.ts';
 import { dayAndHour, distanceWords } from '../../shared/time/dayWords.ts';
-import { FootageProgressLine, useProgress, useRetryFootageMutation } from '../footage/index.ts';
+import { FootageProgressLine } from '../footage/index.ts';
 import { attireWords, kindWords } from '../requests/index.ts';
 import { BoutRibbon } from '../scoring/index.ts';
 
@@ -19,23 +19,6 @@ const readyWords = (row: TodayRow): string =>
     : row.state === 'uploading'
       ? 'Not all of the footage has arrived'
       : workWords(row);
-
-/** A footage of a request on its way: how far it is, and trying again where it stopped. */
-function OnItsWay({ footage }: { footage: Footage }) {
-  const { state } = useProgress(footage);
-  const [retry, { isLoading }] = useRetryFootageMutation();
-  if (state === 'ready' || state === 'removed') return null;
-  return (
-    <div className="mt-2 max-w-sm">
-      <FootageProgressLine footage={footage} />
-      {state === 'failed' && (
-        <Button look="plain" className="mt-2" busy={isLoading} onClick={() => void retry(footage.id)}>
-          Make it ready again
-        </Button>
-      )}
-    </div>
-  );
-}
 
 /** One waiting request: who, what was asked, the bouts' ribbons, how long, and how much slack its promise leaves. */
 export function RequestRow({ row, planned, now }: { row: TodayRow; planned: { endAt: string } | undefined; now: Date }) {
@@ -57,9 +40,11 @@ export function RequestRow({ row, planned, now }: { row: TodayRow; planned: { en
         </p>
         <p className="mt-0.5 text-read text-pretty">“{row.question}”</p>
         {ready && <p className="mt-1 text-small text-reed">{readyWords(row)}</p>}
-        {row.footages.map((footage) => (
-          <OnItsWay key={footage.id} footage={footage} />
-        ))}
+        <div className="mt-2 flex max-w-sm flex-col gap-2 empty:hidden">
+          {row.footages.map((footage) => (
+            <FootageProgressLine key={footage.id} footage={footage} />
+          ))}
+        </div>
       </div>
       <div className="flex h-16 gap-1">
         {bouts.map((bout) => (
