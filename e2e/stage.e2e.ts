@@ -1,11 +1,14 @@
 import { demoPractice } from '@lean-mentor/demo';
-import type { Drawing } from '@lean-mentor/core/desk';
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { laptop, launch, settledFrame, visit, type Visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
 const { id } = demoPractice(new Date()).requests[0]!;
+interface Drawing {
+  points: { x: number; y: number }[];
+}
+
 let browser: Browser;
 let marit: Visit;
 let box: { x: number; y: number; width: number; height: number };

@@ -14,7 +14,7 @@ const processes = 3;
 const footages = 40;
 const killEveryMs = 2500;
 /** A process that is killed is started again, and this often one is killed. */
-const kills = 6;
+const kills = 4;
 
 let house: TestHouse;
 const running: ChildProcess[] = [];

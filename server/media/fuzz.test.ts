@@ -12,9 +12,9 @@ afterAll(() => rm(folder, { recursive: true }));
 
 describe('mutated files of every kind (npm run fuzz reads hundreds)', () => {
   it('are read or told in one sentence, soon, with sound frame tables and nothing left behind', async () => {
-    const { faults, read, told } = await fuzzMedia(folder, 18);
+    const { faults, read, told } = await fuzzMedia(folder, 12);
     expect(faults).toEqual([]);
-    expect(read).toBeGreaterThan(2);
+    expect(read).toBeGreaterThan(1);
     expect(told).toBeGreaterThan(2);
   });
 });
