@@ -14,7 +14,7 @@ import {
   soundKey,
   stripKey,
 } from '../storage/index.ts';
-import { withWorkFolder } from './workFolder.ts';
+import { withScratchFolder } from './scratchFolder.ts';
 
 /** Least time between two progress writes, in ms: the database hears of it, but is not flooded. */
 const progressEveryMs = 500;
@@ -41,7 +41,7 @@ export async function makeReady(house: House, footageId: string, signal: AbortSi
   const say: Say = (step, share, secondsLeft) =>
     changeFootage(house, footageId, { state: 'working', step, share, secondsLeft, failure: null });
   if ((await storage.size(findingsKey(footageId))) === null)
-    await withWorkFolder(house, footageId, (folder) => decode(house, footage, folder, say, signal));
+    await withScratchFolder(house, footageId, (folder) => decode(house, footage, folder, say, signal));
   signal.throwIfAborted();
   await enterFindings(house, footageId, JSON.parse((await storage.read(findingsKey(footageId))).toString()) as Findings);
   // Taken back while it was worked on: what was put into storage meanwhile goes as well.

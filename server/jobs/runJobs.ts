@@ -5,7 +5,7 @@ import type { House } from '../house.ts';
 import { MediaFault } from '../media/mediaFault.ts';
 import { makeReady } from './makeReady.ts';
 import { removeFootage } from './removeFootage.ts';
-import { clearWorkFolders } from './workFolder.ts';
+import { clearScratchFolders } from './scratchFolder.ts';
 import type { JobRow } from './model.ts';
 import { beatHeart, claimJob, settleJob } from './repository.ts';
 
@@ -63,7 +63,7 @@ async function runJob(house: House, worker: string, job: JobRow, signal: AbortSi
 
 /** Claims and runs jobs one after another until `signal` aborts. A database that is away for a while is waited for. */
 export async function runJobs(house: House, worker: string, signal: AbortSignal): Promise<void> {
-  await clearWorkFolders(house);
+  await clearScratchFolders(house);
   while (!signal.aborted) {
     try {
       const job = await claimJob(house, worker);

@@ -12,7 +12,7 @@ import {
 } from '@lean-mentor/core/footage';
 import { ChevronLeft, ChevronRight, FastForward, Pause, Play, Redo2, SkipForward, Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { Button, FaultNote } from '../../shared/primitives/index.ts';
+import { Button, FaultNote, IconButton } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useFramePlayer, useGetMotionQuery, useGetSoundQuery, useViewing } from '../footage/index.ts';
 import { BoutForm } from './BoutForm.tsx';
@@ -85,8 +85,6 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
   };
   const proposals = bouts.filter(({ proposed }) => proposed);
   const nextBurst = motion?.bursts.find(({ fromFrame }) => fromFrame > now.frame);
-  const iconButton =
-    'flex size-9 items-center justify-center rounded-sm hover:bg-linen disabled:opacity-35 aria-pressed:bg-pine aria-pressed:text-linen';
 
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_470px]">
@@ -105,66 +103,23 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
         </div>
         {player && (
           <div role="toolbar" aria-label="Playing" className="flex flex-wrap items-center gap-1">
-            <button
-              type="button"
-              className={iconButton}
-              aria-label={now.playing ? 'Pause' : 'Play'}
-              title={now.playing ? 'Pause' : 'Play'}
-              onClick={player.toggle}
-            >
-              {now.playing ? <Pause size={18} /> : <Play size={18} />}
-            </button>
-            <button type="button" className={iconButton} aria-label="One frame back" title="One frame back" onClick={() => player.step(-1)}>
-              <ChevronLeft size={18} />
-            </button>
-            <button type="button" className={iconButton} aria-label="One frame on" title="One frame on" onClick={() => player.step(1)}>
-              <ChevronRight size={18} />
-            </button>
-            <button
-              type="button"
-              className={iconButton}
-              aria-label="Pass over lulls while playing"
-              title="Pass over lulls while playing"
-              aria-pressed={now.skipsLulls}
-              onClick={player.toggleLulls}
-            >
-              <FastForward size={18} />
-            </button>
-            <button
-              type="button"
-              className={iconButton}
-              aria-label="To the next burst"
-              title="To the next burst"
+            <IconButton icon={now.playing ? Pause : Play} words={now.playing ? 'Pause' : 'Play'} onClick={player.toggle} />
+            <IconButton icon={ChevronLeft} words="One frame back" onClick={() => player.step(-1)} />
+            <IconButton icon={ChevronRight} words="One frame on" onClick={() => player.step(1)} />
+            <IconButton icon={FastForward} words="Pass over lulls while playing" onClick={player.toggleLulls} pressed={now.skipsLulls} />
+            <IconButton
+              icon={SkipForward}
+              words="To the next burst"
               disabled={!nextBurst}
               onClick={() => nextBurst && player.goTo(nextBurst.fromFrame)}
-            >
-              <SkipForward size={18} />
-            </button>
+            />
             <span className="time px-2">
               {clockText(secondsOfFrame(table, now.frame), true)} · f {now.frame}
             </span>
             <span className="ml-auto flex items-center text-small text-reed" aria-live="polite">
               {hand.isSaving ? 'Saving …' : hand.canUndo && !hand.error ? 'Saved' : ''}
-              <button
-                type="button"
-                className={iconButton}
-                aria-label="Take the last change back"
-                title="Take the last change back"
-                disabled={!hand.canUndo}
-                onClick={hand.undo}
-              >
-                <Undo2 size={18} />
-              </button>
-              <button
-                type="button"
-                className={iconButton}
-                aria-label="Do it again"
-                title="Do it again"
-                disabled={!hand.canRedo}
-                onClick={hand.redo}
-              >
-                <Redo2 size={18} />
-              </button>
+              <IconButton icon={Undo2} words="Take the last change back" disabled={!hand.canUndo} onClick={hand.undo} />
+              <IconButton icon={Redo2} words="Do it again" disabled={!hand.canRedo} onClick={hand.redo} />
             </span>
           </div>
         )}

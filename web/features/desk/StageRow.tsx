@@ -18,6 +18,7 @@ import {
 import { ToggleGroup } from 'radix-ui';
 import { toast } from 'sonner';
 import { speeds, type FramePlayer, type PlayerState } from '../footage/index.ts';
+import { IconButton } from '../../shared/primitives/index.ts';
 import { KeysHelp } from './KeysHelp.tsx';
 import type { DrawingChoice } from './drawingChoice.ts';
 import { useDeskState, type DeskActions } from './useDesk.ts';
@@ -31,30 +32,6 @@ const colourWords: Record<StrokeColour, { words: string; look: string }> = {
   partner: { words: 'Partner’s colour', look: 'bg-partner' },
   chalk: { words: 'Chalk', look: 'bg-linen border border-reed' },
 };
-
-interface IconButtonProps {
-  icon: LucideIcon;
-  words: string;
-  onClick: () => void;
-  disabled?: boolean;
-  pressed?: boolean;
-}
-
-function IconButton({ icon: Icon, words, onClick, disabled, pressed }: IconButtonProps) {
-  return (
-    <button
-      type="button"
-      title={words}
-      aria-label={words}
-      disabled={disabled}
-      aria-pressed={pressed}
-      onClick={onClick}
-      className="flex size-8 items-center justify-center rounded-sm hover:bg-linen disabled:opacity-35 aria-pressed:bg-pine aria-pressed:text-linen"
-    >
-      <Icon size={17} strokeWidth={1.8} />
-    </button>
-  );
-}
 
 interface StageRowProps {
   player: FramePlayer;

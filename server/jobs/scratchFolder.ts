@@ -15,7 +15,7 @@ function isAlive(pid: number): boolean {
 }
 
 /** Removes what processes of this machine left behind that died at their work; folders are named by subject and process. */
-export async function clearWorkFolders(house: House): Promise<void> {
+export async function clearScratchFolders(house: House): Promise<void> {
   const names = await readdir(workOf(house)).catch(() => []);
   for (const name of names) {
     const pid = Number(name.split('.')[1]);
@@ -24,8 +24,8 @@ export async function clearWorkFolders(house: House): Promise<void> {
 }
 
 /** Gives `work` a folder of its own, gone when it is done, however it ends. */
-export async function withWorkFolder<T>(house: House, subjectId: string, work: (folder: string) => Promise<T>): Promise<T> {
-  await clearWorkFolders(house);
+export async function withScratchFolder<T>(house: House, subjectId: string, work: (folder: string) => Promise<T>): Promise<T> {
+  await clearScratchFolders(house);
   const folder = join(workOf(house), `${subjectId}.${process.pid}.${house.newId().slice(0, 8)}`);
   await mkdir(folder, { recursive: true });
   try {
