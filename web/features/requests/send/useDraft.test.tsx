@@ -53,6 +53,15 @@ describe('a draft in hand', () => {
     expect(localStorage).toHaveLength(0);
   });
 
+  it('stays at its step when something is said after the step has been saved', async () => {
+    const hand = open();
+    act(() => hand.current.goTo('who'));
+    await pass(1000);
+    act(() => hand.current.change({ whoClient: 'violet top' }));
+    await pass(1000);
+    expect(saved.map(({ step }) => step)).toEqual(['who', 'who']);
+  });
+
   it('keeps what does not reach the server, says so, and sends it when it can', async () => {
     reachable = false;
     const hand = open();

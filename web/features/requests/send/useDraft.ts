@@ -17,6 +17,8 @@ export function useDraft(draft: Draft) {
   /** Everything said here since the page was opened; it lies over what was fetched. */
   const [here, setHere] = useState<Unsaved | null>(() => readUnsaved(draft.id));
   const unsaved = useRef(here);
+  /** The step this device is at: what was fetched may be of an earlier one. */
+  const at = useRef(here?.step ?? draft.step);
   const [saving, setSaving] = useState<Saving>(here ? 'saving' : 'saved');
   const [saveDraft] = useSaveDraftMutation();
 
@@ -46,8 +48,9 @@ export function useDraft(draft: Draft) {
 
   const put = useCallback(
     (step: DraftStep | null, fields: IntakeDraft): void => {
+      at.current = step ?? at.current;
       const over = (before: Unsaved | null): Unsaved => ({
-        step: step ?? before?.step ?? draft.step,
+        step: at.current,
         said: { ...before?.said, ...fields },
       });
       unsaved.current = over(unsaved.current);
@@ -55,7 +58,7 @@ export function useDraft(draft: Draft) {
       setHere(over);
       setSaving((now) => (now === 'saved' ? 'saving' : now));
     },
-    [draft.id, draft.step],
+    [draft.id],
   );
   const change = useCallback((fields: IntakeDraft): void => put(null, fields), [put]);
   const goTo = useCallback((step: DraftStep): void => put(step, {}), [put]);
