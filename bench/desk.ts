@@ -15,7 +15,7 @@ const pressed = (page: Page, code: string): Promise<number> =>
   page.evaluate(
     (key) =>
       new Promise<number>((resolve) => {
-        const stage = document.querySelector('[data-stage]')!;
+        const stage = document.querySelector('[data-stage-state]')!;
         const before = stage.getAttribute('data-frame');
         const begun = performance.now();
         const observer = new MutationObserver(() => {

@@ -1,62 +1,184 @@
-import { drawingTools, noteKinds, strokeColours } from '@lean-mentor/core/desk';
+import {
+  bodyJoints,
+  comparisonLayouts,
+  drawingTools,
+  noteKinds,
+  noteLayers,
+  noteReaders,
+  seenDegrees,
+  shelfOf,
+  strokeColours,
+  strokeWeights,
+  type DeskEntity,
+} from '@lean-mentor/core/desk';
 import { z } from 'zod';
-import { frame, id } from './ids.ts';
+import { done, frame, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { request } from './requests.ts';
 
 const share = z.number().min(-1).max(2);
+const point = z.object({ x: share, y: share, pressure: z.number().min(0).max(1).optional() });
+const points = z.array(point).min(1).max(4000);
+const ofFootage = { id, footageId: id };
+/** `fromFrame` inclusive, `toFrame` exclusive. */
+const life = { fromFrame: frame, toFrame: frame };
 
 /** Frames are of the footage that each thing names. */
-export const mark = z.object({ id, footageId: id, atFrame: frame, state: z.enum(['open', 'noted', 'let-go']) });
+export const mark = z.object({
+  ...ofFootage,
+  atFrame: frame,
+  toFrame: frame.nullable().default(null),
+  state: z.enum(['open', 'noted', 'let-go']),
+});
 export const note = z.object({
-  id,
-  footageId: id,
+  ...ofFootage,
   fromFrame: frame,
   toFrame: frame.nullable(),
   kind: z.enum(noteKinds),
+  layer: z.enum(noteLayers).default('technical'),
   athlete: z.enum(['client', 'partner']),
-  seen: z.enum(['clear', 'likely', 'hidden']),
+  seen: z.enum(seenDegrees),
   severity: z.int().min(1).max(3),
   what: z.string().max(2000),
   instead: z.array(z.object({ when: z.string().max(300), do: z.string().max(1000) })).max(8),
+  principleId: id.nullable().default(null),
+  visible: z.enum(noteReaders).default('client'),
+  causes: z.array(id).max(20).default([]),
+  pairId: id.nullable().default(null),
+  clipId: id.nullable().default(null),
+  comparisonId: id.nullable().default(null),
   markId: id.nullable(),
 });
 export const drawing = z.object({
-  id,
-  footageId: id,
+  ...ofFootage,
   tool: z.enum(drawingTools),
   colour: z.enum(strokeColours),
-  points: z
-    .array(z.object({ x: share, y: share }))
-    .min(1)
-    .max(4000),
-  fromFrame: frame,
-  toFrame: frame,
+  weight: z.enum(strokeWeights).default('plain'),
+  words: z.string().max(120).default(''),
+  points,
+  keys: z.array(z.object({ frame, points })).max(60).default([]),
+  ...life,
 });
+
+const matCorner = z.object({ picture: point, column: z.int().min(-50).max(50), row: z.int().min(-50).max(50) });
+const dots = z.array(point).max(40);
+const measureInput = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('angle'), points: dots }),
+  z.object({ kind: z.literal('mat'), corners: z.array(matCorner).max(24), tileMetres: z.number().min(0.1).max(5) }),
+  z.object({ kind: z.literal('distance'), points: dots, matId: id }),
+  z.object({
+    kind: z.literal('balance'),
+    dots: z.partialRecord(z.enum(bodyJoints), point),
+    contacts: dots,
+    matId: id.nullable(),
+  }),
+  z.object({ kind: z.literal('time') }),
+  z.object({ kind: z.literal('path'), dots: z.array(z.object({ frame, point })).max(600), matId: id.nullable() }),
+]);
+/** Inputs put down by hand, and what came of them with its ± (95 %) and its words. */
+export const measure = z.object({
+  ...ofFootage,
+  atFrame: frame,
+  toFrame: frame.nullable(),
+  input: measureInput,
+  result: z.object({
+    value: z.number(),
+    unit: z.enum(['°', 'px', 'm', '%', 's', 'm/s', 'heights/s']),
+    plusMinus: z.number().nullable(),
+    words: z.string().max(400),
+  }),
+  drawn: z.boolean(),
+});
+
+export const comparison = z.object({
+  id,
+  name: z.string().max(120),
+  layout: z.enum(comparisonLayouts),
+  items: z
+    .array(
+      z.object({ requestId: id, footageId: id, fromFrame: frame, toFrame: frame.nullable(), anchorFrame: frame, mirrored: z.boolean() }),
+    )
+    .min(1)
+    .max(4),
+});
+export const memo = z.object({
+  id,
+  noteId: id,
+  seconds: z.number().min(0).max(600),
+  peaks: z.array(z.number().min(0).max(1)).max(400),
+});
+export const look = z.object({ ...ofFootage, ...life, during: z.enum(['first', 'second']) });
+/** Of the coach's book, which all desks share. */
+export const principle = z.object({ id, name: z.string().trim().min(1).max(120) });
+const entities = Object.keys(shelfOf) as [DeskEntity, ...DeskEntity[]];
+/** Two people changed the same: what stands, and what was set aside. Only the server makes these. */
+export const conflict = z.object({
+  id,
+  of: z.enum(entities),
+  thingId: id,
+  field: z.string().max(40).nullable(),
+  stands: z.unknown(),
+  aside: z.unknown(),
+  standsBy: z.string(),
+  asideBy: z.string(),
+});
+
+const things = { mark, note, drawing, measure, comparison, memo, look, principle, conflict };
 
 export const deskDocument = z.object({
   marks: z.record(id, mark),
   notes: z.record(id, note),
   drawings: z.record(id, drawing),
+  measures: z.record(id, measure).default({}),
+  comparisons: z.record(id, comparison).default({}),
+  memos: z.record(id, memo).default({}),
+  looks: z.record(id, look).default({}),
+  principles: z.record(id, principle).default({}),
+  conflicts: z.record(id, conflict).default({}),
 });
+
+/** Every field may be absent, and none is filled in: a change names only what it sets. */
+const someOf = (schema: z.ZodObject) =>
+  z.object(
+    Object.fromEntries(
+      Object.entries(schema.shape).map(([key, field]) => [key, (field instanceof z.ZodDefault ? field.unwrap() : field) as z.ZodType]),
+    ),
+  ).partial(); // prettier-ignore
 
 const changeOf = <K extends string, S extends z.ZodObject>(entity: K, schema: S) =>
   z.object({
     changeId: id,
     entity: z.literal(entity),
     id,
-    before: schema.partial().nullable(),
-    after: schema.partial().nullable(),
+    before: someOf(schema).nullable() as unknown as z.ZodType<Partial<z.output<S>> | null>,
+    after: someOf(schema).nullable() as unknown as z.ZodType<Partial<z.output<S>> | null>,
   });
 
 /** A created thing must be whole; a changed one names only the fields that change. */
 export const deskChange = z
-  .discriminatedUnion('entity', [changeOf('mark', mark), changeOf('note', note), changeOf('drawing', drawing)])
+  .discriminatedUnion('entity', [
+    changeOf('mark', mark),
+    changeOf('note', note),
+    changeOf('drawing', drawing),
+    changeOf('measure', measure),
+    changeOf('comparison', comparison),
+    changeOf('memo', memo),
+    changeOf('look', look),
+    changeOf('principle', principle),
+    changeOf('conflict', conflict),
+  ])
   .superRefine((change, context) => {
     if (change.before !== null || change.after === null) return;
-    const whole = { mark, note, drawing }[change.entity].safeParse({ ...change.after, id: change.id });
+    const whole = things[change.entity].safeParse({ ...change.after, id: change.id });
     for (const issue of whole.error?.issues ?? []) context.addIssue({ ...issue, path: ['after', ...issue.path] } as never);
   });
+
+/** What came of edits, in the order the server took them. */
+const taken = z.object({
+  /** The newest edit that `changes` reach; to be given as `since` the next time. */
+  sequence: z.int().min(0),
+  changes: z.array(deskChange),
+});
 
 const params = z.object({ requestId: id });
 
@@ -72,6 +194,7 @@ export const openDesk = operation({
     request,
     client: z.object({ id, name: z.string(), level: z.number().int(), age: z.number().int().nullable(), hurts: z.array(z.string()) }),
     document: deskDocument,
+    sequence: z.int().min(0),
   }),
 });
 
@@ -81,8 +204,78 @@ export const saveDeskChanges = operation({
   method: 'post',
   path: '/api/requests/:requestId/desk/changes',
   access: coaching,
-  summary: 'Apply edits in order. An edit whose changeId was taken before is not taken again, so a lost answer may be repeated.',
+  summary:
+    'Apply edits in order. An edit whose changeId was taken before is not taken again, so a lost answer may be repeated. Answers what came of all edits since `since`, also those of others.',
   params,
-  body: z.object({ changes: z.array(deskChange).min(1).max(200) }),
-  response: z.object({ saved: z.array(id) }),
+  body: z.object({ changes: z.array(deskChange).max(200), since: z.int().min(0) }),
+  response: taken.extend({ saved: z.array(id) }),
+});
+
+export const getClientNotes = operation({
+  name: 'getClientNotes',
+  room: 'desk',
+  method: 'get',
+  path: '/api/requests/:requestId/client-notes',
+  access: coaching,
+  summary: 'Notes of the same client from all of their requests, newest request first, and as which fix each was sent.',
+  params,
+  response: z.object({
+    notes: z.array(
+      note.pick({ id: true, footageId: true, fromFrame: true, toFrame: true, kind: true, what: true, principleId: true }).extend({
+        requestId: id,
+        sentAt: instant,
+        fix: z.object({ critiqueId: id, position: z.int(), sentAt: instant }).nullable(),
+      }),
+    ),
+  }),
+});
+
+const stillParams = z.object({ requestId: id, footageId: id, frame: z.coerce.number().int().min(0) });
+
+export const getDeskStillPng = operation({
+  name: 'getDeskStillPng',
+  room: 'desk',
+  method: 'get',
+  path: '/api/requests/:requestId/footages/:footageId/frames/:frame/still.png',
+  access: coaching,
+  summary: "A frame with the drawings and measurements that stand on it, at the footage's own size.",
+  params: stillParams,
+  stream: 'image/png',
+});
+
+export const getDeskStillSvg = operation({
+  name: 'getDeskStillSvg',
+  room: 'desk',
+  method: 'get',
+  path: '/api/requests/:requestId/footages/:footageId/frames/:frame/still.svg',
+  access: coaching,
+  summary: 'The same as SVG: the picture inside, drawings and measurements as paths over it.',
+  params: stillParams,
+  stream: 'image/svg+xml',
+});
+
+/** Longest sound of a memo, in bytes. */
+export const mostMemoBytes = 8 * 1024 ** 2;
+const memoParams = z.object({ requestId: id, memoId: id });
+
+export const saveMemoSound = operation({
+  name: 'saveMemoSound',
+  room: 'desk',
+  method: 'put',
+  path: '/api/requests/:requestId/memos/:memoId/sound',
+  access: coaching,
+  summary: "A memo's sound as the microphone gave it (WebM, Ogg or MP4 audio), once its memo is on the desk.",
+  params: memoParams,
+  response: done,
+});
+
+export const getMemoSound = operation({
+  name: 'getMemoSound',
+  room: 'desk',
+  method: 'get',
+  path: '/api/requests/:requestId/memos/:memoId/sound',
+  access: coaching,
+  summary: "A memo's sound.",
+  params: memoParams,
+  stream: 'audio/webm',
 });

@@ -22,7 +22,7 @@ beforeAll(async () => {
 afterAll(() => browser?.close());
 
 const at = (x: number, y: number): [number, number] => [box.x + box.width * x, box.y + box.height * y];
-const zoom = async (): Promise<number> => Number(await marit.page.$eval('[data-stage]', (stage) => stage.getAttribute('data-zoom')));
+const zoom = async (): Promise<number> => Number(await marit.page.$eval('[data-stage-state]', (stage) => stage.getAttribute('data-zoom')));
 const drawings = (): Promise<Drawing[]> =>
   marit.page.evaluate(async (request) => {
     const { document: desk } = (await (await fetch(`/api/requests/${request}/desk`)).json()) as {
@@ -51,7 +51,7 @@ describe('the stage', () => {
   it('is enlarged by the wheel about the pointer, and what is drawn stands where the picture shows it', async () => {
     await marit.page.mouse.move(...at(0.25, 0.5));
     await marit.page.mouse.wheel({ deltaY: -700 });
-    await marit.page.waitForFunction(() => Number(document.querySelector('[data-stage]')!.getAttribute('data-zoom')) > 2);
+    await marit.page.waitForFunction(() => Number(document.querySelector('[data-stage-state]')!.getAttribute('data-zoom')) > 2);
     const z = await zoom();
     expect(z).toBeCloseTo(Math.E, 1);
     const { points } = await arrow([0.3, 0.4], [0.6, 0.7]);

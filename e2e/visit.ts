@@ -92,13 +92,15 @@ export async function visit(
   return it;
 }
 
-/** The number burnt into the picture that the desk's video shows now; null when it cannot be read. */
+/** The number burnt into the picture that the desk's stage shows now, decoded or of the video; null when it cannot be read. */
 export async function frameOnStage(page: Page): Promise<number | null> {
   const brightness = await page.evaluate((points) => {
     const video = document.querySelector('video')!;
-    const canvas = new OffscreenCanvas(video.videoWidth, video.videoHeight);
+    const state = document.querySelector('[data-stage-state]')!;
+    const decoded = state.getAttribute('data-picture') === 'decoded' ? document.querySelector<HTMLCanvasElement>('[data-decoded]')! : null;
+    const canvas = new OffscreenCanvas(decoded?.width ?? video.videoWidth, decoded?.height ?? video.videoHeight);
     const context = canvas.getContext('2d')!;
-    context.drawImage(video, 0, 0);
+    context.drawImage(decoded ?? video, 0, 0);
     return points.map(({ x, y }) => context.getImageData(Math.floor(x * canvas.width), Math.floor(y * canvas.height), 1, 1).data[0]!);
   }, barcodePoints);
   return readBarcode(brightness);
@@ -106,6 +108,6 @@ export async function frameOnStage(page: Page): Promise<number | null> {
 
 /** The frame the desk says it is on, once its picture is that frame. */
 export async function settledFrame(page: Page): Promise<number> {
-  const stage = await page.waitForSelector('[data-stage][data-settled="true"]', { timeout: 10_000 });
+  const stage = await page.waitForSelector('[data-stage-state][data-settled="true"]', { timeout: 10_000 });
   return Number(await stage!.evaluate((element) => element.getAttribute('data-frame')));
 }

@@ -112,7 +112,11 @@ describe('the way of one request', () => {
     const from = await settledFrame(marit.page);
     await marit.page.keyboard.press('KeyS');
     await marit.page.keyboard.press('Space');
-    await marit.page.waitForFunction((f) => Number(document.querySelector('[data-stage]')!.getAttribute('data-frame')) > f + 5, {}, from);
+    await marit.page.waitForFunction(
+      (f) => Number(document.querySelector('[data-stage-state]')!.getAttribute('data-frame')) > f + 5,
+      {},
+      from,
+    );
     expect(await marit.page.$eval('video', (video) => video.playbackRate)).toBe(0.75);
     await marit.page.keyboard.press('Space');
     const stopped = await settledFrame(marit.page);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyDeskChange, inverseDeskChange, patchDesk, removeFromDesk, type DeskChange } from './deskChange.ts';
-import { drawingsAtFrame, emptyDesk, stopsOf, type DeskDocument, type Drawing } from './deskDocument.ts';
+import { drawingsAtFrame, emptyDesk, stopsOf, type DeskDocument } from './deskDocument.ts';
 
 const mark = (id: string, atFrame: number): DeskChange => ({
   changeId: `c-${id}`,
@@ -78,15 +78,7 @@ describe('stops', () => {
 
 describe('drawings on a frame', () => {
   it('are those whose life holds it, first frame included and last excluded', () => {
-    const drawing = (id: string, fromFrame: number, toFrame: number): Drawing => ({
-      id,
-      footageId: 'f',
-      tool: 'arrow',
-      colour: 'chalk',
-      points: [],
-      fromFrame,
-      toFrame,
-    });
+    const drawing = (id: string, fromFrame: number, toFrame: number) => ({ id, fromFrame, toFrame });
     const all = [drawing('x', 5, 8), drawing('y', 8, 9), drawing('z', 0, 100)];
     expect(drawingsAtFrame(all, 8).map((d) => d.id)).toEqual(['y', 'z']);
     expect(drawingsAtFrame(all, 5).map((d) => d.id)).toEqual(['x', 'z']);

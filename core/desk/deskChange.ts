@@ -1,20 +1,18 @@
-import type { DeskDocument, Drawing, Mark, Note } from './deskDocument.ts';
+import { shelfOf, type DeskDocument, type DeskEntity, type DeskThing } from './deskDocument.ts';
 
-interface Change<Kind extends string, Entity> {
+interface Change<Entity extends DeskEntity> {
   /** Made by the client, so that a change sent twice is taken once. */
   changeId: string;
-  entity: Kind;
+  entity: Entity;
   id: string;
   /** Null: the thing did not exist. Otherwise the old values of exactly the fields that `after` sets. */
-  before: Partial<Entity> | null;
+  before: Partial<DeskThing<Entity>> | null;
   /** Null: the thing is taken away. */
-  after: Partial<Entity> | null;
+  after: Partial<DeskThing<Entity>> | null;
 }
 
 /** One edit on the desk as a pure diff: the same diff feeds the screen, autosave and undo. */
-export type DeskChange = Change<'mark', Mark> | Change<'note', Note> | Change<'drawing', Drawing>;
-
-const shelfOf = { mark: 'marks', note: 'notes', drawing: 'drawings' } as const;
+export type DeskChange = { [Entity in DeskEntity]: Change<Entity> }[DeskEntity];
 
 /**
  * The document after a change; the given one stays as it is. Changing or removing what is not there leaves the document
@@ -39,11 +37,11 @@ export const inverseDeskChange = (change: DeskChange, changeId: string): DeskCha
   ({ ...change, changeId, before: change.after, after: change.before }) as DeskChange;
 
 /** A change that sets `fields` on a thing, with the old values taken from the document; null when it is not there. */
-export function patchDesk<Kind extends DeskChange['entity']>(
+export function patchDesk<Entity extends DeskEntity>(
   document: DeskDocument,
-  entity: Kind,
+  entity: Entity,
   id: string,
-  fields: NonNullable<Extract<DeskChange, { entity: Kind }>['after']>,
+  fields: Partial<DeskThing<Entity>>,
   changeId: string,
 ): DeskChange | null {
   const present = (document[shelfOf[entity]] as Record<string, object>)[id] as Record<string, unknown> | undefined;
@@ -53,7 +51,7 @@ export function patchDesk<Kind extends DeskChange['entity']>(
 }
 
 /** A change that takes a thing away, keeping all of it for undo; null when it is not there. */
-export function removeFromDesk(document: DeskDocument, entity: DeskChange['entity'], id: string, changeId: string): DeskChange | null {
+export function removeFromDesk(document: DeskDocument, entity: DeskEntity, id: string, changeId: string): DeskChange | null {
   const present = (document[shelfOf[entity]] as Record<string, object>)[id];
   return present ? ({ changeId, entity, id, before: present, after: null } as DeskChange) : null;
 }

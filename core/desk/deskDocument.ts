@@ -1,14 +1,24 @@
+import type { Drawing } from './drawing.ts';
+import type { Measure } from './measure/measure.ts';
+
 /** What lies on the desk for one request. Frames are of the footage each thing names; `fromFrame` inclusive, `toFrame` exclusive. */
 export interface Mark {
   id: string;
   footageId: string;
   atFrame: number;
+  /** Null: it stands on one frame. */
+  toFrame: number | null;
   /** open: still to be looked at; noted: became a note; let-go: looked at and dropped. */
   state: 'open' | 'noted' | 'let-go';
 }
 
 export const noteKinds = ['mistake', 'missed-chance', 'good', 'question', 'caution'] as const;
 export type NoteKind = (typeof noteKinds)[number];
+/** What a note is about: the movement, the choice within the round, the plan, the engine, or how one behaves. */
+export const noteLayers = ['technical', 'tactical', 'strategic', 'fitness', 'conduct'] as const;
+export type NoteLayer = (typeof noteLayers)[number];
+export const seenDegrees = ['clear', 'likely', 'hidden'] as const;
+export const noteReaders = ['client', 'coach'] as const;
 
 export interface Note {
   id: string;
@@ -17,49 +27,125 @@ export interface Note {
   /** Null: the note stands on one frame. */
   toFrame: number | null;
   kind: NoteKind;
+  layer: NoteLayer;
   athlete: 'client' | 'partner';
-  seen: 'clear' | 'likely' | 'hidden';
+  seen: (typeof seenDegrees)[number];
   /** 1 light … 3 heavy. */
   severity: number;
   what: string;
   /** What to do instead, in order; `when` may be empty. */
   instead: { when: string; do: string }[];
+  principleId: string | null;
+  /** coach: the client never sees it. */
+  visible: (typeof noteReaders)[number];
+  /** Notes that this one was caused by; none is later than it. */
+  causes: string[];
+  /** The other half of "wrong beside right": a note of the same client, of any request. */
+  pairId: string | null;
+  /** A clip of the coach's own library. */
+  clipId: string | null;
+  comparisonId: string | null;
   /** The mark this note grew from. */
   markId: string | null;
 }
 
-export const drawingTools = ['arrow', 'freehand'] as const;
-export type DrawingTool = (typeof drawingTools)[number];
-export const strokeColours = ['client', 'partner', 'chalk'] as const;
-export type StrokeColour = (typeof strokeColours)[number];
+/** A spoken note. Its sound is stored beside it under its own id. */
+export interface Memo {
+  id: string;
+  noteId: string;
+  seconds: number;
+  /** Loudness from start to end, 0..1. */
+  peaks: number[];
+}
 
-export interface Drawing {
+/** A stretch of footage that was watched without a break. Both looks together tell how far the work has come. */
+export interface Look {
   id: string;
   footageId: string;
-  tool: DrawingTool;
-  colour: StrokeColour;
-  /** Picture coordinates: fractions of width and height, origin top left, so they hold at any size. An arrow has tail and tip. */
-  points: { x: number; y: number }[];
   fromFrame: number;
   toFrame: number;
+  during: 'first' | 'second';
+}
+
+export const comparisonLayouts = ['side', 'over'] as const;
+/** A frame or a range in the compare tray; `anchorFrame` is the instant that is laid beside the others' instants. */
+export interface ComparisonItem {
+  requestId: string;
+  footageId: string;
+  fromFrame: number;
+  toFrame: number | null;
+  anchorFrame: number;
+  mirrored: boolean;
+}
+export interface Comparison {
+  id: string;
+  name: string;
+  layout: (typeof comparisonLayouts)[number];
+  items: ComparisonItem[];
+}
+
+/** A principle of the coach's book, as far as the desk needs it. It belongs to the book, not to one request. */
+export interface Principle {
+  id: string;
+  name: string;
+}
+
+/** Two people changed the same: what stands, and what was set aside for it. Made where the changes meet. */
+export interface Conflict {
+  id: string;
+  /** Shelf and id of what was changed. */
+  of: 'mark' | 'note' | 'drawing' | 'measure' | 'comparison' | 'memo' | 'look' | 'principle' | 'conflict';
+  thingId: string;
+  /** Null: one took it away while the other changed it; it stays. */
+  field: string | null;
+  stands: unknown;
+  aside: unknown;
+  standsBy: string;
+  asideBy: string;
 }
 
 export interface DeskDocument {
   marks: Record<string, Mark>;
   notes: Record<string, Note>;
   drawings: Record<string, Drawing>;
+  measures: Record<string, Measure>;
+  comparisons: Record<string, Comparison>;
+  memos: Record<string, Memo>;
+  looks: Record<string, Look>;
+  principles: Record<string, Principle>;
+  conflicts: Record<string, Conflict>;
 }
 
-export const emptyDesk = (): DeskDocument => ({ marks: {}, notes: {}, drawings: {} });
+/** Which shelf of the document the things of a kind lie on. */
+export const shelfOf = {
+  mark: 'marks',
+  note: 'notes',
+  drawing: 'drawings',
+  measure: 'measures',
+  comparison: 'comparisons',
+  memo: 'memos',
+  look: 'looks',
+  principle: 'principles',
+  conflict: 'conflicts',
+} as const satisfies Record<Conflict['of'], keyof DeskDocument>;
+export type DeskEntity = keyof typeof shelfOf;
+export type DeskThing<E extends DeskEntity> = DeskDocument[(typeof shelfOf)[E]][string];
+
+export const emptyDesk = (): DeskDocument => ({
+  marks: {}, notes: {}, drawings: {}, measures: {}, comparisons: {}, memos: {}, looks: {}, principles: {}, conflicts: {},
+}); // prettier-ignore
 
 const ofFootage = <T extends { footageId: string }>(things: Record<string, T>, footageId: string): Record<string, T> =>
   Object.fromEntries(Object.entries(things).filter(([, thing]) => thing.footageId === footageId));
 
-/** What of a desk stands on one footage. */
-export const deskOfFootage = ({ marks, notes, drawings }: DeskDocument, footageId: string): DeskDocument => ({
-  marks: ofFootage(marks, footageId),
-  notes: ofFootage(notes, footageId),
-  drawings: ofFootage(drawings, footageId),
+/** What of a desk stands on one footage; what belongs to none stays as it is. */
+export const deskOfFootage = (document: DeskDocument, footageId: string): DeskDocument => ({
+  ...document,
+  marks: ofFootage(document.marks, footageId),
+  notes: ofFootage(document.notes, footageId),
+  drawings: ofFootage(document.drawings, footageId),
+  measures: ofFootage(document.measures, footageId),
+  looks: ofFootage(document.looks, footageId),
 });
 
 /** Drawings alive on a frame, in the order given (of a document: object order, which is the order they were made in). */
@@ -67,7 +153,7 @@ export const drawingsAtFrame = <D extends Pick<Drawing, 'fromFrame' | 'toFrame'>
   drawings.filter((d) => d.fromFrame <= frame && frame < d.toFrame);
 
 /** Marks and notes of one footage as stops for "previous / next", ascending, one per frame. */
-export function stopsOf(document: DeskDocument): number[] {
+export function stopsOf(document: Pick<DeskDocument, 'marks' | 'notes'>): number[] {
   const frames = [
     ...Object.values(document.marks)
       .filter((m) => m.state === 'open')

@@ -1,21 +1,14 @@
-export {
-  deskOfFootage,
-  drawingsAtFrame,
-  drawingTools,
-  emptyDesk,
-  noteKinds,
-  stopsOf,
-  strokeColours,
-  type DeskDocument,
-  type Drawing,
-  type DrawingTool,
-  type Mark,
-  type Note,
-  type NoteKind,
-  type StrokeColour,
-} from './deskDocument.ts';
+export { agreementWithClient, type Agreement } from './agreement.ts';
+export { causeFault, chainOf } from './causes.ts';
 export { applyDeskChange, inverseDeskChange, patchDesk, removeFromDesk, type DeskChange } from './deskChange.ts';
-export { drawingShape, drawingsSvg, strokeEdge, strokeEdgeFactor, strokeInk, type DrawingShape } from './drawingShape.ts';
+export * from './deskDocument.ts';
+export * from './drawing.ts';
+export { drawingShape, handlesOf, strokeEdge, strokeEdgeFactor, strokeInk, type DrawingShape } from './drawingShape.ts';
+export { drawingPaints, drawingsSvg, type Paint, type WordsPath } from './drawingsSvg.ts';
 export { fanMargin } from './fanMargin.ts';
-export { thinStroke } from './thinStroke.ts';
+export { deskProgress, lookedShare, looksBack, type Progress } from './looks.ts';
+export * from './measure/index.ts';
+export { mergeDeskChange, sameJson, type Meeting } from './mergeDeskChange.ts';
+export { principleCounts } from './principleCounts.ts';
 export { pannedBy, pinched, wholePicture, zoomedAt, type StageView } from './stageView.ts';
+export { thinStroke } from './thinStroke.ts';

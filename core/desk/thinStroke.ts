@@ -1,6 +1,7 @@
 interface Point {
   x: number;
   y: number;
+  pressure?: number | undefined;
 }
 
 /** A point may lie this far off the thinned line, as a share of the picture's height. */
@@ -14,7 +15,8 @@ const mostPoints = 2000;
  * and y are shares of each. Points are rounded to five places. Longer strokes are thinned with a growing tolerance.
  */
 export function thinStroke(points: readonly Point[], aspect: number): Point[] {
-  const round = ({ x, y }: Point): Point => ({ x: Math.round(x * 1e5) / 1e5, y: Math.round(y * 1e5) / 1e5 });
+  const places = (v: number): number => Math.round(v * 1e5) / 1e5;
+  const round = (point: Point): Point => ({ ...point, x: places(point.x), y: places(point.y) });
   let kept = thin(points, aspect, tolerance);
   for (let wider = tolerance * 2; kept.length > mostPoints; wider *= 2) kept = thin(points, aspect, wider);
   return kept.map(round);

@@ -8,6 +8,9 @@ export interface FrameTable {
   endSeconds: number;
 }
 
+/** Players keep times in other units; a frame's time may come back this much early, in seconds. */
+export const timeSlack = 0.0005;
+
 /** Why a list of times is no frame table, in words, or null when it is one. */
 export function frameTableFault(times: readonly number[], endSeconds: number): string | null {
   if (times.length === 0) return 'The footage has no frames.';

@@ -1,5 +1,13 @@
 export { boutAtFrame } from './boutAtFrame.ts';
-export { clampFrame, frameAtSeconds, frameTableFault, secondsOfFrame, seekSecondsOfFrame, type FrameTable } from './frameTable.ts';
+export {
+  clampFrame,
+  frameAtSeconds,
+  frameTableFault,
+  secondsOfFrame,
+  seekSecondsOfFrame,
+  timeSlack,
+  type FrameTable,
+} from './frameTable.ts';
 export { drawingLife } from './drawingLife.ts';
 export { clockText, durationText } from './clockText.ts';
 export * from './motion/index.ts';
@@ -8,3 +16,6 @@ export { alignMotion, alignSound, type AlignmentFound } from './alignment.ts';
 export { SoundEnvelope, soundEnvelopeRate, type FootageSound } from './soundEnvelope.ts';
 export { colourWords, colourWordsAt } from './colourWords.ts';
 export { inDayOrder, movedInDay, renumbered } from './day.ts';
+export { framesToDrop, nextToDecode, picturesWithin, wantedFrames } from './decodeOrder.ts';
+export { soundPeaks } from './soundPeaks.ts';
+export { reviewSize } from './reviewSize.ts';

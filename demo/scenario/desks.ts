@@ -1,4 +1,5 @@
 import type { PracticeFile } from '@lean-mentor/contract';
+import { emptyDesk } from '@lean-mentor/core/desk';
 import { footageId } from './footageId.ts';
 import { stableId } from './stableId.ts';
 
@@ -13,7 +14,7 @@ type Who = keyof typeof footageOf;
 const byId = <T extends { id: string }>(things: T[]): Record<string, T> => Object.fromEntries(things.map((t) => [t.id, t]));
 
 const marks = (who: Who, frames: { atFrame: number; state: 'open' | 'noted' | 'let-go' }[]): Desk['marks'] =>
-  byId(frames.map((mark) => ({ id: stableId(`mark ${who} ${mark.atFrame}`), footageId: footageOf[who], ...mark })));
+  byId(frames.map((mark) => ({ toFrame: null, id: stableId(`mark ${who} ${mark.atFrame}`), footageId: footageOf[who], ...mark })));
 
 const note = (who: Who, fromFrame: number, kind: Note['kind'], what: string, instead: Note['instead'], more: Partial<Note> = {}): Note => ({
   id: stableId(`note ${who} ${fromFrame}`),
@@ -21,9 +22,16 @@ const note = (who: Who, fromFrame: number, kind: Note['kind'], what: string, ins
   fromFrame,
   toFrame: null,
   kind,
+  layer: 'technical',
   athlete: 'client',
   seen: 'clear',
   severity: 2,
+  principleId: null,
+  visible: 'client',
+  causes: [],
+  pairId: null,
+  clipId: null,
+  comparisonId: null,
   what,
   instead,
   markId: stableId(`mark ${who} ${fromFrame}`),
@@ -35,6 +43,9 @@ const drawing = (who: Who, fromFrame: number, tool: Drawing['tool'], colour: Dra
   footageId: footageOf[who],
   tool,
   colour,
+  weight: 'plain',
+  words: '',
+  keys: [],
   points: points.map(([x, y]) => ({ x, y })),
   fromFrame,
   toFrame: fromFrame + 30,
@@ -42,6 +53,7 @@ const drawing = (who: Who, fromFrame: number, tool: Drawing['tool'], colour: Dra
 
 /** Ilse's desk, half-way: the first look is done, two notes are written. */
 export const ilseDesk: Desk = {
+  ...emptyDesk(),
   marks: marks('ilse', [
     { atFrame: 285, state: 'open' },
     { atFrame: 738, state: 'noted' },
@@ -81,6 +93,7 @@ export const ilseDesk: Desk = {
 
 /** Bram's desk as it was when his critique was sent. */
 export const bramDesk: Desk = {
+  ...emptyDesk(),
   marks: marks('bram', [
     { atFrame: 452, state: 'noted' },
     { atFrame: 636, state: 'noted' },

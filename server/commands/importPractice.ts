@@ -1,7 +1,7 @@
 import { copyFile, mkdtemp, rm, stat } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
 import { intake, practiceFile, type PracticeFile } from '@lean-mentor/contract';
-import { emptyDesk } from '@lean-mentor/core/desk';
+import { emptyDesk, shelfOf } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { tilingFault } from '@lean-mentor/core/scoring';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
@@ -64,6 +64,10 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
   for (const mark of Object.values(document.marks)) await house.db.marks.create({ ...mark, requestId });
   for (const note of Object.values(document.notes)) await house.db.notes.create({ ...note, requestId });
   for (const drawing of Object.values(document.drawings)) await house.db.drawings.create({ ...drawing, requestId });
+  for (const principle of Object.values(document.principles)) await house.db.principles.upsert(principle);
+  for (const entity of ['measure', 'comparison', 'memo', 'look'] as const)
+    for (const thing of Object.values(document[shelfOf[entity]]))
+      await house.db.deskThings.create({ id: thing.id, requestId, entity, thing });
   if (critique) {
     const tables = new Map<string, FrameTable>();
     for (const footage of footages) {

@@ -42,14 +42,16 @@ describe('migrations', () => {
     await run('CREATE TABLE migrations (name VARCHAR(255) PRIMARY KEY)');
     await run("INSERT INTO migrations VALUES ('001-house')");
     for (const statement of before) await run(statement);
-    expect(await migrate(sequelize)).toEqual(['002-motion', '003-intake']);
+    expect(await migrate(sequelize)).toEqual(['002-motion', '003-intake', '004-desk']);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');
     expect(await findRequest(house, requestId)).toMatchObject({
       ...{ kind: 'match', attire: 'jacket', ruleSheet: 'points-jacket', whoClient: 'violet', question: 'Why?', state: 'sent', critiqueId },
       footages: [{ id: footageId, state: 'waiting', bouts: [{ id: boutId, fromFrame: 3, toFrame: 90, proposed: false, order: 1 }] }],
     });
-    expect((await findDeskDocument(house, requestId)).notes[noteId]).toMatchObject({ footageId, what: 'The elbow.' });
+    expect((await findDeskDocument(house, requestId)).notes[noteId]).toMatchObject({
+      ...{ footageId, what: 'The elbow.', layer: 'technical', visible: 'client', causes: [], principleId: null },
+    });
     expect((await findCritiqueRow(house, critiqueId))?.fixes.map((fix) => fix.note.footageId)).toEqual([footageId]);
     expect((await house.db.footages.findByPk(footageId))?.get('originalKey')).toBe(`footage/${footageId}/original`);
     // What was made ready without a strip is made ready again.

@@ -3,12 +3,14 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import * as house from './migrations/001-house.ts';
 import * as motion from './migrations/002-motion.ts';
 import * as intake from './migrations/003-intake.ts';
+import * as desk from './migrations/004-desk.ts';
 
 /** Numbered, forward only; a migration that has landed is never edited. */
 const migrations = [
   { name: '001-house', statements: house.statements },
   { name: '002-motion', statements: motion.statements },
   { name: '003-intake', statements: intake.statements },
+  { name: '004-desk', statements: desk.statements },
 ];
 
 /** Brings the database up to the newest migration. Answers the names of those it ran. */

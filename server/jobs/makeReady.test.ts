@@ -71,6 +71,8 @@ describe('footage of a phone (uneven frame times, frames out of order in the fil
       id: house.newId(),
       tool: 'arrow',
       colour: 'client',
+      weight: 'plain',
+      words: '',
       points: [
         { x: 0.2, y: 0.9 },
         { x: 0.8, y: 0.9 },
@@ -78,7 +80,7 @@ describe('footage of a phone (uneven frame times, frames out of order in the fil
       fromFrame: 0,
       toFrame: 99,
     } as const;
-    const still = await stillPng(pathOf(house, originalKey(footageId)), table, 42, [{ ...drawing, points: [...drawing.points] }]);
+    const still = await stillPng(pathOf(house, originalKey(footageId)), table, 42, [{ ...drawing, points: [...drawing.points], keys: [] }]);
     expect(await barcodeOf(still)).toBe(42);
     const { data, info } = await sharp(still).removeAlpha().raw().toBuffer({ resolveWithObject: true });
     expect([info.width, info.height]).toEqual([360, 640]);

@@ -1,21 +1,10 @@
 import { dirname } from 'node:path';
-import { greyHeight, greyWidth, soundRate } from '@lean-mentor/core/footage';
+import { greyHeight, greyWidth, reviewSize, soundRate } from '@lean-mentor/core/footage';
 import { asShown } from './asShown.ts';
 import { ffmpeg, safeInput } from './ffmpeg.ts';
 import type { MotionReader } from './motionReader.ts';
 import { longestSeconds, type Probe } from './probe.ts';
 import { stripPictureSize, stripStep, type StripReader } from './stripReader.ts';
-
-/** Longest side of the review copy in pixels. Smaller footage is not enlarged. */
-const longestSide = 1280;
-
-const even = (pixels: number): number => Math.max(2, Math.round(pixels / 2) * 2);
-
-/** Size of the review copy: the picture's shape, sides even, at most 1280 long. */
-export function reviewSize({ width, height }: { width: number; height: number }): { width: number; height: number } {
-  const factor = Math.min(1, longestSide / Math.max(width, height));
-  return { width: even(width * factor), height: even(height * factor) };
-}
 
 const encoding = [
   '-fps_mode',

@@ -1,5 +1,6 @@
-import { drawingsSvg, type Drawing } from '@lean-mentor/core/desk';
-import { clampFrame, type FrameTable } from '@lean-mentor/core/footage';
+import { drawingPoints, drawingsSvg, type Drawing } from '@lean-mentor/core/desk';
+import { clampFrame, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
+import { lettersPath } from '@lean-mentor/core/lettering';
 import sharp from 'sharp';
 import { asShown } from './asShown.ts';
 import { ffmpegBytes, safeInput } from './ffmpeg.ts';
@@ -32,20 +33,36 @@ export async function frameImage(original: string, table: FrameTable, frame: num
   return frameOf(demuxer, original, videoStream, table, frame, asShown, 'png');
 }
 
-/** A frame with drawings laid over it, as PNG. */
-export async function stillPng(
-  original: string,
+type Drawn = Pick<Drawing, 'tool' | 'colour' | 'weight' | 'words' | 'points' | 'keys'>;
+
+/** Drawings as SVG of the picture's size, each where it is on that frame; with `picture` (an address or data URL) below them. */
+const overlay = (
   table: FrameTable,
   frame: number,
-  drawings: readonly Pick<Drawing, 'tool' | 'colour' | 'points'>[],
-): Promise<Buffer> {
+  drawings: readonly Drawn[],
+  size: { width: number; height: number },
+  picture: string | null = null,
+): string => {
+  const secondsAt = (at: number): number => secondsOfFrame(table, at);
+  const placed = drawings.map((drawing) => ({ ...drawing, points: drawingPoints(drawing, frame, secondsAt) }));
+  return drawingsSvg(placed, size.width, size.height, lettersPath, picture);
+};
+
+/** A frame with drawings laid over it, as PNG. */
+export async function stillPng(original: string, table: FrameTable, frame: number, drawings: readonly Drawn[]): Promise<Buffer> {
   const picture = sharp(await frameImage(original, table, frame));
   const { width, height } = await picture.metadata();
-  const overlay = Buffer.from(drawingsSvg(drawings, width, height));
   return picture
-    .composite(drawings.length > 0 ? [{ input: overlay }] : [])
+    .composite(drawings.length > 0 ? [{ input: Buffer.from(overlay(table, frame, drawings, { width, height })) }] : [])
     .png()
     .toBuffer();
+}
+
+/** A frame with drawings laid over it, as SVG: the picture inside, the drawings as paths over it. */
+export async function stillSvg(original: string, table: FrameTable, frame: number, drawings: readonly Drawn[]): Promise<string> {
+  const image = await frameImage(original, table, frame);
+  const { width, height } = await sharp(image).metadata();
+  return overlay(table, frame, drawings, { width, height }, `data:image/png;base64,${image.toString('base64')}`);
 }
 
 /** Longest side of a small still, in pixels. */

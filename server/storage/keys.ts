@@ -17,3 +17,5 @@ export const posterKey = footage('poster.jpg');
 
 export const stillsFolder = (critiqueId: string): string => `stills/${critiqueId}/`;
 export const stillKey = (critiqueId: string, position: number): string => `${stillsFolder(critiqueId)}${position}.png`;
+
+export const memoKey = (requestId: string, memoId: string): string => `memos/${requestId}/${memoId}`;

@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { deskSaving, deskSlice } from '../features/desk/index.ts';
+import { deskSlice, makeDeskSaving } from '../features/desk/index.ts';
 import { footageProgressSlice } from '../features/footage/index.ts';
 import { uploadsSlice } from '../features/requests/index.ts';
 import { baseApi } from '../shared/wire/index.ts';
@@ -13,7 +13,7 @@ export const makeStore = () =>
       [uploadsSlice.name]: uploadsSlice.reducer,
       [deskSlice.name]: deskSlice.reducer,
     },
-    middleware: (standard) => standard().prepend(deskSaving.middleware).concat(baseApi.middleware),
+    middleware: (standard) => standard().prepend(makeDeskSaving()).concat(baseApi.middleware),
   });
 
 export type Store = ReturnType<typeof makeStore>;

@@ -38,6 +38,9 @@ async function bringReviewed(clientId: string): Promise<void> {
       footageId: brought.footageId,
       tool: 'arrow',
       colour: 'client',
+      weight: 'plain',
+      words: '',
+      keys: [],
       points: [
         { x: 0, y: 0 },
         { x: 1, y: 1 },
@@ -46,7 +49,7 @@ async function bringReviewed(clientId: string): Promise<void> {
       toFrame: 110,
     },
   });
-  await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes });
+  await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes, since: 0 });
 }
 const send = (body: object, who = coach) => who.ask('post', `/api/requests/${requestId}/critique/send`, body);
 
@@ -89,7 +92,7 @@ describe('a critique', () => {
       before: { what: '' },
       after: { what: 'Changed my mind.' },
     };
-    await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes: [change] });
+    await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes: [change], since: 0 });
     const again = await coach.ask('get', `/api/critiques/${body.id}`);
     expect(again.body.fixes[0].note.what).toBe('The elbow leaves the ribs.');
   });

@@ -1,4 +1,4 @@
-import { intake, type Critique, type Request } from '@lean-mentor/contract';
+import { intake, sentFix, type Critique, type Request } from '@lean-mentor/contract';
 import { Op, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
@@ -34,7 +34,8 @@ export function critiqueOf(row: CritiqueRow, request: Request): Critique {
     opening: row.opening,
     sentAt: row.sentAt!.toISOString(),
     readAt: row.readAt?.toISOString() ?? null,
-    fixes: row.fixes,
+    // What was sent by an earlier version lacks what notes have gained since.
+    fixes: row.fixes.map((fix) => sentFix.parse(fix)),
     footages: request.footages.map(({ id, state, seconds, width, height, bouts }) => ({
       id,
       state,

@@ -1,7 +1,7 @@
-import type { DeskChange } from '@lean-mentor/core/desk';
+import { emptyDesk, type DeskChange } from '@lean-mentor/core/desk';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { createApp, type OpenApp } from '../../http/app.ts';
-import { aNote, bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
+import { aNote, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 
@@ -24,14 +24,14 @@ afterAll(async () => {
   await house.close();
 });
 
-const save = (changes: DeskChange[], id = requestId) => coach.ask('post', `/api/requests/${id}/desk/changes`, { changes });
+const save = (changes: DeskChange[], id = requestId) => coach.ask('post', `/api/requests/${id}/desk/changes`, { changes, since: 0 });
 const desk = async (id = requestId) => (await coach.ask('get', `/api/requests/${id}/desk`)).body.document;
 const newMark = (atFrame: number, id = house.newId(), of = footageId): DeskChange => ({
   changeId: house.newId(),
   entity: 'mark',
   id,
   before: null,
-  after: { id, footageId: of, atFrame, state: 'open' },
+  after: { id, footageId: of, atFrame, toFrame: null, state: 'open' },
 });
 const newNote = (id = house.newId()): DeskChange => ({
   changeId: house.newId(),
@@ -46,7 +46,8 @@ describe('the desk', () => {
     const { body } = await coach.ask('get', `/api/requests/${requestId}/desk`);
     expect(body.client).toMatchObject({ name: 'Ada Moor', level: 2, hurts: ['Left shoulder'] });
     expect(body.request).toMatchObject({ id: requestId, question: 'Where does it begin?' });
-    expect(body.document).toEqual({ marks: {}, notes: {}, drawings: {} });
+    expect(body.document).toEqual({ ...emptyDesk(), principles: expect.any(Object) });
+    expect(body.sequence).toBe(0);
   });
 
   it('keeps marks, notes and drawings exactly as they were made', async () => {
@@ -62,17 +63,24 @@ describe('the desk', () => {
         footageId,
         tool: 'freehand',
         colour: 'chalk',
+        weight: 'bold',
+        words: '',
         points: [
-          { x: 0.123, y: 0.5 },
+          { x: 0.123, y: 0.5, pressure: 0.25 },
           { x: -0.01, y: 1.02 },
         ],
+        keys: [{ frame: 5, points: [{ x: 0.2, y: 0.2 }] }],
         fromFrame: 3,
         toFrame: 33,
       },
     };
     const mark = newMark(7);
     await save([mark, note, drawing]);
-    expect(await desk()).toEqual({ marks: { [mark.id]: mark.after }, notes: { [note.id]: note.after }, drawings: { [id]: drawing.after } });
+    expect(await desk()).toMatchObject({
+      marks: { [mark.id]: mark.after },
+      notes: { [note.id]: note.after },
+      drawings: { [id]: drawing.after },
+    });
   });
 
   it('takes a change once, however often it is sent', async () => {
@@ -87,17 +95,24 @@ describe('the desk', () => {
   it('changes only the fields that an edit names', async () => {
     const note = newNote();
     await save([note]);
-    await save([{ changeId: house.newId(), entity: 'note', id: note.id, before: { what: 'x' }, after: { what: 'Said better.' } }]);
+    await save([
+      {
+        changeId: house.newId(),
+        entity: 'note',
+        id: note.id,
+        before: { what: 'The elbow leaves the ribs.' },
+        after: { what: 'Said better.' },
+      },
+    ]);
     expect((await desk()).notes[note.id]).toEqual({ ...note.after, what: 'Said better.' });
   });
 
-  it('removes a thing, and a late edit of it changes nothing', async () => {
+  it('removes a thing, and what was taken away twice stays away', async () => {
     const note = newNote();
     await save([note]);
-    await save([
-      { changeId: house.newId(), entity: 'note', id: note.id, before: note.after, after: null },
-      { changeId: house.newId(), entity: 'note', id: note.id, before: { what: 'x' }, after: { what: 'too late' } },
-    ]);
+    const away = (): DeskChange =>
+      ({ changeId: house.newId(), entity: 'note', id: note.id, before: note.after, after: null }) as DeskChange;
+    await save([away(), away()]);
     expect((await desk()).notes).toEqual({});
   });
 
@@ -133,7 +148,10 @@ describe('the desk', () => {
         entity: 'drawing',
         id,
         before: null,
-        after: { id, footageId, tool: 'arrow', colour: 'client', points: [{ x: 0, y: 0 }], fromFrame: 0, toFrame: 1 },
+        after: {
+          ...{ id, footageId, tool: 'arrow', colour: 'client', weight: 'plain', words: '', keys: [] },
+          ...{ points: [{ x: 0, y: 0 }], fromFrame: 0, toFrame: 1 },
+        },
       })),
     );
     expect(Object.keys((await desk()).drawings)).toEqual(ids);
@@ -144,5 +162,100 @@ describe('the desk', () => {
     const answers = await Promise.all(Array.from({ length: 20 }, (_, i) => save(marks.slice(i * 3, i * 3 + 3))));
     expect(answers.map((a) => a.status)).toEqual(Array.from({ length: 20 }, () => 200));
     expect(Object.keys((await desk()).marks)).toHaveLength(60);
+  });
+});
+
+describe('two people at one desk', () => {
+  let assistant: Visitor;
+  beforeAll(async () => {
+    assistant = await visit(open.app, 'assistant');
+  });
+  const both = (who: Visitor, changes: DeskChange[], since = 0) =>
+    who.ask('post', `/api/requests/${requestId}/desk/changes`, { changes, since });
+  const edit = (id: string, before: object, after: object): DeskChange => ({ changeId: house.newId(), entity: 'note', id, before, after });
+
+  it('each hear what came of the other’s edits, and nothing twice', async () => {
+    const [first, second] = [newMark(1), newMark(2)];
+    const { body: mine } = await both(coach, [first]);
+    const { body: theirs } = await both(assistant, [second], mine.sequence);
+    expect(theirs.changes).toEqual([second]);
+    const { body: later } = await both(coach, [], mine.sequence);
+    expect(later.changes).toEqual([second]);
+    expect((await both(coach, [], later.sequence)).body).toEqual({ saved: [], sequence: later.sequence, changes: [] });
+  });
+
+  it('who changed different fields of a note both find their words in it', async () => {
+    const note = newNote();
+    await both(coach, [note]);
+    await both(coach, [edit(note.id, { severity: 2 }, { severity: 3 })]);
+    await both(assistant, [edit(note.id, { seen: 'clear' }, { seen: 'likely' })]);
+    expect((await desk()).notes[note.id]).toMatchObject({ severity: 3, seen: 'likely' });
+    expect((await desk()).conflicts).toEqual({});
+  });
+
+  it('who changed the same field find the later words in it and the earlier ones beside, with both names', async () => {
+    const note = newNote();
+    await both(coach, [note]);
+    const was = { what: 'The elbow leaves the ribs.' };
+    await both(assistant, [edit(note.id, was, { what: 'His.' })]);
+    await both(coach, [edit(note.id, was, { what: 'Hers.' })]);
+    const { notes, conflicts } = await desk();
+    expect(notes[note.id].what).toBe('Hers.');
+    const [conflict] = Object.values(conflicts) as { id: string }[];
+    expect(conflict).toMatchObject({
+      of: 'note',
+      field: 'what',
+      stands: 'Hers.',
+      aside: 'His.',
+      standsBy: 'Cora Lind',
+      asideBy: 'Abel Stone',
+    });
+    await both(coach, [{ changeId: house.newId(), entity: 'conflict', id: conflict!.id, before: { id: conflict!.id }, after: null }]);
+    expect((await desk()).conflicts).toEqual({});
+  });
+
+  it('of whom one took a note away and the other wrote in it have it back, with the words', async () => {
+    const note = newNote();
+    await both(coach, [note]);
+    await both(assistant, [{ changeId: house.newId(), entity: 'note', id: note.id, before: note.after, after: null } as DeskChange]);
+    await both(coach, [edit(note.id, { what: 'The elbow leaves the ribs.' }, { what: 'Kept.' })]);
+    const { notes, conflicts } = await desk();
+    expect(notes[note.id]).toEqual({ ...note.after, what: 'Kept.' });
+    expect(Object.values(conflicts)).toMatchObject([{ field: null, standsBy: 'Cora Lind', asideBy: 'Abel Stone' }]);
+  });
+
+  it('cannot make conflicts up, nor say that a later note caused an earlier one', async () => {
+    const [early, late] = [newNote(), newNote()];
+    Object.assign(late.after!, { fromFrame: 90 });
+    await both(coach, [early, late]);
+    const backward = await both(coach, [edit(early.id, { causes: [] }, { causes: [late.id] })]);
+    expect([backward.status, backward.body.message]).toEqual([400, 'A cause cannot be later than what it led to. Pick an earlier note.']);
+    await both(coach, [edit(late.id, { causes: [] }, { causes: [early.id] })]);
+    expect((await desk()).notes[late.id].causes).toEqual([early.id]);
+    const made = { changeId: house.newId(), entity: 'conflict', id: house.newId(), before: null, after: { of: 'note', thingId: early.id, field: null, stands: 1, aside: 2, standsBy: 'x', asideBy: 'y' } }; // prettier-ignore
+    expect((await both(coach, [made as unknown as DeskChange])).status).toBe(400);
+  });
+
+  it('share the principles of the book with every other desk', async () => {
+    const id = house.newId();
+    await both(assistant, [{ changeId: house.newId(), entity: 'principle', id, before: null, after: { id, name: 'Elbow to knee' } }]);
+    const { requestId: other } = await bringRequest(house, clientB, 'ready');
+    expect((await desk(other)).principles[id]).toEqual({ id, name: 'Elbow to knee' });
+  });
+
+  it('keep measurements and looks as they were made', async () => {
+    const [measureId, lookId] = [house.newId(), house.newId()];
+    const measure = {
+      ...{ id: measureId, footageId, atFrame: 4, toFrame: 17, input: { kind: 'time' }, drawn: false },
+      result: { value: 0.433, unit: 's', plusMinus: 0.033, words: '0.43 s ± 0.03 s, 13 frames.' },
+    };
+    const look = { id: lookId, footageId, fromFrame: 0, toFrame: 90, during: 'first' };
+    await both(coach, [
+      { changeId: house.newId(), entity: 'measure', id: measureId, before: null, after: measure } as DeskChange,
+      { changeId: house.newId(), entity: 'look', id: lookId, before: null, after: look } as DeskChange,
+      { changeId: house.newId(), entity: 'measure', id: measureId, before: { drawn: false }, after: { drawn: true } },
+    ]);
+    const { measures, looks } = await desk();
+    expect([measures, looks]).toEqual([{ [measureId]: { ...measure, drawn: true } }, { [lookId]: look }]);
   });
 });

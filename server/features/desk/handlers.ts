@@ -1,7 +1,10 @@
 import type * as contract from '@lean-mentor/contract';
 import type { House } from '../../house.ts';
 import type { Call } from '../../http/route.ts';
+import { sendObject } from '../../http/sendObject.ts';
+import * as memos from './memos.ts';
 import * as service from './service.ts';
+import * as stills from './stills.ts';
 
 export const openDesk =
   (house: House) =>
@@ -12,3 +15,37 @@ export const saveDeskChanges =
   (house: House) =>
   ({ account, params, body }: Call<typeof contract.saveDeskChanges>) =>
     service.saveDeskChanges(house, account, params.requestId, body);
+
+export const getClientNotes =
+  (house: House) =>
+  ({ params }: Call<typeof contract.getClientNotes>) =>
+    service.getClientNotes(house, params.requestId);
+
+/** What lies on the desk changes: a still is made anew each time. */
+const fresh = 'private, no-store';
+
+export const getDeskStillPng =
+  (house: House) =>
+  async ({ params, res }: Call<typeof contract.getDeskStillPng>) => {
+    res.set('Cache-Control', fresh).type('image/png').send(await stills.getDeskStillPng(house, params)); // prettier-ignore
+  };
+
+export const getDeskStillSvg =
+  (house: House) =>
+  async ({ params, res }: Call<typeof contract.getDeskStillSvg>) => {
+    res.set('Cache-Control', fresh).type('image/svg+xml').send(await stills.getDeskStillSvg(house, params)); // prettier-ignore
+  };
+
+export const saveMemoSound =
+  (house: House) =>
+  async ({ params, req }: Call<typeof contract.saveMemoSound>) => {
+    await memos.saveMemoSound(house, params.requestId, params.memoId, req);
+    return { done: true } as const;
+  };
+
+export const getMemoSound =
+  (house: House) =>
+  async ({ params, req, res }: Call<typeof contract.getMemoSound>) => {
+    const key = await memos.memoSoundKey(house, params.requestId, params.memoId);
+    await sendObject(req, res, house.storage, key, 'audio/webm');
+  };

@@ -1,4 +1,4 @@
-import type { Drawing, Mark, Note } from '@lean-mentor/core/desk';
+import type { DeskChange, DeskEntity, Drawing, Mark, Note, Principle } from '@lean-mentor/core/desk';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, key } from '../../db/table.ts';
 
@@ -8,10 +8,20 @@ interface OfRequest {
 export type MarkRow = Mark & OfRequest;
 export type NoteRow = Note & OfRequest;
 export type DrawingRow = Drawing & OfRequest & { made?: number };
+/** What needs no columns: measurements, comparisons, memos, looks and conflicts. */
+export interface DeskThingRow extends OfRequest {
+  id: string;
+  entity: DeskEntity;
+  thing: { id: string };
+  made?: number;
+}
 export interface DeskChangeRow extends OfRequest {
   changeId: string;
   accountId: string | null;
-  changeJson: object;
+  thingId: string | null;
+  changeJson: DeskChange;
+  /** What came of it where it met others; empty when it changed nothing. */
+  effects: DeskChange[];
   sequence?: number;
 }
 
@@ -19,7 +29,14 @@ const requestId = DataTypes.UUID;
 const footageId = DataTypes.UUID;
 
 export const deskTables = (sequelize: Sequelize) => ({
-  marks: defineTable<MarkRow>(sequelize, 'marks', { id: key(), requestId, footageId, atFrame: DataTypes.INTEGER, state: DataTypes.STRING }),
+  marks: defineTable<MarkRow>(sequelize, 'marks', {
+    id: key(),
+    requestId,
+    footageId,
+    atFrame: DataTypes.INTEGER,
+    toFrame: DataTypes.INTEGER,
+    state: DataTypes.STRING,
+  }),
   notes: defineTable<NoteRow>(sequelize, 'notes', {
     id: key(),
     requestId,
@@ -27,11 +44,18 @@ export const deskTables = (sequelize: Sequelize) => ({
     fromFrame: DataTypes.INTEGER,
     toFrame: DataTypes.INTEGER,
     kind: DataTypes.STRING,
+    layer: DataTypes.STRING,
     athlete: DataTypes.STRING,
     seen: DataTypes.STRING,
     severity: DataTypes.INTEGER,
     what: DataTypes.TEXT,
     instead: DataTypes.JSON,
+    principleId: DataTypes.UUID,
+    visible: DataTypes.STRING,
+    causes: DataTypes.JSON,
+    pairId: DataTypes.UUID,
+    clipId: DataTypes.UUID,
+    comparisonId: DataTypes.UUID,
     markId: DataTypes.UUID,
   }),
   drawings: defineTable<DrawingRow>(sequelize, 'drawings', {
@@ -40,16 +64,29 @@ export const deskTables = (sequelize: Sequelize) => ({
     footageId,
     tool: DataTypes.STRING,
     colour: DataTypes.STRING,
+    weight: DataTypes.STRING,
+    words: DataTypes.STRING,
     points: DataTypes.JSON,
+    keys: { type: DataTypes.JSON, field: 'move_keys' },
     fromFrame: DataTypes.INTEGER,
     toFrame: DataTypes.INTEGER,
     made: DataTypes.BIGINT,
   }),
+  deskThings: defineTable<DeskThingRow>(sequelize, 'desk_things', {
+    id: key(),
+    requestId,
+    entity: DataTypes.STRING,
+    thing: DataTypes.JSON,
+    made: DataTypes.BIGINT,
+  }),
+  principles: defineTable<Principle>(sequelize, 'principles', { id: key(), name: DataTypes.STRING }),
   deskChanges: defineTable<DeskChangeRow>(sequelize, 'desk_changes', {
     changeId: key(),
     requestId,
     accountId: DataTypes.UUID,
+    thingId: DataTypes.UUID,
     changeJson: DataTypes.JSON,
+    effects: DataTypes.JSON,
     sequence: DataTypes.BIGINT,
   }),
 });

@@ -1,64 +1,126 @@
-import type { DeskChange, DeskDocument } from '@lean-mentor/core/desk';
-import { QueryTypes, type Transaction } from 'sequelize';
-import { plainAll, type Table } from '../../db/table.ts';
+import { emptyDesk, shelfOf, type DeskChange, type DeskDocument, type DeskEntity, type Note } from '@lean-mentor/core/desk';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { plain, plainAll, type Table } from '../../db/table.ts';
 import type { House } from '../../house.ts';
+import type { DeskChangeRow } from './model.ts';
 
 const without = <Row extends { requestId: string }>({ requestId: _requestId, ...rest }: Row) => rest;
 const shelf = <T extends { id: string }>(things: T[]): Record<string, T> => Object.fromEntries(things.map((t) => [t.id, t]));
+type AnyTable = Table<Record<string, unknown>>;
 
-/** All that lies on the desk of a request; drawings in the order they were made. */
+/** All that lies on the desk of a request, drawings in the order they were made, and the book's principles. */
 export async function findDeskDocument({ db }: House, requestId: string, transaction?: Transaction): Promise<DeskDocument> {
-  const options = { where: { requestId }, ...(transaction && { transaction }) };
-  const [marks, notes, drawings] = await Promise.all([
+  const within = transaction && { transaction };
+  const options = { where: { requestId }, ...within };
+  const [marks, notes, drawings, things, principles] = await Promise.all([
     db.marks.findAll({ ...options, order: [['atFrame', 'ASC']] }),
     db.notes.findAll({ ...options, order: [['fromFrame', 'ASC']] }),
     db.drawings.findAll({ ...options, order: [['made', 'ASC']] }),
+    db.deskThings.findAll({ ...options, order: [['made', 'ASC']] }),
+    db.principles.findAll({ order: [['name', 'ASC']], ...within }),
   ]);
-  return {
+  const document: DeskDocument = {
+    ...emptyDesk(),
     marks: shelf(plainAll(marks).map(without)),
     notes: shelf(plainAll(notes).map(without)),
     drawings: shelf(plainAll(drawings).map(({ made: _made, ...row }) => without(row))),
+    principles: shelf(plainAll(principles)),
   };
+  for (const { entity, thing } of plainAll(things)) (document[shelfOf[entity]] as Record<string, object>)[thing.id] = thing;
+  return document;
 }
 
-/** Writes a change down. False when a change of this id was taken before. */
-export async function recordChange(
+/** The newest edit of a request; 0 before the first. */
+export async function newestSequence({ db }: House, requestId: string): Promise<number> {
+  return Number((await db.deskChanges.max('sequence', { where: { requestId } })) ?? 0);
+}
+
+/** What came of the edits of a request after one of them, oldest first, and the newest of them. */
+export async function findEffectsSince(
   { db }: House,
   requestId: string,
-  accountId: string,
-  change: DeskChange,
+  since: number,
   transaction: Transaction,
-): Promise<boolean> {
-  const taken = await db.deskChanges.findByPk(change.changeId, { transaction });
-  if (taken) return false;
-  await db.deskChanges.create({ changeId: change.changeId, requestId, accountId, changeJson: change }, { transaction });
-  return true;
+): Promise<{ sequence: number; changes: DeskChange[] }> {
+  const rows = plainAll(
+    await db.deskChanges.findAll({ where: { requestId, sequence: { [Op.gt]: since } }, order: [['sequence', 'ASC']], transaction }),
+  );
+  return { sequence: Number(rows.at(-1)?.sequence ?? since), changes: rows.flatMap(({ effects }) => effects) };
+}
+
+/** Whether a change of this id was taken before. */
+export const wasTaken = async ({ db }: House, changeId: string, transaction: Transaction): Promise<boolean> =>
+  (await db.deskChanges.count({ where: { changeId }, transaction })) > 0;
+
+export async function recordChange({ db }: House, row: DeskChangeRow, transaction: Transaction): Promise<void> {
+  await db.deskChanges.create(row, { transaction });
+}
+
+/** The last edit of a thing that changed anything: what came of it, and who made it. */
+export async function findLastTouch(
+  { db }: House,
+  requestId: string,
+  thingId: string,
+  transaction: Transaction,
+): Promise<{ by: string; effects: DeskChange[] } | null> {
+  const [row] = await db.sequelize.query<{ by: string | null; effects: unknown }>(
+    `SELECT a.name AS \`by\`, c.effects FROM desk_changes c LEFT JOIN accounts a ON a.id = c.account_id
+     WHERE c.thing_id = :thingId AND c.request_id = :requestId AND c.effects <> '[]' ORDER BY c.sequence DESC LIMIT 1`,
+    { replacements: { thingId, requestId }, type: QueryTypes.SELECT, transaction },
+  );
+  if (!row) return null;
+  const effects = typeof row.effects === 'string' ? (JSON.parse(row.effects) as DeskChange[]) : (row.effects as DeskChange[]);
+  return { by: row.by ?? 'somebody', effects };
+}
+
+const columnTable = ({ db }: House, entity: DeskEntity): AnyTable | null =>
+  ((entity === 'mark' || entity === 'note' || entity === 'drawing') &&
+    ({ mark: db.marks, note: db.notes, drawing: db.drawings }[entity] as unknown as AnyTable)) ||
+  null;
+
+/** A thing as it stands, and the request it belongs to; a principle belongs to all. Null when it is not there. */
+export async function findDeskThing(
+  house: House,
+  { entity, id }: Pick<DeskChange, 'entity' | 'id'>,
+  transaction: Transaction,
+): Promise<{ requestId: string | null; thing: Record<string, unknown> } | null> {
+  if (entity === 'principle') {
+    const row = plain(await house.db.principles.findByPk(id, { transaction }));
+    return row && { requestId: null, thing: { ...row } };
+  }
+  const table = columnTable(house, entity);
+  if (!table) {
+    const row = plain(await house.db.deskThings.findByPk(id, { transaction }));
+    return row && { requestId: row.requestId, thing: { ...row.thing } };
+  }
+  const row = plain(await table.findByPk(id, { transaction }));
+  if (!row) return null;
+  const { requestId, made: _made, ...thing } = row;
+  return { requestId: requestId as string, thing };
 }
 
 /** Does to the tables what `applyDeskChange` does to the document. */
-export async function storeChange(
-  { db }: House,
-  requestId: string,
-  { entity, id, before, after }: DeskChange,
-  transaction: Transaction,
-): Promise<void> {
-  const table = { mark: db.marks, note: db.notes, drawing: db.drawings }[entity] as unknown as Table<Record<string, unknown>>;
+export async function storeChange(house: House, requestId: string, change: DeskChange, transaction: Transaction): Promise<void> {
+  const { entity, id, before, after } = change;
   const where = { id, requestId };
+  if (entity === 'principle') {
+    if (after === null) await house.db.principles.destroy({ where: { id }, transaction });
+    else if (before === null) await house.db.principles.upsert({ ...(after as { name: string }), id }, { transaction });
+    else await house.db.principles.update(after, { where: { id }, transaction });
+    return;
+  }
+  const table = columnTable(house, entity);
+  if (!table) {
+    if (after === null) await house.db.deskThings.destroy({ where, transaction });
+    else {
+      const present = before === null ? null : ((await findDeskThing(house, change, transaction))?.thing ?? {});
+      await house.db.deskThings.upsert({ id, requestId, entity, thing: { ...present, ...after, id } }, { transaction });
+    }
+    return;
+  }
   if (after === null) await table.destroy({ where, transaction });
   else if (before === null) await table.upsert({ ...after, id, requestId }, { transaction });
   else await table.update({ ...after, id }, { where, transaction });
-}
-
-/** Whether a thing of this id belongs to another request, so that an id cannot be used to reach across. */
-export async function belongsElsewhere(
-  { db }: House,
-  requestId: string,
-  { entity, id }: DeskChange,
-  transaction: Transaction,
-): Promise<boolean> {
-  const table = { mark: db.marks, note: db.notes, drawing: db.drawings }[entity] as unknown as Table<{ id: string; requestId: string }>;
-  const row = await table.findByPk(id, { transaction });
-  return row !== null && row.get('requestId') !== requestId;
 }
 
 /** Open marks and notes of each request. */
@@ -72,4 +134,32 @@ export async function countDeskByRequest({ db }: House, requestIds: string[]): P
     { replacements: { requestIds }, type: QueryTypes.SELECT },
   );
   return new Map(rows.map((r) => [r.requestId, { marks: Number(r.marks), notes: Number(r.notes) }]));
+}
+
+/** A note of a client as it came up in one of their requests. */
+export interface ClientNote {
+  id: string;
+  requestId: string;
+  footageId: string;
+  fromFrame: number;
+  toFrame: number | null;
+  kind: Note['kind'];
+  what: string;
+  principleId: string | null;
+  sentAt: Date;
+  critiqueId: string | null;
+  critiqueSentAt: Date | null;
+  noteIds: string[] | null;
+}
+
+/** Notes of a client, newest request first, at most `most`, each with the critique that was sent for its request. */
+export async function findClientNotes({ db }: House, clientId: string, most: number): Promise<ClientNote[]> {
+  const rows = await db.sequelize.query<ClientNote & { noteIds: string | string[] | null }>(
+    `SELECT n.id, n.request_id AS requestId, n.footage_id AS footageId, n.from_frame AS fromFrame, n.to_frame AS toFrame, n.kind, n.what,
+       n.principle_id AS principleId, r.sent_at AS sentAt, c.id AS critiqueId, c.sent_at AS critiqueSentAt, c.note_ids AS noteIds
+     FROM requests r JOIN notes n ON n.request_id = r.id LEFT JOIN critiques c ON c.request_id = r.id AND c.sent_at IS NOT NULL
+     WHERE r.client_id = :clientId AND r.state <> 'guardian' ORDER BY r.sent_at DESC, n.from_frame LIMIT :most`,
+    { replacements: { clientId, most }, type: QueryTypes.SELECT },
+  );
+  return rows.map((row) => ({ ...row, noteIds: typeof row.noteIds === 'string' ? (JSON.parse(row.noteIds) as string[]) : row.noteIds }));
 }

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { getCritiqueStill, type Critique, type SentFix } from '@lean-mentor/contract';
 import { drawingsAtFrame } from '@lean-mentor/core/desk';
-import { frameAtSeconds } from '@lean-mentor/core/footage';
+import { frameAtSeconds, secondsOfFrame } from '@lean-mentor/core/footage';
 import { Play, Square } from 'lucide-react';
 import { Button } from '../../shared/primitives/index.ts';
 import { addressOf } from '../../shared/wire/index.ts';
@@ -119,7 +119,15 @@ function Clip({ footage, fix, speed, onEnd }: { footage: Footage; fix: SentFix; 
         onError={() => setFault(true)}
         className="absolute inset-0 size-full object-contain"
       />
-      <DrawingOverlay drawings={drawingsAtFrame(fix.drawings, frame)} width={footage.width} height={footage.height} />
+      {table && (
+        <DrawingOverlay
+          drawings={drawingsAtFrame(fix.drawings, frame)}
+          width={footage.width}
+          height={footage.height}
+          frame={frame}
+          secondsAt={(at) => secondsOfFrame(table, at)}
+        />
+      )}
       {fault && (
         <p role="alert" className="absolute inset-x-0 bottom-0 bg-ink/85 p-3 text-linen">
           The clip does not play here. The still above it shows the moment.

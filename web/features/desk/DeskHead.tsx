@@ -1,26 +1,20 @@
-import type { Bout, Footage, Request } from '@lean-mentor/contract';
-import { clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
+import type { Footage } from '@lean-mentor/contract';
+import { clockText } from '@lean-mentor/core/footage';
 import { ruleSheetWords } from '@lean-mentor/core/scoring';
 import { FacePlate } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
 import { kindWords } from '../requests/index.ts';
-import type { DeskSubject } from './api.ts';
+import { useOnStage, useScene } from './DeskScene.ts';
+import type { Saving } from './deskSlice.ts';
 import { SaidPopover } from './SaidPopover.tsx';
-import type { PlayerState } from '../footage/index.ts';
-import { useDeskState } from './useDesk.ts';
+import { useDeskPart } from './useDesk.ts';
 
-const savingWords = { saved: 'Saved', saving: 'Saving …', kept: 'Not reached the server yet; kept in this browser' };
-
-interface DeskHeadProps {
-  request: Request;
-  footage: Footage;
-  client: DeskSubject['client'];
-  table: FrameTable;
-  bout: Bout | undefined;
-  now: PlayerState;
-  /** To a moment that the client marked. */
-  onMark: (footageId: string, atSeconds: number) => void;
-}
+const savingWords: Record<Saving, string> = {
+  saved: 'Saved',
+  writing: 'Keeping …',
+  kept: 'Kept here',
+  away: 'Kept here; the server cannot be reached',
+};
 
 /** Which of the request's videos is on the stage. */
 function FootagePicker({ footages, footage }: { footages: readonly Footage[]; footage: Footage }) {
@@ -42,11 +36,36 @@ function FootagePicker({ footages, footage }: { footages: readonly Footage[]; fo
   );
 }
 
+/** Where the last edits are: on their way to the disk, kept in this browser, or with the server. */
+function SavingWord() {
+  const saving = useDeskPart((desk) => desk.saving);
+  return (
+    <p
+      aria-live="polite"
+      data-saving={saving}
+      className={`ml-auto shrink-0 text-small ${saving === 'away' ? 'font-semibold text-brick' : 'text-reed'}`}
+    >
+      {savingWords[saving]}
+    </p>
+  );
+}
+
+function BoutClockNow() {
+  const { secondsAt, boutAt } = useScene();
+  const clock = useOnStage(({ frame }) => clockText(secondsAt(frame) - secondsAt(boutAt(frame)?.fromFrame ?? 0)));
+  return (
+    <p className="time shrink-0 text-title font-medium" aria-label="Bout clock">
+      {clock}
+    </p>
+  );
+}
+
 /** One line above the desk: who, what they asked, what hurts, the bout's clock, and whether all is saved. */
-export function DeskHead({ request, footage, client, table, bout, now, onMark }: DeskHeadProps) {
-  const { saving } = useDeskState();
+export function DeskHead() {
+  const { subject, footage, boutAt, goToMoment } = useScene();
+  const { request, client } = subject;
+  const ruleSheet = useOnStage(({ frame }) => boutAt(frame)?.ruleSheet ?? request.ruleSheet);
   const hurts = [...(request.hurtsToday ? [`Today: ${request.hurtsToday}`] : []), ...client.hurts];
-  const seconds = secondsOfFrame(table, now.frame) - secondsOfFrame(table, bout?.fromFrame ?? 0);
   return (
     <header className="col-span-2 flex min-w-0 items-center gap-4 border-b border-seam px-3">
       <Link to="/today" className="linked shrink-0">
@@ -59,9 +78,9 @@ export function DeskHead({ request, footage, client, table, bout, now, onMark }:
         </Link>
         {client.age !== null && <span className="text-reed"> {client.age}</span>}
       </p>
-      <SaidPopover request={request} onMark={onMark} />
+      <SaidPopover request={request} onMark={goToMoment} />
       <p className="hidden shrink-0 text-small text-reed xl:block">
-        {kindWords[request.kind]}, {ruleSheetWords(bout?.ruleSheet ?? request.ruleSheet)}
+        {kindWords[request.kind]}, {ruleSheetWords(ruleSheet)}
       </p>
       {hurts.length > 0 && (
         <p className="max-w-56 shrink-0 truncate border-l-4 border-brick pl-2 text-small" title={hurts.join('; ')}>
@@ -69,12 +88,8 @@ export function DeskHead({ request, footage, client, table, bout, now, onMark }:
         </p>
       )}
       {request.footages.length > 1 && <FootagePicker footages={request.footages} footage={footage} />}
-      <p aria-live="polite" className={`ml-auto shrink-0 text-small ${saving === 'kept' ? 'font-semibold text-brick' : 'text-reed'}`}>
-        {savingWords[saving]}
-      </p>
-      <p className="time shrink-0 text-title font-medium" aria-label="Bout clock">
-        {clockText(seconds)}
-      </p>
+      <SavingWord />
+      <BoutClockNow />
       <Link
         to={`/requests/${request.id}/wrap-up`}
         className="inline-flex min-h-8 shrink-0 items-center rounded-sm border border-pine bg-pine px-3 font-semibold text-linen hover:border-ink hover:bg-ink"

@@ -8,8 +8,9 @@ import { FootageProgressLine, useFootageWatch, useGetFrameTableQuery, useProgres
 import { useOpenDeskQuery, type DeskSubject } from './api.ts';
 import { Desk } from './Desk.tsx';
 import { deskOpened } from './deskSlice.ts';
-import { readOutbox } from './outboxStore.ts';
+import { readHistory, readOutbox, type History } from './deskStore.ts';
 import { useDeskState } from './useDesk.ts';
+import { useDeskNews } from './useDeskNews.ts';
 
 /** The desk of one request: fetched whole, then edited here and saved as it happens. */
 export function DeskPage() {
@@ -21,8 +22,22 @@ export function DeskPage() {
   const fresh = data?.request.id === requestId ? data : undefined;
 
   useEffect(() => {
-    if (fresh) dispatch(deskOpened({ requestId: fresh.request.id, document: fresh.document, outbox: readOutbox(fresh.request.id) }));
+    if (!fresh) return;
+    let away = false;
+    const { id } = fresh.request;
+    // A browser that stores nothing has nothing to bring back.
+    void Promise.all([readOutbox(id), readHistory(id)])
+      .catch((): [[], History] => [[], { done: [], undone: [] }])
+      .then(([kept, history]) => {
+        if (away) return;
+        const outbox = kept.map(({ change }) => change);
+        dispatch(deskOpened({ requestId: id, document: fresh.document, sequence: fresh.sequence, outbox, history }));
+      });
+    return () => {
+      away = true;
+    };
   }, [fresh, dispatch]);
+  useDeskNews();
 
   if (error && !fresh)
     return (

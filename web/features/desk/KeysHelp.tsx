@@ -7,16 +7,21 @@ const keys: readonly [keys: string, does: string][] = [
   ['A  D', 'One frame back, on; held: glides; with Shift 10 frames'],
   ['Wheel', 'Enlarge where the pointer is; drag with Space to move the picture'],
   ['Q', 'Run it back: from 3 s earlier at half speed; again: 3 s more'],
-  ['W  S', 'Faster, slower'],
-  ['E', 'Drop a mark'],
-  ['B', 'Next burst of movement'],
-  ['N', 'Pass over lulls while playing, or not'],
+  ['Shift Q', 'Play the range here over and over, or the last 3 s'],
+  ['W  S', 'Faster, slower; slowest of all is backwards'],
+  ['E', 'Drop a mark; Shift E begins and ends a range'],
+  ['B  N', 'Next burst of movement; pass over lulls, or not'],
   ['Z  X', 'Previous, next mark or note'],
-  ['F', 'Write on this frame'],
-  ['T', 'Pick up the last drawing tool; 1 arrow, 2 freehand'],
+  ['F', 'Write on this frame; while writing Alt 1–5 is the kind, Alt I one more line, Enter is done'],
+  ['L', 'This note was caused by … (then pick the earlier one)'],
+  ['C', 'Put this frame in the compare tray'],
+  ['T  1–9', 'The last drawing tool; or choose one'],
+  ['K', 'Pin the selected drawing on this frame'],
+  ['Ctrl C, Ctrl V', 'Copy the selected drawing; paste it on this frame'],
   ['V', 'Hide drawings while held'],
-  ['Delete', 'Take the selected drawing away'],
-  ['Ctrl Z, Ctrl Y', 'Take the last edit back, do it again'],
+  ['Enter', 'Close a gap, finish a measurement'],
+  ['Delete', 'Take the selected drawing away; let go of the mark here'],
+  ['Ctrl Z, Ctrl Y', 'Take the last edit back, do it again; also after a reload'],
   ['Esc', 'Leave what you are in; text stays'],
 ];
 
@@ -37,8 +42,8 @@ export function KeysHelp() {
         <Keyboard size={17} strokeWidth={1.8} />
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content side="top" align="end" sideOffset={8} className="z-10 w-[26rem] border border-ink bg-linen p-4 shadow-lg">
-          <dl className="grid grid-cols-[7rem_1fr] gap-x-4 gap-y-1.5">
+        <Popover.Content side="top" align="end" sideOffset={8} className="z-10 w-[30rem] border border-ink bg-linen p-4 shadow-lg">
+          <dl className="grid grid-cols-[7rem_1fr] gap-x-4 gap-y-1">
             {keys.map(([key, does]) => (
               <div key={key} className="contents">
                 <dt className="time pt-0.5 text-small whitespace-pre">{key}</dt>

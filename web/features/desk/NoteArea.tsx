@@ -1,37 +1,60 @@
-import type { Mark, Note } from '@lean-mentor/core/desk';
+import type { Mark } from '@lean-mentor/core/desk';
 import { Button } from '../../shared/primitives/index.ts';
-import { NoteEditor } from './NoteEditor.tsx';
-import type { Writing } from './writing.ts';
-import type { DeskActions } from './useDesk.ts';
+import type { TrayHand } from './compare/useTray.ts';
+import { useOnStage, useScene } from './DeskScene.ts';
+import { MeasureList } from './measure/MeasureList.tsx';
+import { MeasurePanel } from './measure/MeasurePanel.tsx';
+import type { MeasureHand } from './measure/useMeasureHand.ts';
+import { NoteEditor } from './notes/NoteEditor.tsx';
+import type { PhaseHand } from './usePhase.ts';
+import type { Stops } from './useStops.ts';
+import type { WritingHand } from './useWriting.ts';
+import { WorkLeft } from './WorkLeft.tsx';
 
 interface NoteAreaProps {
-  writing: Writing | null;
-  note: Note | undefined;
-  /** An open mark on the present frame. */
-  mark: Mark | undefined;
-  actions: DeskActions;
-  onWrite: () => void;
-  onClose: () => void;
+  writing: WritingHand;
+  measuring: MeasureHand;
+  phase: PhaseHand;
+  stops: Stops;
+  tray: TrayHand;
 }
 
-/** Under the row: the note in hand, or what can be done on this frame. */
-export function NoteArea({ writing, note, mark, actions, onWrite, onClose }: NoteAreaProps) {
-  if (writing) return <NoteEditor writing={writing} note={note} actions={actions} onClose={onClose} />;
+/** Under the row: what is in hand (a measurement, a note), or what can be done on this frame and what is left. */
+export function NoteArea({ writing, measuring, phase, stops, tray }: NoteAreaProps) {
+  const { document } = useScene();
+  const marks = Object.values(document.marks);
+  const hereId = useOnStage((state) => marks.find((mark) => mark.state === 'open' && mark.atFrame === state.frame)?.id ?? null);
+  if (measuring.kind !== null) return <MeasurePanel measuring={measuring} />;
+  if (writing.writing) return <NoteEditor key={writing.writing.noteId} hand={writing} writing={writing.writing} tray={tray} />;
   return (
-    <section aria-label="Note" className="flex grow items-center justify-center gap-3 p-6">
+    <section aria-label="Note" className="flex min-h-0 grow flex-col overflow-y-auto">
+      <MeasureList />
+      <OnThisFrame writing={writing} mark={hereId ? document.marks[hereId] : undefined} />
+      <WorkLeft phase={phase} stops={stops} />
+    </section>
+  );
+}
+
+function OnThisFrame({ writing, mark }: { writing: WritingHand; mark: Mark | undefined }) {
+  const { actions } = useScene();
+  return (
+    <div className="flex shrink-0 items-center justify-center gap-3 px-3 py-2.5">
       {mark && <span className="text-reed">A mark stands here.</span>}
-      <Button look={mark ? 'pine' : 'plain'} onClick={onWrite}>
-        Write on this frame <kbd className="time opacity-70">F</kbd>
+      {writing.range && <span className="font-semibold">A range has begun; end it with Shift E, or write on it.</span>}
+      <Button look={mark || writing.range ? 'pine' : 'plain'} onClick={writing.write}>
+        {writing.range ? 'Write on this range' : 'Write on this frame'} <kbd className="time opacity-70">F</kbd>
       </Button>
       {mark ? (
         <Button look="plain" onClick={() => actions.letGoOfMark(mark.id)}>
-          Let it go
+          Let it go <kbd className="time opacity-70">Del</kbd>
         </Button>
       ) : (
-        <span className="text-reed">
-          or drop a mark with <kbd className="time">E</kbd> and go on watching.
-        </span>
+        !writing.range && (
+          <span className="text-reed">
+            or drop a mark with <kbd className="time">E</kbd> and go on watching.
+          </span>
+        )
       )}
-    </section>
+    </div>
   );
 }

@@ -1,57 +1,50 @@
-import { useRef, useState } from 'react';
-import { drawingsAtFrame, wholePicture, type Drawing } from '@lean-mentor/core/desk';
-import type { FrameTable } from '@lean-mentor/core/footage';
+import { useRef, useState, type ReactNode } from 'react';
+import { wholePicture } from '@lean-mentor/core/desk';
 import { FlipHorizontal2, Maximize } from 'lucide-react';
 import { useSize } from '../../shared/primitives/index.ts';
-import type { PlayerState } from '../footage/index.ts';
-import type { DrawingChoice } from './drawingChoice.ts';
-import { DrawingLayer } from './DrawingLayer.tsx';
+import { useOnStage, useScene } from './DeskScene.ts';
+import { DrawingLayer } from './drawing/DrawingLayer.tsx';
+import { LabelInput } from './drawing/LabelInput.tsx';
+import type { DrawingHand } from './drawing/useDrawingHand.ts';
+import type { MeasureHand } from './measure/useMeasureHand.ts';
 import { useStageView } from './useStageView.ts';
 
 interface StageProps {
   /** Address of the review copy; undefined until it is known. */
   source: string | undefined;
-  /** Width of the picture over its height. */
-  aspect: number;
   /** The picture could not be loaded. */
   onFault: () => void;
   takeVideo: (video: HTMLVideoElement | null) => void;
-  table: FrameTable;
-  now: PlayerState;
-  drawings: readonly Drawing[];
-  choice: DrawingChoice;
-  onChoice: (choice: DrawingChoice) => void;
-  onDrawn: (drawing: Omit<Drawing, 'id' | 'footageId'>) => void;
-  /** Space was pressed to drag the picture, not to play. */
-  onSpaceDrag: () => void;
+  takeCanvas: (canvas: HTMLCanvasElement | null) => void;
+  /** Decoded frames are shown; the video element is for playing only. */
+  decodes: boolean;
+  drawing: DrawingHand;
+  measuring: MeasureHand;
 }
 
 /** Brightness at which the lift begins and ends. */
 const lift = { least: 1, most: 3 };
 
 /** The picture with the drawings on it, as large as the room left of the sheet allows; enlarged, mirrored and lifted as wished. */
-export function Stage(props: StageProps) {
-  const { source, aspect, onFault, takeVideo, table, now, drawings, choice, onChoice, onDrawn, onSpaceDrag } = props;
+export function Stage({ source, onFault, takeVideo, takeCanvas, decodes, drawing, measuring }: StageProps) {
+  const { size, player } = useScene();
   const room = useRef<HTMLDivElement>(null);
   const stage = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(room);
-  const { view, setView, handlers } = useStageView(stage, onSpaceDrag);
+  const { view, setView, handlers } = useStageView(stage, () => player?.toggle());
   const [mirrored, setMirrored] = useState(false);
   const [brightness, setBrightness] = useState(1);
+  const aspect = size.width / size.height;
   const pictureWidth = Math.floor(Math.min(width, height * aspect));
   const pictureHeight = Math.floor(pictureWidth / aspect);
+  const asSeen = {
+    transform: mirrored ? 'scaleX(-1)' : undefined,
+    filter: brightness > 1 ? `brightness(${brightness})` : undefined,
+  };
   return (
     <div ref={room} className="relative flex aspect-video max-h-[calc(100dvh-300px)] w-full shrink-0 items-center justify-center bg-stage">
-      <div
-        ref={stage}
-        className="relative overflow-hidden"
-        style={{ width: pictureWidth, height: pictureHeight }}
-        data-stage
-        data-frame={now.frame}
-        data-settled={now.settled}
-        data-zoom={view.zoom}
-        {...handlers}
-      >
+      <div ref={stage} className="relative overflow-hidden" style={{ width: pictureWidth, height: pictureHeight }} data-stage {...handlers}>
+        <StageState zoom={view.zoom} />
         <div
           className="absolute inset-0 origin-top-left"
           style={{ transform: `scale(${view.zoom}) translate(${-view.x * 100}%, ${-view.y * 100}%)` }}
@@ -60,28 +53,28 @@ export function Stage(props: StageProps) {
             ref={takeVideo}
             src={source}
             onError={onFault}
-            preload="auto"
+            preload={decodes ? 'metadata' : 'auto'}
             playsInline
             tabIndex={-1}
             aria-label="Footage"
             className="absolute inset-0 size-full"
-            style={{ transform: mirrored ? 'scaleX(-1)' : undefined, filter: brightness > 1 ? `brightness(${brightness})` : undefined }}
+            style={asSeen}
           />
+          <DecodedPicture takeCanvas={takeCanvas} style={asSeen} />
           {pictureWidth > 0 && (
             <DrawingLayer
               width={pictureWidth}
               height={pictureHeight}
               mirrored={mirrored}
               sharpness={view.zoom}
-              table={table}
-              frame={now.frame}
-              drawings={drawingsAtFrame(drawings, now.frame)}
-              choice={choice}
-              onSelect={(selectedId) => onChoice({ ...choice, selectedId })}
-              onDrawn={onDrawn}
+              drawing={drawing}
+              measuring={measuring}
             />
           )}
         </div>
+        {drawing.labelling && drawing.draft[0] && (
+          <LabelInput at={drawing.draft[0]} view={view} mirrored={mirrored} onWritten={drawing.writeLabel} />
+        )}
       </div>
       <div role="group" aria-label="View" className="absolute top-1 right-1 flex items-center gap-1 bg-stage/70 px-1 text-linen">
         {view.zoom > 1 && (
@@ -120,5 +113,30 @@ export function Stage(props: StageProps) {
         </button>
       </div>
     </div>
+  );
+}
+
+/** What is on the stage, for whoever looks from outside (tests, assistive technology). */
+function StageState({ zoom }: { zoom: number }): ReactNode {
+  const frame = useOnStage((state) => state.frame);
+  const settled = useOnStage((state) => state.settled);
+  const picture = useOnStage((state) => state.picture);
+  return <span hidden data-stage-state data-frame={frame} data-settled={settled} data-picture={picture} data-zoom={zoom} />;
+}
+
+/** The canvas that decoded frames are painted on; it lies over the video and is hidden while that plays. */
+function DecodedPicture({ takeCanvas, style }: { takeCanvas: (canvas: HTMLCanvasElement | null) => void; style: object }) {
+  const { size } = useScene();
+  const shown = useOnStage((state) => state.picture === 'decoded');
+  return (
+    <canvas
+      ref={takeCanvas}
+      width={size.width}
+      height={size.height}
+      aria-hidden
+      data-decoded
+      className="absolute inset-0 size-full"
+      style={{ ...style, visibility: shown ? 'visible' : 'hidden' }}
+    />
   );
 }

@@ -14,9 +14,13 @@ export const deskApi = baseApi.injectEndpoints({
       ResponseOf<typeof contract.saveDeskChanges>,
       { requestId: string } & BodyOf<typeof contract.saveDeskChanges>
     >({
-      query: ({ requestId, changes }) => call(contract.saveDeskChanges, { params: { requestId }, body: { changes } }),
+      query: ({ requestId, ...body }) => call(contract.saveDeskChanges, { params: { requestId }, body }),
+    }),
+    getClientNotes: build.query<ResponseOf<typeof contract.getClientNotes>, string>({
+      query: (requestId) => call(contract.getClientNotes, { params: { requestId } }),
+      keepUnusedDataFor: 30,
     }),
   }),
 });
 
-export const { useOpenDeskQuery } = deskApi;
+export const { useGetClientNotesQuery, useOpenDeskQuery } = deskApi;

@@ -1,21 +1,21 @@
 // @vitest-environment jsdom
+import 'fake-indexeddb/auto';
 import { configureStore } from '@reduxjs/toolkit';
-import { emptyDesk, type DeskChange } from '@lean-mentor/core/desk';
+import { patchDesk, type DeskChange } from '@lean-mentor/core/desk';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { baseApi } from '../../shared/wire/index.ts';
-import { deskSaving } from './deskSaving.ts';
+import { makeDeskSaving } from './deskSaving.ts';
 import { deskEdited, deskOpened, deskRedone, deskSlice, deskUndone } from './deskSlice.ts';
-import { readOutbox } from './outboxStore.ts';
+import { keepChanges, readHistory, readOutbox } from './deskStore.ts';
+import { FakeServer, seeded } from '../../testing/fakeDeskServer.ts';
 
-const requestId = '3f2a9d10-1111-4111-8111-111111111111';
-let sent: DeskChange[][];
-/** What the server answers next; the last one stays. */
-let answers: ('taken' | 'away' | { status: number; code: string })[];
+let requestId: string;
+let server: FakeServer;
 
 const makeStore = () =>
   configureStore({
     reducer: { [baseApi.reducerPath]: baseApi.reducer, [deskSlice.name]: deskSlice.reducer },
-    middleware: (standard) => standard().prepend(deskSaving.middleware).concat(baseApi.middleware),
+    middleware: (standard) => standard().prepend(makeDeskSaving(8)).concat(baseApi.middleware),
   });
 let store: ReturnType<typeof makeStore>;
 
@@ -24,88 +24,109 @@ const mark = (atFrame: number, id = crypto.randomUUID()): DeskChange => ({
   entity: 'mark',
   id,
   before: null,
-  after: { id, footageId: 'v', atFrame, state: 'open' },
+  after: { id, footageId: 'v', atFrame, toFrame: null, state: 'open' },
 });
 const desk = () => store.getState().desk;
-const until = async (isSo: () => boolean): Promise<void> => {
-  for (let i = 0; i < 500 && !isSo(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
+const edit = (...changes: DeskChange[]) => store.dispatch(deskEdited({ changes, step: crypto.randomUUID() }));
+const until = async (isSo: () => boolean | Promise<boolean>): Promise<void> => {
+  for (let i = 0; i < 1000 && !(await isSo()); i++) await new Promise((resolve) => setTimeout(resolve, 10));
+};
+const kept = async () => (await readOutbox(requestId)).map(({ change }) => change);
+/** A browser that opens the desk: what the server has, and what was kept here. */
+const openDesk = async (): Promise<void> => {
+  store = makeStore();
+  const [outbox, history] = [await kept(), await readHistory(requestId)];
+  store.dispatch(deskOpened({ requestId, document: server.document, sequence: server.sequence, outbox, history }));
 };
 
-beforeEach(() => {
-  localStorage.clear();
-  sent = [];
-  answers = ['taken'];
-  vi.stubGlobal('fetch', (_: URL, options: { body: string }) => {
-    const { changes } = JSON.parse(options.body) as { changes: DeskChange[] };
-    const answer = answers.length > 1 ? answers.shift()! : answers[0]!;
-    if (answer === 'away') return Promise.reject(new TypeError('no network'));
-    sent.push(changes);
-    if (answer === 'taken') return Promise.resolve(new Response(JSON.stringify({ saved: changes.map((c) => c.changeId) })));
-    return Promise.resolve(new Response(JSON.stringify({ code: answer.code, message: 'No.' }), { status: answer.status }));
-  });
-  store = makeStore();
-  store.dispatch(deskOpened({ requestId, document: emptyDesk(), outbox: [] }));
+beforeEach(async () => {
+  requestId = crypto.randomUUID();
+  server = new FakeServer();
+  vi.stubGlobal('fetch', (_: URL, options: { body: string }) =>
+    server.answer(JSON.parse(options.body) as { changes: DeskChange[]; since: number }),
+  );
+  await openDesk();
 });
 afterEach(async () => {
-  answers = ['taken'];
+  server.weather = [];
   await until(() => desk().outbox.length === 0);
   vi.unstubAllGlobals();
 });
 
 describe('an edit on the desk', () => {
   it('is kept in the browser at once, and leaves it when the server has it', async () => {
-    store.dispatch(deskEdited([mark(5)]));
-    expect(readOutbox(requestId)).toHaveLength(1);
+    server.weather = ['away'];
+    edit(mark(5));
+    await until(async () => (await kept()).length === 1);
     await until(() => desk().saving === 'saved');
-    expect(sent.flat()).toHaveLength(1);
-    expect(readOutbox(requestId)).toEqual([]);
+    expect(Object.values(server.document.marks)).toHaveLength(1);
+    await until(async () => (await kept()).length === 0);
+    expect(await kept()).toEqual([]);
   });
 
-  it('is sent together with those made a moment before', async () => {
-    for (let i = 0; i < 10; i++) store.dispatch(deskEdited([mark(i)]));
+  it('says where it is: on its way to the disk, kept here, server away, saved', async () => {
+    const said: string[] = [];
+    store.subscribe(() => said.at(-1) !== desk().saving && said.push(desk().saving));
+    server.weather = ['away'];
+    edit(mark(5));
     await until(() => desk().saving === 'saved');
-    expect(sent.map((batch) => batch.length)).toEqual([10]);
+    expect(said).toEqual(['writing', expect.stringMatching(/kept|away/), ...said.slice(2)]);
+    expect(said).toContain('away');
+    expect(said.at(-1)).toBe('saved');
   });
 
-  it('waits while the server is away, says so, and arrives when it is back', async () => {
-    answers = ['away'];
-    store.dispatch(deskEdited([mark(5)]));
-    await until(() => desk().saving === 'kept');
-    expect(readOutbox(requestId)).toHaveLength(1);
-    answers = ['taken'];
+  it('made while another is on its way goes with the next lot', async () => {
+    for (let i = 0; i < 10; i++) edit(mark(i));
     await until(() => desk().saving === 'saved');
-    expect(sent.flat()).toHaveLength(1);
+    expect(server.lots.map((lot) => lot.length)).toEqual([1, 9]);
+  });
+
+  it('whose answer was lost is sent again and taken once', async () => {
+    server.weather = ['answer-lost'];
+    edit(mark(5));
+    await until(() => desk().saving === 'saved');
+    expect(server.lots).toHaveLength(2);
+    expect(server.taken.size).toBe(1);
   });
 
   it('that was never sent is sent at the next visit', async () => {
     const left = mark(9);
-    store.dispatch(deskOpened({ requestId, document: emptyDesk(), outbox: [left] }));
+    await keepChanges(requestId, [left], null);
+    await openDesk();
     expect(Object.keys(desk().document.marks)).toEqual([left.id]);
     await until(() => desk().outbox.length === 0);
-    expect(sent.flat()).toEqual([left]);
+    expect(server.lots).toEqual([[left]]);
   });
 
-  it('that the server refuses does not hold up the others', async () => {
-    answers = [{ status: 400, code: 'not-valid' }, 'taken', { status: 400, code: 'not-valid' }, 'taken'];
+  it('that the server refuses is taken back here and does not hold up the others', async () => {
     const edits = [mark(1), mark(2), mark(3)];
-    for (const edit of edits) store.dispatch(deskEdited([edit]));
+    server.refuses.add(edits[1]!.changeId);
+    server.weather = ['away'];
+    for (const change of edits) edit(change);
     await until(() => desk().outbox.length === 0);
-    // All at once, refused; then one by one: taken, refused and let go, taken.
-    expect(sent.map((batch) => batch.map((c) => c.changeId))).toEqual([edits.map((e) => e.changeId), ...edits.map((e) => [e.changeId])]);
+    expect(Object.keys(desk().document.marks).sort()).toEqual([edits[0]!.id, edits[2]!.id].sort());
+    expect(desk().document).toEqual(server.document);
+  });
+
+  it('of somebody else comes with the next answer', async () => {
+    const theirs = mark(77);
+    server.take(theirs, 'Abel');
+    edit(mark(5));
+    await until(() => desk().saving === 'saved');
+    expect(desk().document.marks[theirs.id]).toBeDefined();
+    expect(desk().document).toEqual(server.document);
   });
 });
 
 describe('undo', () => {
   it('takes back what was done at once as one step, saves it, and can be taken back itself', async () => {
-    store.dispatch(deskEdited([mark(1), mark(2)]));
+    edit(mark(1), mark(2));
     store.dispatch(deskUndone(desk().done));
     expect(desk().document.marks).toEqual({});
     store.dispatch(deskRedone(desk().undone));
     expect(Object.values(desk().document.marks).map((m) => m.atFrame)).toEqual([1, 2]);
     await until(() => desk().saving === 'saved');
-    const changes = sent.flat();
-    expect(changes).toHaveLength(6);
-    expect(new Set(changes.map((c) => c.changeId)).size).toBe(6);
+    expect(server.taken.size).toBe(6);
   });
 
   it('has nothing to take back on an untouched desk', () => {
@@ -114,9 +135,66 @@ describe('undo', () => {
   });
 
   it('forgets what was taken back once something new is done', () => {
-    store.dispatch(deskEdited([mark(1)]));
+    edit(mark(1));
     store.dispatch(deskUndone(desk().done));
-    store.dispatch(deskEdited([mark(2)]));
+    edit(mark(2));
     expect(desk().undone).toEqual([]);
   });
+
+  it('reaches back over a reload, both ways', async () => {
+    edit(mark(1));
+    edit(mark(2));
+    store.dispatch(deskUndone(desk().done));
+    await until(() => desk().saving === 'saved');
+    await until(async () => (await readHistory(requestId)).undone.length === 1);
+    await openDesk();
+    expect([desk().done.length, desk().undone.length]).toEqual([1, 1]);
+    store.dispatch(deskRedone(desk().undone));
+    expect(Object.values(desk().document.marks).map((m) => m.atFrame)).toEqual([1, 2]);
+    store.dispatch(deskUndone(desk().done));
+    store.dispatch(deskUndone(desk().done));
+    expect(desk().document.marks).toEqual({});
+  });
+});
+
+describe('five hundred random edits', () => {
+  it.each([21, 22, 23])(
+    'in bad weather, with browsers that die and a colleague, leave both sides equal and nothing missing (seed %i)',
+    async (seed) => {
+      const random = seeded(seed);
+      const pick = <T>(from: readonly T[]): T | undefined => from[Math.floor(random() * from.length)];
+      const made = new Set<string>();
+      server.dropsEveryThird = true;
+      for (let i = 0; i < 500; i++) {
+        const id = pick(Object.keys(desk().document.marks));
+        const dice = random();
+        if (dice < 0.5 || !id) {
+          const change = mark(i);
+          made.add(change.id);
+          edit(change);
+        } else if (dice < 0.8) {
+          edit(patchDesk(desk().document, 'mark', id, { atFrame: i }, crypto.randomUUID())!);
+        } else if (dice < 0.87) store.dispatch(deskUndone(desk().done));
+        else if (dice < 0.9) store.dispatch(deskRedone(desk().undone));
+        else if (dice < 0.94)
+          server.take(patchDesk(server.document, 'mark', pick(Object.keys(server.document.marks)) ?? id, { atFrame: 10_000 + i }, crypto.randomUUID()) ?? mark(i), 'Abel'); // prettier-ignore
+        else if (dice < 0.96) server.weather.push('away', 'away');
+        else if (dice < 0.98) {
+          // The browser dies: what it had kept is all that the next one finds.
+          await until(() => desk().saving !== 'writing');
+          await openDesk();
+        } else await new Promise((resolve) => setTimeout(resolve, random() * 20));
+      }
+      server.dropsEveryThird = false;
+      await until(() => desk().outbox.length === 0);
+      // The colleague's last edits come with the next answer.
+      edit(mark(501));
+      await until(() => desk().outbox.length === 0);
+      expect(desk().document).toEqual(server.document);
+      expect(desk().document.marks).not.toEqual({});
+      expect(await kept()).toEqual([]);
+      for (const [changeId, count] of server.taken) expect([changeId, count]).toEqual([changeId, 1]);
+    },
+    120_000,
+  );
 });

@@ -2,75 +2,111 @@ import { createListenerMiddleware, isAnyOf, type ListenerEffectAPI, type ThunkDi
 import { toast } from 'sonner';
 import type { WireFault } from '../../shared/wire/index.ts';
 import { deskApi } from './api.ts';
-import { deskEdited, deskOpened, deskRedone, deskUndone, outboxCleared, savingChanged, type DeskState } from './deskSlice.ts';
-import { keepOutbox } from './outboxStore.ts';
+import {
+  deskEdited,
+  deskOpened,
+  deskRedone,
+  deskUndone,
+  editsRefused,
+  savingChanged,
+  serverAnswered,
+  type DeskState,
+} from './deskSlice.ts';
+import { dropFromOutbox, forgetSteps, keepChanges, markStep } from './deskStore.ts';
+import { tellOtherTabs } from './otherTabs.ts';
+import { mostAtOnce } from './useDeskNews.ts';
 
 interface WithDesk {
   desk: DeskState;
 }
-type Api = ListenerEffectAPI<WithDesk, ThunkDispatch<WithDesk, unknown, UnknownAction>>;
+type Dispatch = ThunkDispatch<WithDesk, unknown, UnknownAction>;
+type Api = ListenerEffectAPI<WithDesk, Dispatch>;
 
-/** Rest after the last edit before it is sent, and between tries while the server is away, in ms. */
-const restMs = 250;
+/** Between tries while the server is away, at first and at most, in ms. */
+const usualWaitMs = 500;
 const longestWaitMs = 15_000;
-/** The server takes at most this many edits at once. */
-const mostAtOnce = 200;
 
 /** Codes that say: not now. Anything else means that the edit itself is not taken. */
 const passing: ReadonlySet<string> = new Set(['offline', 'unknown', 'not-signed-in', 'stale-page']);
 
 /** Sends what waits, oldest first, until the server has it all. Edits it refuses are named and let go, the rest goes on. */
-async function sendOutbox({ dispatch, getState, delay }: Api): Promise<void> {
-  let waitMs = 1000;
+async function sendOutbox({ dispatch, getState, delay }: Api, firstWaitMs: number): Promise<void> {
+  let waitMs = firstWaitMs;
   let atOnce = mostAtOnce;
   for (;;) {
-    const { requestId, outbox } = getState().desk;
+    const { requestId, outbox, sequence } = getState().desk;
     const changes = outbox.slice(0, atOnce);
-    if (!requestId || changes.length === 0) break;
-    const answer = await dispatch(deskApi.endpoints.saveDeskChanges.initiate({ requestId, changes }, { track: false }));
+    if (!requestId || changes.length === 0) return;
+    const answer = await dispatch(deskApi.endpoints.saveDeskChanges.initiate({ requestId, changes, since: sequence }, { track: false }));
+    const here = getState().desk.requestId === requestId;
     if (answer.data) {
-      dispatch(outboxCleared(answer.data.saved));
-      keepOutbox(requestId, getState().desk.outbox);
-      waitMs = 1000;
+      if (here) dispatch(serverAnswered(answer.data));
+      void dropFromOutbox(answer.data.saved);
+      tellOtherTabs(requestId);
+      waitMs = firstWaitMs;
       continue;
     }
     const fault = answer.error as WireFault;
     if (passing.has(fault.code)) {
-      dispatch(savingChanged('kept'));
+      dispatch(savingChanged('away'));
       await delay(waitMs);
       waitMs = Math.min(longestWaitMs, waitMs * 2);
-    } else if (atOnce > 1) {
+    } else if (atOnce > 1 && changes.length > 1) {
       // One of them is at fault: they are sent one by one to find which.
       atOnce = 1;
     } else {
+      const refused = changes.map((change) => change.changeId);
       toast.error(`One edit was not taken: ${fault.message}`, { duration: 12_000 });
-      dispatch(outboxCleared([changes[0]!.changeId]));
-      keepOutbox(requestId, getState().desk.outbox);
+      if (here) dispatch(editsRefused(refused));
+      void dropFromOutbox(refused);
     }
   }
-  dispatch(savingChanged('saved'));
 }
 
-/** Keeps every edit in this browser at once and sends it to the server a moment later. */
-export const deskSaving = createListenerMiddleware<WithDesk, ThunkDispatch<WithDesk, unknown, UnknownAction>>();
+/** Stores what an action did; the server is told meanwhile. */
+async function keep(action: UnknownAction, before: DeskState, { dispatch, getState }: Api): Promise<void> {
+  const { requestId, done, undone } = getState().desk;
+  if (!requestId) return;
+  try {
+    if (deskEdited.match(action)) {
+      const { changes, step } = action.payload;
+      await keepChanges(requestId, changes, step === null ? null : { id: step, changes });
+      if (step !== null && before.undone.length > 0) await forgetSteps(before.undone.map(({ id }) => id));
+    } else if (deskUndone.match(action) && action.payload.length > 0) {
+      await keepChanges(requestId, action.payload, null);
+      if (undone.at(-1)) await markStep(undone.at(-1)!.id, true);
+    } else if (deskRedone.match(action) && action.payload.length > 0) {
+      await keepChanges(requestId, action.payload, null);
+      if (done.at(-1)) await markStep(done.at(-1)!.id, false);
+    }
+    if (getState().desk.saving === 'writing') dispatch(savingChanged('kept'));
+  } catch {
+    // A browser that stores nothing (a private window, a full disk) still sends.
+    if (getState().desk.saving !== 'saved')
+      toast.warning('This browser keeps nothing. Do not close it before it says “Saved”.', { id: 'keeps-nothing' });
+  }
+}
 
-let sending = false;
-
-deskSaving.startListening({
-  matcher: isAnyOf(deskEdited, deskUndone, deskRedone, deskOpened),
-  effect: async (_, api) => {
-    const { requestId, outbox } = api.getState().desk;
-    if (!requestId || outbox.length === 0) return;
-    keepOutbox(requestId, outbox);
+/** Keeps every edit in this browser at once and sends it to the server. */
+export function makeDeskSaving(firstWaitMs = usualWaitMs) {
+  const saving = createListenerMiddleware<WithDesk, Dispatch>();
+  let sending = false;
+  const send = async (api: Api): Promise<void> => {
     // One loop sends at a time; it sees what is edited while it runs.
     if (sending) return;
     sending = true;
-    api.dispatch(savingChanged('saving'));
     try {
-      await api.delay(restMs);
-      await sendOutbox(api);
+      await sendOutbox(api, firstWaitMs);
     } finally {
       sending = false;
     }
-  },
-});
+  };
+  saving.startListening({
+    matcher: isAnyOf(deskEdited, deskUndone, deskRedone, deskOpened),
+    effect: async (action, api) => {
+      if (api.getState().desk.outbox.length === 0) return;
+      await Promise.all([keep(action, api.getOriginalState().desk, api), send(api)]);
+    },
+  });
+  return saving.middleware;
+}

@@ -1,74 +1,115 @@
-import { applyDeskChange, emptyDesk, inverseDeskChange, type DeskChange, type DeskDocument } from '@lean-mentor/core/desk';
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { applyDeskChange, emptyDesk, inverseDeskChange, sameJson, type DeskChange, type DeskDocument } from '@lean-mentor/core/desk';
+import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
+import type { EditGroup, History } from './deskStore.ts';
 import { newId } from './newId.ts';
 
-export interface DeskState {
+/** writing: on its way to this browser's disk; kept: stored here, the server does not have it yet; away: and cannot be reached. */
+export type Saving = 'saved' | 'writing' | 'kept' | 'away';
+
+export interface DeskState extends History {
   requestId: string | null;
+  /** What the server had at `sequence`, and the same with the edits of the outbox on it. */
+  base: DeskDocument;
   document: DeskDocument;
+  sequence: number;
   /** Edits the server has not confirmed yet, oldest first. */
   outbox: DeskChange[];
-  /** Edits that can be taken back, and those taken back, newest last; what was done at once is undone at once. */
-  done: DeskChange[][];
-  undone: DeskChange[][];
-  /** kept: the server cannot be reached; edits are kept in this browser until it can. */
-  saving: 'saved' | 'saving' | 'kept';
+  saving: Saving;
 }
 
-const initialState: DeskState = { requestId: null, document: emptyDesk(), outbox: [], done: [], undone: [], saving: 'saved' };
+const initialState: DeskState = {
+  requestId: null, base: emptyDesk(), document: emptyDesk(), sequence: 0, outbox: [], done: [], undone: [], saving: 'saved',
+}; // prettier-ignore
 
-function take(state: DeskState, changes: DeskChange[]): void {
-  state.document = changes.reduce(applyDeskChange, state.document);
-  state.outbox.push(...changes);
+/** Drafts of a document with hundreds of notes cost more than the edit: reducers work on the plain state. */
+const plainOf = (state: Draft<DeskState>): DeskState => original(state) as DeskState;
+
+const take = (state: DeskState, changes: readonly DeskChange[]): DeskState => ({
+  ...state,
+  document: changes.reduce(applyDeskChange, state.document),
+  outbox: [...state.outbox, ...changes],
+  saving: 'writing',
+});
+
+/** The same changes with new ids: done again, or taken back. */
+const again = (changes: readonly DeskChange[]): DeskChange[] => changes.map((change) => ({ ...change, changeId: newId() }));
+const inverse = (changes: readonly DeskChange[]): DeskChange[] =>
+  [...changes].reverse().map((change) => inverseDeskChange(change, newId()));
+
+export interface Answer {
+  saved: string[];
+  sequence: number;
+  changes: DeskChange[];
 }
-
-const inverse = (changes: DeskChange[]): DeskChange[] => [...changes].reverse().map((change) => inverseDeskChange(change, newId()));
 
 /** What lies on the desk, as it is being edited. */
 export const deskSlice = createSlice({
   name: 'desk',
   initialState,
   reducers: {
-    /** `outbox` holds edits of an earlier visit that never reached the server. */
-    deskOpened: (_, { payload }: PayloadAction<{ requestId: string; document: DeskDocument; outbox: DeskChange[] }>) => ({
-      ...initialState,
+    deskOpened: (
+      _,
+      { payload }: PayloadAction<{ requestId: string; document: DeskDocument; sequence: number; outbox: DeskChange[]; history: History }>,
+    ): DeskState => ({
+      ...payload.history,
       requestId: payload.requestId,
+      base: payload.document,
       document: payload.outbox.reduce(applyDeskChange, payload.document),
+      sequence: payload.sequence,
       outbox: payload.outbox,
-      saving: payload.outbox.length > 0 ? 'saving' : 'saved',
+      saving: payload.outbox.length > 0 ? 'kept' : 'saved',
     }),
-    deskEdited: (state, { payload }: PayloadAction<DeskChange[]>) => {
-      take(state, payload);
-      state.done.push(payload);
-      state.undone = [];
+    /** An edit; `step` null: it cannot be taken back (a look, for one). */
+    deskEdited: (state, { payload: { changes, step } }: PayloadAction<{ changes: DeskChange[]; step: string | null }>) => {
+      const next = take(plainOf(state), changes);
+      return step === null ? next : { ...next, done: [...next.done, { id: step, changes }], undone: [] };
     },
     deskUndone: {
-      prepare: (done: DeskChange[][]) => ({ payload: inverse(done[done.length - 1] ?? []) }),
+      prepare: (done: readonly EditGroup[]) => ({ payload: inverse(done.at(-1)?.changes ?? []) }),
       reducer: (state, { payload }: PayloadAction<DeskChange[]>) => {
-        const group = state.done.pop();
+        const group = plainOf(state).done.at(-1);
         if (!group) return;
-        take(state, payload);
-        state.undone.push(group);
+        const next = take(plainOf(state), payload);
+        return { ...next, done: next.done.slice(0, -1), undone: [...next.undone, group] };
       },
     },
     deskRedone: {
-      prepare: (undone: DeskChange[][]) => ({
-        payload: (undone[undone.length - 1] ?? []).map((change) => ({ ...change, changeId: newId() })),
-      }),
+      prepare: (undone: readonly EditGroup[]) => ({ payload: again(undone.at(-1)?.changes ?? []) }),
       reducer: (state, { payload }: PayloadAction<DeskChange[]>) => {
-        if (!state.undone.pop()) return;
-        take(state, payload);
-        state.done.push(payload);
+        const group = plainOf(state).undone.at(-1);
+        if (!group) return;
+        const next = take(plainOf(state), payload);
+        return { ...next, undone: next.undone.slice(0, -1), done: [...next.done, group] };
       },
     },
-    /** Changes of these ids need no more sending: the server has them, or will never take them. */
-    outboxCleared: (state, { payload }: PayloadAction<string[]>) => {
-      const gone = new Set(payload);
-      state.outbox = state.outbox.filter((change) => !gone.has(change.changeId));
+    /** The server took edits, and told what came of them and of those of others. */
+    serverAnswered: (state, { payload }: PayloadAction<Answer>): DeskState => {
+      const now = plainOf(state);
+      const gone = new Set([...payload.saved, ...payload.changes.map((change) => change.changeId)]);
+      const outbox = now.outbox.filter((change) => !gone.has(change.changeId));
+      // An answer that was overtaken by a later one has nothing new to say.
+      const news = payload.sequence > now.sequence ? payload.changes : [];
+      const base = news.reduce(applyDeskChange, now.base);
+      const asExpected = now.outbox.length - outbox.length === news.length && news.every((change, i) => sameJson(change, now.outbox[i]));
+      return {
+        ...now,
+        base,
+        sequence: Math.max(now.sequence, payload.sequence),
+        outbox,
+        document: asExpected ? now.document : outbox.reduce(applyDeskChange, base),
+        saving: outbox.length === 0 ? 'saved' : now.saving,
+      };
     },
-    savingChanged: (state, { payload }: PayloadAction<DeskState['saving']>) => {
-      state.saving = payload;
+    /** The server will never take these: what they did is taken back here as well. */
+    editsRefused: (state, { payload }: PayloadAction<string[]>): DeskState => {
+      const now = plainOf(state);
+      const outbox = now.outbox.filter((change) => !payload.includes(change.changeId));
+      return { ...now, outbox, document: outbox.reduce(applyDeskChange, now.base), saving: outbox.length === 0 ? 'saved' : now.saving };
+    },
+    savingChanged: (state, { payload }: PayloadAction<Saving>) => {
+      state.saving = state.outbox.length === 0 ? 'saved' : payload;
     },
   },
 });
 
-export const { deskOpened, deskEdited, deskUndone, deskRedone, outboxCleared, savingChanged } = deskSlice.actions;
+export const { deskOpened, deskEdited, deskUndone, deskRedone, serverAnswered, editsRefused, savingChanged } = deskSlice.actions;

@@ -1,3 +1,3 @@
 export { useOpenDeskQuery } from './api.ts';
-export { deskSaving } from './deskSaving.ts';
+export { makeDeskSaving } from './deskSaving.ts';
 export { deskSlice } from './deskSlice.ts';

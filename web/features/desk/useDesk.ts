@@ -1,4 +1,14 @@
-import { patchDesk, removeFromDesk, type DeskChange, type Drawing, type Mark, type Note } from '@lean-mentor/core/desk';
+import {
+  patchDesk,
+  removeFromDesk,
+  type DeskChange,
+  type DeskEntity,
+  type DeskThing,
+  type Drawing,
+  type Mark,
+  type Note,
+  type Principle,
+} from '@lean-mentor/core/desk';
 import { useMemo } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { deskEdited, deskRedone, deskUndone, type DeskState } from './deskSlice.ts';
@@ -10,40 +20,85 @@ interface WithDesk {
 
 export const useDeskState = (): DeskState => useSelector((state: WithDesk) => state.desk);
 
-const created = (entity: DeskChange['entity'], id: string, after: object): DeskChange =>
+/** A part of the desk's state; what looks at it is redrawn only when that part changes. */
+export const useDeskPart = <T>(part: (desk: DeskState) => T): T => useSelector((state: WithDesk) => part(state.desk));
+
+const created = (entity: DeskEntity, id: string, after: object): DeskChange =>
   ({ changeId: newId(), entity, id, before: null, after }) as DeskChange;
-const present = (changes: (DeskChange | null)[]): DeskChange[] => changes.filter((change) => change !== null);
 
 /** What can be done on the desk. Each call is one step for undo. */
 export function useDeskActions() {
   const dispatch = useDispatch();
   const store = useStore<WithDesk>();
   return useMemo(() => {
-    const edit = (...changes: (DeskChange | null)[]): void => void (present(changes).length > 0 && dispatch(deskEdited(present(changes))));
     const document = () => store.getState().desk.document;
+    const editAs = (step: string | null, changes: (DeskChange | null)[]): void => {
+      const present = changes.filter((change) => change !== null);
+      if (present.length > 0) dispatch(deskEdited({ changes: present, step }));
+    };
+    const edit = (...changes: (DeskChange | null)[]): void => editAs(newId(), changes);
+    const patch = <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskThing<E>>): DeskChange | null =>
+      patchDesk(document(), entity, id, fields, newId());
+    const remove = (entity: DeskEntity, id: string): DeskChange | null => removeFromDesk(document(), entity, id, newId());
     return {
-      dropMark: (footageId: string, atFrame: number): void => {
+      dropMark: (mark: Omit<Mark, 'id' | 'state'>): void => {
         const id = newId();
-        edit(created('mark', id, { id, footageId, atFrame, state: 'open' } satisfies Mark));
+        edit(created('mark', id, { ...mark, id, state: 'open' } satisfies Mark));
       },
-      letGoOfMark: (id: string): void => edit(patchDesk(document(), 'mark', id, { state: 'let-go' }, newId())),
-      /** Writes a note down; the mark it grew from is settled with it. */
-      addNote: (note: Note): void =>
-        edit(created('note', note.id, note), note.markId ? patchDesk(document(), 'mark', note.markId, { state: 'noted' }, newId()) : null),
-      changeNote: (id: string, fields: Partial<Note>): void => edit(patchDesk(document(), 'note', id, fields, newId())),
-      /** Takes a note away; a mark it grew from is open again. */
+      letGoOfMark: (id: string): void => edit(patch('mark', id, { state: 'let-go' })),
+      takeUpMark: (id: string): void => edit(patch('mark', id, { state: 'open' })),
+      /** Changes a note; one that is not written down yet is, and the mark it grew from is settled with it. */
+      writeNote: (blank: Note, fields: Partial<Note>): void => {
+        if (document().notes[blank.id]) return edit(patch('note', blank.id, fields));
+        const { markId } = blank;
+        edit(created('note', blank.id, { ...blank, ...fields }), markId ? patch('mark', markId, { state: 'noted' }) : null);
+      },
+      /** Takes a note away; a mark it grew from is open again, and what it caused no longer names it. */
       removeNote: (id: string): void => {
-        const markId = document().notes[id]?.markId;
+        const { notes } = document();
+        const markId = notes[id]?.markId;
+        const effects = Object.values(notes).filter((note) => note.causes.includes(id));
         edit(
-          removeFromDesk(document(), 'note', id, newId()),
-          markId ? patchDesk(document(), 'mark', markId, { state: 'open' }, newId()) : null,
+          remove('note', id),
+          markId ? patch('mark', markId, { state: 'open' }) : null,
+          ...effects.map((note) => patch('note', note.id, { causes: note.causes.filter((cause) => cause !== id) })),
         );
       },
-      addDrawing: (drawing: Omit<Drawing, 'id'>): void => {
+      /** Names a principle on a note; one that is not in the book yet is put into it. */
+      namePrinciple: (noteId: string, principle: Principle): void =>
+        edit(
+          document().principles[principle.id] ? null : created('principle', principle.id, principle),
+          patch('note', noteId, { principleId: principle.id }),
+        ),
+      /** Puts a new thing on the desk and answers its id. */
+      add: <E extends DeskEntity>(entity: E, thing: Omit<DeskThing<E>, 'id'> & { id?: string }): string => {
+        const id = thing.id ?? newId();
+        edit(created(entity, id, { ...thing, id }));
+        return id;
+      },
+      change: <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskThing<E>>): void => edit(patch(entity, id, fields)),
+      remove: (entity: DeskEntity, id: string): void => edit(remove(entity, id)),
+      /** Several edits as one step. */
+      changeAll: (changes: { entity: DeskEntity; id: string; fields: object }[]): void =>
+        edit(...changes.map(({ entity, id, fields }) => patch(entity, id, fields))),
+      addDrawing: (drawing: Omit<Drawing, 'id'>): string => {
         const id = newId();
         edit(created('drawing', id, { id, ...drawing }));
+        return id;
       },
-      removeDrawing: (id: string): void => edit(removeFromDesk(document(), 'drawing', id, newId())),
+      /** Settles a conflict: with what stands, or with what was set aside. */
+      settle: (conflictId: string, take: 'stands' | 'aside'): void => {
+        const conflict = document().conflicts[conflictId];
+        if (!conflict) return;
+        const { of, thingId, field, aside } = conflict;
+        const other = take === 'stands' ? null : field === null ? remove(of, thingId) : patch(of, thingId, { [field]: aside });
+        edit(other, remove('conflict', conflictId));
+      },
+      /** Writes down what was watched. It is no step to be taken back. */
+      noteLook: (look: Omit<DeskThing<'look'>, 'id'>): void => {
+        const id = newId();
+        editAs(null, [created('look', id, { ...look, id })]);
+      },
       undo: (): void => void dispatch(deskUndone(store.getState().desk.done)),
       redo: (): void => void dispatch(deskRedone(store.getState().desk.undone)),
     };

@@ -1,89 +1,80 @@
-import { drawingTools, type DrawingTool } from '@lean-mentor/core/desk';
+import { drawingTools } from '@lean-mentor/core/desk';
 import { useEffect, useRef } from 'react';
-import type { FramePlayer } from '../footage/index.ts';
-import type { DeskActions } from './useDesk.ts';
+import type { TrayHand } from './compare/useTray.ts';
+import type { DeskScene } from './DeskScene.ts';
+import type { DrawingHand } from './drawing/useDrawingHand.ts';
+import type { MeasureHand } from './measure/useMeasureHand.ts';
+import { toggleLoop } from './useLoop.ts';
+import type { Stops } from './useStops.ts';
+import type { WritingHand } from './useWriting.ts';
 
 interface DeskKeys {
-  player: FramePlayer | null;
-  actions: DeskActions;
-  write: () => void;
-  goToStop: (direction: 1 | -1) => void;
-  dropMark: () => void;
-  goToBurst: () => void;
+  scene: DeskScene;
+  drawing: DrawingHand;
+  measuring: MeasureHand;
+  writing: WritingHand;
+  tray: TrayHand;
+  stops: Stops;
+  /** Leaves the innermost thing one is in. */
   leave: () => void;
-  /** Null: the tool used last. */
-  pickTool: (tool: DrawingTool | null) => void;
-  removeSelected: () => void;
-  hide: (hidden: boolean) => void;
 }
 
 const framesWithShift = 10;
+/** A key that is held this long, in ms, makes frames glide. */
+const glideAfterMs = 280;
+const directionOf: Readonly<Record<string, 1 | -1>> = { KeyA: -1, KeyD: 1 };
 
-/** Physical keys, so that the left hand finds them on any layout. Answers whether the key did something. */
-function press(event: KeyboardEvent, k: DeskKeys): boolean {
-  const { player } = k;
-  const many = event.shiftKey ? framesWithShift : 1;
-  const digit = /^Digit([1-9])$/.exec(event.code);
-  if (digit) {
-    const tool = drawingTools[Number(digit[1]) - 1];
-    if (tool) k.pickTool(tool);
-    return Boolean(tool);
+type Does = (keys: DeskKeys, event: KeyboardEvent) => void;
+
+/** What each physical key does, so that the left hand finds them on any layout. These act once, however long the key is held. */
+const keyDoes: Readonly<Record<string, Does>> = {
+  Space: ({ scene }) => scene.player?.toggle(),
+  KeyQ: ({ scene }, { shiftKey }) => (shiftKey ? toggleLoop(scene) : scene.player?.runBack()),
+  KeyW: ({ scene }) => scene.player?.changeSpeed(1),
+  KeyS: ({ scene }) => scene.player?.changeSpeed(-1),
+  KeyE: ({ writing }, { shiftKey }) => (shiftKey ? writing.markRange() : writing.dropMark()),
+  KeyZ: ({ stops }) => stops.goToStop(-1),
+  KeyX: ({ stops }) => stops.goToStop(1),
+  KeyF: ({ writing }) => writing.write(),
+  KeyB: ({ stops }) => stops.goToBurst(),
+  KeyN: ({ scene }) => scene.player?.toggleLulls(),
+  KeyC: ({ tray }) => tray.addFrame(),
+  KeyT: ({ drawing }) => drawing.pickTool(null),
+  KeyV: ({ drawing }) => drawing.setHidden(true),
+  KeyL: ({ writing }) => writing.link(),
+  KeyK: ({ drawing }) => drawing.toggleKey(),
+  Enter: ({ drawing, measuring }) => void (measuring.done() || drawing.close()),
+  Delete: ({ drawing, writing }) => void (drawing.remove() || writing.letGo()),
+  Backspace: ({ drawing, measuring }) => (measuring.kind === null ? void drawing.remove() : measuring.takeBack()),
+};
+const withControl: Readonly<Record<string, Does>> = {
+  KeyZ: ({ scene }, { shiftKey }) => (shiftKey ? scene.actions.redo() : scene.actions.undo()),
+  KeyY: ({ scene }) => scene.actions.redo(),
+  KeyC: ({ drawing }) => drawing.copy(),
+  KeyV: ({ drawing }) => drawing.paste(),
+};
+
+/** Answers whether the key did something. */
+function press(event: KeyboardEvent, keys: DeskKeys): boolean {
+  const { scene, drawing } = keys;
+  const direction = directionOf[event.code];
+  if (direction) {
+    // With Shift the keyboard's own repeating makes leaps; without, frames glide one by one.
+    if (event.shiftKey) scene.player?.step(direction * framesWithShift);
+    else if (!event.repeat) scene.player?.step(direction);
+    return true;
   }
-  switch (event.code) {
-    case 'KeyA':
-      player?.step(-many);
-      return true;
-    case 'KeyD':
-      player?.step(many);
-      return true;
-    default:
+  const tool = drawingTools[Number(/^Digit([1-9])$/.exec(event.code)?.[1]) - 1];
+  if (tool) {
+    drawing.pickTool(tool);
+    return true;
   }
-  // The rest acts once however long the key is held.
-  if (event.repeat) return ['Space', 'KeyQ', 'KeyW', 'KeyS', 'KeyE', 'KeyV'].includes(event.code);
-  switch (event.code) {
-    case 'Space':
-      player?.toggle();
-      return true;
-    case 'KeyQ':
-      player?.runBack();
-      return true;
-    case 'KeyW':
-      player?.changeSpeed(1);
-      return true;
-    case 'KeyS':
-      player?.changeSpeed(-1);
-      return true;
-    case 'KeyE':
-      k.dropMark();
-      return true;
-    case 'KeyZ':
-      k.goToStop(-1);
-      return true;
-    case 'KeyX':
-      k.goToStop(1);
-      return true;
-    case 'KeyF':
-      k.write();
-      return true;
-    case 'KeyB':
-      k.goToBurst();
-      return true;
-    case 'KeyN':
-      player?.toggleLulls();
-      return true;
-    case 'KeyT':
-      k.pickTool(null);
-      return true;
-    case 'KeyV':
-      k.hide(true);
-      return true;
-    case 'Delete':
-    case 'Backspace':
-      k.removeSelected();
-      return true;
-    default:
-      return false;
-  }
+  const does = keyDoes[event.code];
+  // Enter on a button presses that button.
+  const onButton = event.code === 'Enter' && event.target instanceof HTMLElement && event.target.matches('button, a, [role=menuitem]');
+  if (!does || onButton) return false;
+  if (!event.repeat) does(keys, event);
+  return true;
 }
 
 /** The desk's keys, while nothing is being typed. Escape leaves a text field first; the text stays. */
@@ -93,34 +84,51 @@ export function useDeskKeys(keys: DeskKeys): void {
     latest.current = keys;
   });
   useEffect(() => {
+    let gliding: ReturnType<typeof setTimeout> | undefined;
+    const player = () => latest.current.scene.player;
+    const stopGliding = (): void => {
+      clearTimeout(gliding);
+      player()?.stopGliding();
+    };
     const down = (event: KeyboardEvent): void => {
-      const k = latest.current;
       const target = event.target instanceof HTMLElement ? event.target : null;
-      const typing = target?.matches('input, textarea, [contenteditable]') ?? false;
+      const typing = target?.matches('input:not([type=range]), textarea, select, [contenteditable]') ?? false;
       if (event.code === 'Escape') {
         if (typing) target?.blur();
-        else k.leave();
+        else latest.current.leave();
         return;
       }
-      if ((event.ctrlKey || event.metaKey) && !typing) {
-        if (event.code === 'KeyZ' && !event.shiftKey) k.actions.undo();
-        else if (event.code === 'KeyY' || event.code === 'KeyZ') k.actions.redo();
-        else return;
+      if (typing || event.altKey) return;
+      if (event.ctrlKey || event.metaKey) {
+        const does = withControl[event.code];
+        // Words that are selected on the page are copied as words.
+        if (!does || (event.code === 'KeyC' && getSelection()?.toString())) return;
+        does(latest.current, event);
         event.preventDefault();
         return;
       }
-      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+      // The tray steps its own frames.
+      if (latest.current.tray.shown) return;
       // Space on a focused button or choice would press it as well as play.
-      if (press(event, k)) event.preventDefault();
+      if (press(event, latest.current)) event.preventDefault();
+      const direction = directionOf[event.code];
+      if (!direction || event.shiftKey || event.repeat) return;
+      stopGliding();
+      gliding = setTimeout(() => player()?.glide(direction), glideAfterMs);
     };
     const up = (event: KeyboardEvent): void => {
-      if (event.code === 'KeyV') latest.current.hide(false);
+      if (directionOf[event.code]) stopGliding();
+      if (event.code === 'KeyV') latest.current.drawing.setHidden(false);
     };
-    const away = (): void => latest.current.hide(false);
+    const away = (): void => {
+      stopGliding();
+      latest.current.drawing.setHidden(false);
+    };
     addEventListener('keydown', down);
     addEventListener('keyup', up);
     addEventListener('blur', away);
     return () => {
+      stopGliding();
       removeEventListener('keydown', down);
       removeEventListener('keyup', up);
       removeEventListener('blur', away);

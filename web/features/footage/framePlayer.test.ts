@@ -1,51 +1,7 @@
-import { frameAtSeconds, type FrameTable } from '@lean-mentor/core/footage';
+import { frameAtSeconds } from '@lean-mentor/core/footage';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { FramePlayer, speeds } from './framePlayer.ts';
-
-/** Uneven times, as phones make them. */
-const times = Array.from({ length: 300 }, (_, i) => i * 0.0333 + 0.012 * Math.sin(i * 1.7) + Math.floor(i / 20) * 0.2);
-const table: FrameTable = { times, endSeconds: times[299]! + 0.03 };
-
-/** A video element that answers a seek a moment later, as browsers do, and shows pictures when told to. */
-class FakeVideo extends EventTarget {
-  playbackRate = 1;
-  paused = true;
-  seeks: number[] = [];
-  private at = 0;
-  private callbacks = new Map<number, VideoFrameRequestCallback>();
-  private handle = 0;
-
-  get currentTime(): number {
-    return this.at;
-  }
-  set currentTime(seconds: number) {
-    this.at = seconds;
-    this.seeks.push(seconds);
-    setTimeout(() => {
-      this.dispatchEvent(new Event('seeked'));
-      this.show(times[frameAtSeconds(table, this.at)]!);
-    }, 5);
-  }
-  requestVideoFrameCallback(callback: VideoFrameRequestCallback): number {
-    this.callbacks.set(++this.handle, callback);
-    return this.handle;
-  }
-  cancelVideoFrameCallback(handle: number): void {
-    this.callbacks.delete(handle);
-  }
-  play(): Promise<void> {
-    this.paused = false;
-    return Promise.resolve();
-  }
-  pause(): void {
-    this.paused = true;
-  }
-  show(mediaTime: number): void {
-    const due = [...this.callbacks.values()];
-    this.callbacks.clear();
-    for (const callback of due) callback(0, { mediaTime } as VideoFrameCallbackMetadata);
-  }
-}
+import { FramePlayer } from './framePlayer.ts';
+import { FakeVideo, table, times } from '../../testing/fakeVideo.ts';
 
 let video: FakeVideo;
 let player: FramePlayer;
@@ -135,7 +91,7 @@ describe('playing', () => {
     for (let i = 0; i < 10; i++) player.changeSpeed(1);
     expect(player.snapshot().speed).toBe(2);
     for (let i = 0; i < 10; i++) player.changeSpeed(-1);
-    expect(player.snapshot().speed).toBe(speeds[0]);
+    expect(player.snapshot().speed).toBe(0.1);
     expect(video.playbackRate).toBe(0.1);
   });
 });

@@ -1,51 +1,100 @@
-import { clampFrame, frameAtSeconds, secondsOfFrame, seekSecondsOfFrame, type FrameTable, type Stretch } from '@lean-mentor/core/footage';
+import {
+  clampFrame,
+  frameAtSeconds,
+  secondsOfFrame,
+  seekSecondsOfFrame,
+  timeSlack,
+  type FrameTable,
+  type Stretch,
+} from '@lean-mentor/core/footage';
+import { SeekingVideo } from './seekingVideo.ts';
 
-export const speeds = [0.1, 0.25, 0.5, 0.75, 1, 1.5, 2] as const;
+/** The ladder of speeds; below zero backwards, which needs decoded pictures. */
+export const speeds = [-0.5, -0.25, 0.1, 0.25, 0.5, 0.75, 1, 1.5, 2] as const;
 /** How far back "run it back" goes, in seconds, and at which speed it comes forward again. */
 const runBackSeconds = 3;
 const runBackSpeed = 0.5;
-/** Players keep times in other units; a frame's time may come back this much early, in seconds. */
-const timeSlack = 0.0005;
-/** A seek that shows no new picture (the same frame again) is over this long after the browser says so, in ms. */
-const noPictureMs = 120;
-const mostSeekTries = 3;
 /** Of a lull that is passed over, this much is still seen at its start and at its end, in seconds. */
 const lullRest = 0.4;
 
 export interface PlayerState {
-  /** The frame on the stage; while a seek is under way, the one it goes to. */
+  /** The frame on the stage; while it is being fetched, the one it goes to. */
   frame: number;
   playing: boolean;
   speed: number;
   /** The picture on the stage is that frame. */
   settled: boolean;
+  /** Where the picture comes from: the video element, or decoded frames. */
+  picture: 'video' | 'decoded';
   /** Lulls are passed over while playing. */
   skipsLulls: boolean;
+  /** The stretch that is played over and over. */
+  loop: Stretch | null;
+  /** A key is held and frames glide by. */
+  gliding: boolean;
 }
 
+/** Frames decoded ahead, and where they are shown. */
+export interface DecodedPictures {
+  /** Puts a frame on the stage at once; false while it is not decoded. */
+  show: (frame: number) => boolean;
+  aim: (frame: number, direction: 1 | -1) => void;
+  whenThere: (frame: number) => Promise<boolean>;
+}
+
+/** Called once a picture of the screen; answers how to call it off. */
+export type EachPicture = (draw: (milliseconds: number) => void) => () => void;
+
+const browserPictures: EachPicture = (draw) => {
+  let asked = requestAnimationFrame(function again(now) {
+    asked = requestAnimationFrame(again);
+    draw(now);
+  });
+  return () => cancelAnimationFrame(asked);
+};
+
 /**
- * Drives a video element by frames of a table. Steps and jumps seek to the middle of the wanted frame and wait for the
- * browser to say which picture it shows; wishes that come meanwhile are gathered, so that a held key glides.
+ * Drives the stage by frames of a table. Decoded frames are shown at once, forward and backward; where a browser has none, and
+ * for playing with sound, a video element is brought to exact frames.
  */
 export class FramePlayer {
   private readonly listeners = new Set<() => void>();
-  private state: PlayerState = { frame: 0, playing: false, speed: 1, settled: false, skipsLulls: false };
+  private state: PlayerState = {
+    frame: 0, playing: false, speed: 1, settled: false, picture: 'video', skipsLulls: false, loop: null, gliding: false,
+  }; // prettier-ignore
+  private readonly seeker: SeekingVideo;
+  private decoded: DecodedPictures | null = null;
   private lulls: readonly Stretch[] = [];
-  /** Frame of the picture on the stage; −1 before the first. */
-  private shown = -1;
-  private seekRun: Promise<void> | null = null;
+  /** Frame of the decoded picture on the stage; −1 before the first. */
+  private drawn = -1;
   private runBackFrom: number | null = null;
   private watching = 0;
+  private stopPictures: (() => void) | null = null;
 
   constructor(
     private readonly video: HTMLVideoElement,
     private readonly table: FrameTable,
-  ) {}
+    private readonly eachPicture: EachPicture = browserPictures,
+  ) {
+    this.seeker = new SeekingVideo(video, table);
+  }
 
   /** Takes the video element over and shows the first frame. */
   start(): void {
-    this.video.addEventListener('ended', this.pause);
-    void this.seek();
+    this.video.addEventListener('ended', this.ended);
+    if (!this.decoded) this.seek();
+  }
+
+  /** From now on frames are shown decoded; null: by seeking the video element. */
+  takeDecoded(decoded: DecodedPictures | null): void {
+    this.decoded = decoded;
+    if (!this.state.playing) this.show(this.state.frame);
+    if (!decoded && this.state.speed < 0) this.setSpeed(1);
+  }
+
+  /** Whether frames can be played backwards. */
+  get canReverse(): boolean {
+    return this.decoded !== null;
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -56,33 +105,56 @@ export class FramePlayer {
 
   /** Goes to exactly this frame (the nearest there is) and stays there. */
   readonly goTo = (frame: number): void => {
-    this.stopVideo();
+    this.halt();
     this.runBackFrom = null;
-    this.change({ frame: clampFrame(this.table, frame), playing: false });
-    void this.seek();
+    this.show(clampFrame(this.table, frame));
   };
 
   readonly step = (frames: number): void => this.goTo(this.state.frame + frames);
 
+  /** Frames go by one after the other, none left out, until `stopGliding`. */
+  readonly glide = (direction: 1 | -1): void => {
+    if (this.state.gliding) return;
+    this.goTo(this.state.frame);
+    this.change({ gliding: true });
+    this.stopPictures = this.eachPicture(() => {
+      if (!this.state.settled) return;
+      const next = clampFrame(this.table, this.state.frame + direction);
+      if (next !== this.state.frame) this.show(next);
+    });
+  };
+  readonly stopGliding = (): void => {
+    if (!this.state.gliding) return;
+    this.halt();
+  };
+
   readonly toggle = (): void => (this.state.playing ? this.pause() : this.play());
 
   readonly play = (): void => {
-    if (this.state.frame >= this.table.times.length - 1) this.change({ frame: 0 });
+    if (this.state.speed < 0) return this.playBackwards();
+    const { frame, loop } = this.state;
+    const outside = loop && (frame < loop.fromFrame || frame >= loop.toFrame - 1);
+    if (outside) this.change({ frame: loop.fromFrame });
+    else if (frame >= this.table.times.length - 1) this.change({ frame: 0 });
+    this.halt();
     this.change({ playing: true });
-    void this.seek().then(() => {
-      if (!this.state.playing) return;
-      this.video.playbackRate = this.state.speed;
-      this.video.play().catch(() => this.pause());
-      this.watch();
-    });
+    void this.seeker
+      .seek(() => this.state.frame)
+      .then(() => {
+        if (!this.state.playing) return;
+        this.change({ picture: 'video' });
+        this.video.playbackRate = this.state.speed;
+        this.video.play().catch(() => this.pause());
+        this.watch();
+      });
   };
 
   readonly pause = (): void => {
-    this.stopVideo();
-    this.change({ playing: false });
+    this.halt();
     // The last picture announced may not be the last one painted: the stage is set right.
-    this.shown = -1;
-    void this.seek();
+    this.seeker.shown = -1;
+    this.drawn = -1;
+    this.show(this.state.frame);
   };
 
   /** Stretches in which nothing happens; ascending. */
@@ -90,15 +162,23 @@ export class FramePlayer {
 
   readonly toggleLulls = (): void => this.change({ skipsLulls: !this.state.skipsLulls });
 
+  /** Plays this stretch over and over; null: no longer. */
+  readonly setLoop = (loop: Stretch | null): void => this.change({ loop });
+
   /** One rung faster or slower. */
   readonly changeSpeed = (rungs: 1 | -1): void => {
-    const at = speeds.findIndex((s) => s >= this.state.speed);
-    this.setSpeed(speeds[Math.min(speeds.length - 1, Math.max(0, at + rungs))]!);
+    const ladder = speeds.filter((speed) => speed > 0 || this.canReverse);
+    const at = ladder.findIndex((speed) => speed >= this.state.speed);
+    this.setSpeed(ladder[Math.min(ladder.length - 1, Math.max(0, at + rungs))]!);
   };
 
   readonly setSpeed = (speed: number): void => {
-    this.video.playbackRate = speed;
+    const { playing, speed: before } = this.state;
+    const turns = playing && Math.sign(speed) !== Math.sign(before);
+    if (turns) this.pause();
+    if (speed > 0) this.video.playbackRate = speed;
     this.change({ speed });
+    if (turns) this.play();
   };
 
   /** Plays from 3 s earlier at half speed; called again meanwhile, from 3 s earlier still. */
@@ -113,31 +193,78 @@ export class FramePlayer {
 
   /** Lets the video element go. */
   dispose(): void {
-    this.stopVideo();
-    this.video.removeEventListener('ended', this.pause);
+    this.halt();
+    this.video.removeEventListener('ended', this.ended);
   }
 
   private change(fields: Partial<PlayerState>): void {
     const next = { ...this.state, ...fields };
-    next.settled = next.playing || next.frame === this.shown;
+    const shown = next.picture === 'decoded' ? this.drawn : this.seeker.shown;
+    next.settled = (next.playing && next.speed > 0) || next.frame === shown;
     this.state = next;
     for (const listener of this.listeners) listener();
   }
 
-  private stopVideo(): void {
+  /** Whatever moves stands still. */
+  private halt(): void {
+    this.stopPictures?.();
+    this.stopPictures = null;
     this.video.pause();
     this.video.cancelVideoFrameCallback(this.watching);
+    if (this.state.playing || this.state.gliding) this.change({ playing: false, gliding: false });
+  }
+
+  /** Puts a frame on the stage: at once where it is decoded, else as soon as it is. */
+  private show(frame: number): void {
+    const direction = frame < this.state.frame ? -1 : 1;
+    const { decoded } = this;
+    if (!decoded) {
+      this.change({ frame, picture: 'video' });
+      return this.seek();
+    }
+    const there = this.draw(decoded, frame);
+    decoded.aim(frame, direction);
+    if (there) return;
+    this.change({ frame });
+    void decoded.whenThere(frame).then((came) => {
+      if (came && this.state.frame === frame && !(this.state.playing && this.state.picture === 'video')) this.draw(decoded, frame);
+    });
+  }
+
+  private draw(decoded: DecodedPictures, frame: number): boolean {
+    if (!decoded.show(frame)) return false;
+    this.drawn = frame;
+    this.change({ frame, picture: 'decoded' });
+    return true;
+  }
+
+  private seek(): void {
+    void this.seeker.seek(() => this.state.frame).then(() => this.change({}));
   }
 
   /** While playing, the frame on the stage is the one the browser says it paints. */
   private watch(): void {
     this.watching = this.video.requestVideoFrameCallback((_, { mediaTime }) => {
       if (!this.state.playing) return;
-      this.shown = frameAtSeconds(this.table, mediaTime + timeSlack);
-      this.change({ frame: this.shown });
+      this.seeker.shown = frameAtSeconds(this.table, mediaTime + timeSlack);
+      this.change({ frame: this.seeker.shown });
       this.passLull();
+      this.passLoopEnd();
       this.watch();
     });
+  }
+
+  private readonly ended = (): void => {
+    const { loop, playing } = this.state;
+    if (!playing) return;
+    this.pause();
+    if (loop) this.play();
+  };
+
+  private passLoopEnd(): void {
+    const { frame, loop } = this.state;
+    if (loop && (frame >= loop.toFrame - 1 || frame < loop.fromFrame))
+      this.video.currentTime = seekSecondsOfFrame(this.table, loop.fromFrame);
   }
 
   /** Jumps to shortly before the end of the lull that is being played, where lulls are passed over. */
@@ -151,40 +278,29 @@ export class FramePlayer {
       this.video.currentTime = seekSecondsOfFrame(this.table, frameAtSeconds(this.table, end));
   }
 
-  /** Seeks until the picture is the wanted frame, whatever is wished for meanwhile. One run at a time. */
-  private seek(): Promise<void> {
-    this.seekRun ??= this.seekOn().finally(() => {
-      this.seekRun = null;
-      this.change({});
-    });
-    return this.seekRun;
-  }
-
-  private async seekOn(): Promise<void> {
-    for (let tries = 0, last = -1; this.shown !== this.state.frame && tries < mostSeekTries;) {
-      tries = last === this.state.frame ? tries + 1 : 0;
-      last = this.state.frame;
-      this.shown = await this.picture(last);
-    }
-  }
-
-  /** Asks the browser for a frame and answers which one it then shows. */
-  private picture(frame: number): Promise<number> {
-    const { video, table } = this;
-    return new Promise((resolve) => {
-      let timer: ReturnType<typeof setTimeout> | undefined;
-      const end = (seconds: number): void => {
-        clearTimeout(timer);
-        video.cancelVideoFrameCallback(asked);
-        video.removeEventListener('seeked', seeked);
-        resolve(frameAtSeconds(table, seconds + timeSlack));
-      };
-      const seeked = (): void => {
-        timer = setTimeout(() => end(video.currentTime), noPictureMs);
-      };
-      const asked = video.requestVideoFrameCallback((_, { mediaTime }) => end(mediaTime));
-      video.addEventListener('seeked', seeked, { once: true });
-      video.currentTime = seekSecondsOfFrame(table, frame);
+  /** Backwards, each decoded frame at its time; where one is not decoded yet, the clock waits for it. */
+  private playBackwards(): void {
+    this.halt();
+    const first = this.state.loop?.fromFrame ?? 0;
+    const last = (this.state.loop?.toFrame ?? this.table.times.length) - 1;
+    if (this.state.frame <= first || this.state.frame > last) this.show(last);
+    this.change({ playing: true });
+    let shownAt: number | null = null;
+    this.stopPictures = this.eachPicture((now) => {
+      if (!this.state.settled) shownAt = null;
+      if (!this.state.settled) return;
+      shownAt ??= now;
+      const { frame, speed } = this.state;
+      if (frame <= first) {
+        if (this.state.loop) this.show(last);
+        else this.pause();
+        return;
+      }
+      const lasts = (secondsOfFrame(this.table, frame) - secondsOfFrame(this.table, frame - 1)) / -speed;
+      if (now - shownAt < lasts * 1000) return;
+      // The rest of this picture's time is carried on, so that the speed is right at any rate of the screen.
+      shownAt = Math.max(shownAt + lasts * 1000, now - lasts * 1000);
+      this.show(frame - 1);
     });
   }
 }

@@ -2,19 +2,33 @@ import type { FrameTable } from '@lean-mentor/core/footage';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { FramePlayer, type PlayerState } from './framePlayer.ts';
 
-const still: PlayerState = { frame: 0, playing: false, speed: 1, settled: false, skipsLulls: false };
+const still: PlayerState = {
+  frame: 0, playing: false, speed: 1, settled: false, picture: 'video', skipsLulls: false, loop: null, gliding: false,
+}; // prettier-ignore
 const never = (): (() => void) => () => undefined;
 
-/** A player for a video element and its frame table, and what it shows now. */
-export function useFramePlayer(
-  video: HTMLVideoElement | null,
-  table: FrameTable | undefined,
-): { player: FramePlayer | null; now: PlayerState } {
+/** A player for a video element and its frame table. */
+export function usePlayer(video: HTMLVideoElement | null, table: FrameTable | undefined): FramePlayer | null {
   const player = useMemo(() => (video && table ? new FramePlayer(video, table) : null), [video, table]);
   useEffect(() => {
     player?.start();
     return () => player?.dispose();
   }, [player]);
-  const now = useSyncExternalStore(player?.subscribe ?? never, player?.snapshot ?? (() => still));
-  return { player, now };
+  return player;
+}
+
+/** A part of what the player shows now: what uses it is redrawn only when that part changes. It must be plain or stay the same object. */
+export function useNow<T>(player: FramePlayer | null, part: (state: PlayerState) => T): T {
+  return useSyncExternalStore(player?.subscribe ?? never, () => part(player?.snapshot() ?? still));
+}
+
+const whole = (state: PlayerState): PlayerState => state;
+
+/** A player, and all it shows now. */
+export function useFramePlayer(
+  video: HTMLVideoElement | null,
+  table: FrameTable | undefined,
+): { player: FramePlayer | null; now: PlayerState } {
+  const player = usePlayer(video, table);
+  return { player, now: useNow(player, whole) };
 }

@@ -1,162 +1,137 @@
-import { memo, useCallback, useMemo, useRef, type PointerEvent } from 'react';
+import { useMemo, useState, type PointerEvent } from 'react';
 import type { Bout } from '@lean-mentor/contract';
-import { fanMargin, type NoteKind } from '@lean-mentor/core/desk';
-import { clockText, type FrameTable } from '@lean-mentor/core/footage';
-import { KindGlyph, kindWords, useSize } from '../../shared/primitives/index.ts';
-import { clockWidth, marginLeft, ribbonMiddle, ribbonWidth, sheetLayout, type SheetLayout } from './sheetLayout.ts';
+import { fanMargin } from '@lean-mentor/core/desk';
+import type { FrameTable } from '@lean-mentor/core/footage';
+import { LocateFixed, Maximize2, Minus, Plus } from 'lucide-react';
+import { IconButton } from '../../shared/primitives/index.ts';
+import { Playhead, type Watched } from './Playhead.tsx';
+import { sheetLayout } from './sheetLayout.ts';
+import { SheetLines } from './SheetLines.tsx';
+import { SheetMarks, type Life, type SheetClientMark, type SheetMark } from './SheetMarks.tsx';
 import { SheetMotion, type SheetMotionData } from './SheetMotion.tsx';
+import { SheetNotes, type SheetNote } from './SheetNotes.tsx';
 import { SheetRibbon } from './SheetRibbon.tsx';
-
-/** A note as it stands in the margin. */
-export interface SheetNote {
-  id: string;
-  atFrame: number;
-  kind: NoteKind;
-  words: string;
-  /** Its number among the fixes, where it is one. */
-  fix?: number | undefined;
-}
+import { useSheetView } from './useSheetView.ts';
 
 interface RoundSheetProps {
   table: FrameTable;
   bout: Bout | undefined;
   notes: readonly SheetNote[];
-  marks?: readonly { id: string; atFrame: number }[];
+  marks?: readonly SheetMark[];
   /** Where the client thinks it went wrong. */
-  clientMarks?: readonly { id: string; atFrame: number; words: string }[];
+  clientMarks?: readonly SheetClientMark[];
   motion?: SheetMotionData | undefined;
-  atFrame?: number;
+  /** Stretches that were watched: where one looked again is shown. */
+  looks?: readonly { fromFrame: number; toFrame: number }[];
+  drawings?: readonly Life[];
+  selectedDrawing?: string | null;
+  /** What plays beside the page; the page follows it. */
+  watched?: Watched | undefined;
   selectedId?: string | null;
   /** Absent: the sheet is for reading only. */
   onGo?: (frame: number, noteId: string | null) => void;
+  onMoveFoot?: (noteId: string, atFrame: number) => void;
 }
 
+/** Height of a note in the margin: two lines, or where they crowd one. */
 const noteHeight = 50;
+const crowdedHeight = 23;
 const noteGap = 4;
-const noMarks: readonly never[] = [];
+/** Enlarged most, the box shows this much, in seconds. */
+const leastSeconds = 2;
+const none: readonly never[] = [];
 
 /** The vertical page of a bout: time runs down, the ribbon sways right for the client, notes stand in the margin. */
 export function RoundSheet({
   table,
   bout,
   notes,
-  marks = noMarks,
-  clientMarks = noMarks,
+  marks = none,
+  clientMarks = none,
   motion,
-  atFrame,
-  selectedId,
+  looks = none,
+  drawings = none,
+  selectedDrawing = null,
+  watched,
+  selectedId = null,
   onGo,
+  onMoveFoot,
 }: RoundSheetProps) {
-  const page = useRef<HTMLDivElement>(null);
-  const { width, height } = useSize(page);
-  const layout = useMemo(() => sheetLayout(table, bout, height), [table, bout, height]);
+  const view = useSheetView(Math.max(1, table.endSeconds / leastSeconds));
+  const { box, width, height, zoom } = view;
+  const [follows, setFollows] = useState(true);
+  const count = notes.length;
+  const rowHeight = count * (noteHeight + noteGap) > height * zoom ? crowdedHeight : noteHeight;
+  // Notes that do not fit make the page longer; the box then scrolls.
+  const pageHeight = Math.max(Math.floor(height * zoom), count * (rowHeight + noteGap));
+  const layout = useMemo(() => sheetLayout(table, bout, pageHeight), [table, bout, pageHeight]);
   const tops = useMemo(
     () =>
       fanMargin(
-        notes.map((n) => ({ id: n.id, anchor: layout.yOf(n.atFrame), height: noteHeight })),
+        notes.map((note) => ({ id: note.id, anchor: layout.yOf(note.atFrame), height: rowHeight })),
         noteGap,
-        height,
+        pageHeight,
       ),
-    [notes, layout, height],
+    [notes, layout, rowHeight, pageHeight],
   );
+  const [from, to] = [Math.max(0, view.drawn.from), Math.min(pageHeight, Math.max(view.drawn.to, 1))];
+  const drawn = useMemo(() => ({ from, to }), [from, to]);
   const goTo = (event: PointerEvent<SVGSVGElement>): void =>
-    onGo?.(layout.frameAtY(event.clientY - event.currentTarget.getBoundingClientRect().top), null);
+    onGo?.(layout.frameAtY(event.clientY - event.currentTarget.getBoundingClientRect().top + from), null);
+  const lines = { notes, tops, rowHeight, layout, window: drawn, selectedId };
   return (
-    <div ref={page} className="relative h-full min-h-0 w-full" aria-label="Round sheet">
-      {height > 0 && (
-        <svg
-          width={width}
-          height={height}
-          className={`absolute inset-0 select-none ${onGo ? 'cursor-pointer' : ''}`}
-          onPointerDown={(event) => {
-            if (onGo) event.currentTarget.setPointerCapture(event.pointerId);
-            goTo(event);
-          }}
-          onPointerMove={(event) => event.buttons === 1 && goTo(event)}
-        >
-          <SheetRibbon layout={layout} bout={bout} />
-          {motion && <SheetMotion layout={layout} motion={motion} height={height} />}
-          {marks.map((mark) => (
-            <path key={mark.id} d={`M${clockWidth + ribbonWidth} ${layout.yOf(mark.atFrame)}l7 -4v8Z`} className="fill-pine">
-              <title>Mark at {clockText(layout.secondsAt(mark.atFrame) - layout.boutStart)}</title>
-            </path>
-          ))}
-          {clientMarks.map((mark) => (
-            <path
-              key={mark.id}
-              d={`M${clockWidth - 1} ${layout.yOf(mark.atFrame)}l-7 -5v10Z`}
-              className="fill-straw stroke-client"
-              strokeWidth="1.5"
-              data-client-mark
+    <div className="relative h-full min-h-0 w-full">
+      <div
+        ref={box}
+        onScroll={view.onScroll}
+        className="h-full w-full overflow-x-hidden overflow-y-auto"
+        aria-label="Round sheet"
+        role="group"
+      >
+        {height > 0 && (
+          <div className="relative" style={{ height: pageHeight }}>
+            <svg
+              width={width}
+              height={to - from}
+              viewBox={`0 ${from} ${Math.max(1, width)} ${Math.max(1, to - from)}`}
+              style={{ top: from }}
+              className={`absolute left-0 select-none ${onGo ? 'cursor-pointer' : ''}`}
+              onPointerDown={(event) => {
+                if (event.button > 0 || !onGo) return;
+                event.currentTarget.setPointerCapture(event.pointerId);
+                goTo(event);
+              }}
+              onPointerMove={(event) => event.buttons === 1 && goTo(event)}
             >
-              <title>
-                The client’s own mark at {clockText(layout.secondsAt(mark.atFrame) - layout.boutStart)}: {mark.words || 'no words'}
-              </title>
-            </path>
-          ))}
-          {notes.map((note) => (
-            <path
-              key={note.id}
-              d={`M${ribbonMiddle} ${layout.yOf(note.atFrame)}H${clockWidth + ribbonWidth}L${marginLeft} ${(tops.get(note.id) ?? 0) + noteHeight / 2}`}
-              fill="none"
-              className={note.id === selectedId ? 'stroke-pine' : 'stroke-reed'}
-              strokeWidth={note.id === selectedId ? 1.6 : 0.8}
-            />
-          ))}
-          {atFrame !== undefined && (
-            <path
-              d={`M${clockWidth - 6} ${layout.yOf(atFrame)}H${clockWidth + ribbonWidth + 6}`}
-              className="stroke-ink"
-              strokeWidth="1.5"
-            />
+              <SheetRibbon layout={layout} bout={bout} window={drawn} />
+              {motion && <SheetMotion layout={layout} motion={motion} window={drawn} />}
+              <SheetMarks {...{ layout, window: drawn, marks, clientMarks, looks, drawings, selectedDrawing }} />
+              <SheetLines {...lines} onMoveFoot={onMoveFoot} />
+              {watched && <Playhead layout={layout} watched={watched} keepInSight={follows ? view.keepInSight : null} />}
+            </svg>
+            <SheetNotes {...lines} onGo={onGo} />
+          </div>
+        )}
+      </div>
+      {onGo && (
+        <div
+          role="group"
+          aria-label="How much of the sheet is seen"
+          className="absolute right-2 bottom-2 flex border border-seam bg-straw/90"
+        >
+          <IconButton
+            icon={Minus}
+            words="More of the bout (Ctrl and the wheel)"
+            onClick={() => view.zoomBy(1 / 1.6)}
+            disabled={zoom <= 1}
+          />
+          <IconButton icon={Plus} words="Fewer seconds, larger (Ctrl and the wheel)" onClick={() => view.zoomBy(1.6)} />
+          <IconButton icon={Maximize2} words="The whole bout" onClick={view.whole} disabled={zoom <= 1} />
+          {watched && (
+            <IconButton icon={LocateFixed} words="The sheet follows the play" onClick={() => setFollows(!follows)} pressed={follows} />
           )}
-        </svg>
+        </div>
       )}
-      <SheetNotes notes={notes} tops={tops} layout={layout} selectedId={selectedId ?? null} onGo={onGo} />
     </div>
-  );
-}
-
-interface SheetNotesProps {
-  notes: readonly SheetNote[];
-  tops: ReadonlyMap<string, number>;
-  layout: SheetLayout;
-  selectedId: string | null;
-  onGo: RoundSheetProps['onGo'];
-}
-
-const SheetNotes = memo(function SheetNotes({ notes, tops, layout, selectedId, onGo }: SheetNotesProps) {
-  return (
-    <ol aria-label="Notes">
-      {notes.map((note) => (
-        <li key={note.id} className="absolute right-0" style={{ top: tops.get(note.id), left: marginLeft, height: noteHeight }}>
-          <MarginNote note={note} at={layout.secondsAt(note.atFrame) - layout.boutStart} selected={note.id === selectedId} onGo={onGo} />
-        </li>
-      ))}
-    </ol>
-  );
-});
-
-function MarginNote({ note, at, selected, onGo }: { note: SheetNote; at: number; selected: boolean; onGo: RoundSheetProps['onGo'] }) {
-  const go = useCallback(() => onGo?.(note.atFrame, note.id), [onGo, note]);
-  const look = `flex h-full w-full items-start gap-2 overflow-hidden border-l-2 px-2 py-1 ${selected ? 'border-pine bg-linen' : 'border-transparent'}`;
-  const words = (
-    <>
-      <span className="mt-0.5">
-        <KindGlyph kind={note.kind} />
-      </span>
-      <span className="line-clamp-2 text-left text-small leading-tight">
-        <span className="time mr-1.5 text-reed">{clockText(at)}</span>
-        {note.fix !== undefined && <strong>Fix {note.fix}. </strong>}
-        <span className="sr-only">{kindWords[note.kind]}: </span>
-        {note.words || 'Nothing written yet'}
-      </span>
-    </>
-  );
-  if (!onGo) return <div className={look}>{words}</div>;
-  return (
-    <button className={`${look} hover:bg-linen`} onClick={go}>
-      {words}
-    </button>
   );
 }

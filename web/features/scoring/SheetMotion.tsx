@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import type { PictureEdge } from '@lean-mentor/core/footage';
 import { clockWidth, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
+import type { SheetWindow } from './useSheetView.ts';
 
 /** What was read off the footage's movement, as far as the sheet shows it. */
 export interface SheetMotionData {
@@ -16,18 +17,22 @@ const curveWidth = 16;
 export const SheetMotion = memo(function SheetMotion({
   layout,
   motion,
-  height,
+  window,
 }: {
   layout: SheetLayout;
   motion: SheetMotionData;
-  height: number;
+  window: SheetWindow;
 }) {
-  const rows = new Float64Array(height);
-  motion.level.forEach((level, frame) => {
-    const y = Math.round(layout.yOf(frame));
-    if (y >= 0 && y < height) rows[y] = Math.max(rows[y]!, level);
-  });
-  const path = Array.from(rows, (level, y) => (level > 0.02 ? `M${clockWidth} ${y}h${(level * curveWidth).toFixed(1)}` : '')).join('');
+  const top = Math.floor(window.from);
+  const rows = new Float64Array(Math.max(0, Math.ceil(window.to) - top));
+  const last = Math.min(motion.level.length, layout.frameAtY(window.to) + 1);
+  for (let frame = layout.frameAtY(window.from); frame < last; frame++) {
+    const row = Math.round(layout.yOf(frame)) - top;
+    if (row >= 0 && row < rows.length) rows[row] = Math.max(rows[row]!, motion.level[frame]!);
+  }
+  const path = Array.from(rows, (level, row) =>
+    level > 0.02 ? `M${clockWidth} ${top + row}h${(level * curveWidth).toFixed(1)}` : '',
+  ).join('');
   return (
     <>
       <path d={path} className="stroke-reed" strokeWidth="1" opacity="0.45" />

@@ -4,12 +4,21 @@ import { clockText } from '@lean-mentor/core/footage';
 import { positionName } from '@lean-mentor/core/scoring';
 import { ribbonPath, RibbonShape } from './RibbonShape.tsx';
 import { clockWidth, ribbonMiddle, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
+import type { SheetWindow } from './useSheetView.ts';
 
 /** The name of a stretch shorter than this many pixels is left out. */
 const leastLabelled = 13;
 
 /** The page's clock, ribbon and position names. Redrawn only when the bout or the page's size changes. */
-export const SheetRibbon = memo(function SheetRibbon({ layout, bout }: { layout: SheetLayout; bout: Bout | undefined }) {
+export const SheetRibbon = memo(function SheetRibbon({
+  layout,
+  bout,
+  window,
+}: {
+  layout: SheetLayout;
+  bout: Bout | undefined;
+  window: SheetWindow;
+}) {
   const { yOf, yOfSeconds, boutStart, boutTop, boutBottom } = layout;
   const length = boutBottom - boutTop;
   return (
@@ -17,6 +26,7 @@ export const SheetRibbon = memo(function SheetRibbon({ layout, bout }: { layout:
       <rect x={clockWidth} y={boutTop} width={ribbonWidth} height={length} className="fill-linen" />
       {layout.ticks.map((seconds) => {
         const y = yOfSeconds(boutStart + seconds);
+        if (y < window.from || y > window.to) return null;
         return (
           <g key={seconds}>
             <line x1={clockWidth - 5} x2={clockWidth + ribbonWidth} y1={y} y2={y} className="stroke-seam" />
@@ -35,14 +45,16 @@ export const SheetRibbon = memo(function SheetRibbon({ layout, bout }: { layout:
       {bout?.spans.map((span) => {
         const from = yOf(span.fromFrame);
         const to = yOf(span.toFrame);
-        if (to - from < leastLabelled) return null;
+        if (to - from < leastLabelled || to < window.from || from > window.to) return null;
+        // Where a stretch is longer than what is drawn, its name stays in sight.
+        const middle = (Math.max(from, window.from) + Math.min(to, window.to)) / 2;
         // The name stands on the side the ribbon leaves free.
         const right = span.holder === 'partner';
         return (
           <text
             key={span.fromFrame}
             x={right ? clockWidth + ribbonWidth - 3 : clockWidth + 3}
-            y={(from + to) / 2 + 3.5}
+            y={middle + 3.5}
             textAnchor={right ? 'end' : 'start'}
             className="fill-ink stroke-linen text-tiny [paint-order:stroke]"
             strokeWidth="3"

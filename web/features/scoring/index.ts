@@ -1,3 +1,5 @@
 export { BoutRibbon } from './BoutRibbon.tsx';
-
-export { RoundSheet, type SheetNote } from './RoundSheet.tsx';
+export type { Watched } from './Playhead.tsx';
+export { RoundSheet } from './RoundSheet.tsx';
+export type { SheetMotionData } from './SheetMotion.tsx';
+export type { SheetNote } from './SheetNotes.tsx';

@@ -1,0 +1,30 @@
+import { describe, expect, it } from 'vitest';
+import { causeFault, chainOf } from './causes.ts';
+
+const note = (id: string, fromFrame: number, causes: string[] = [], footageId = 'f') => ({ id, footageId, fromFrame, causes });
+const notes = [note('a', 10), note('b', 20, ['a']), note('c', 30, ['b']), note('same', 30), note('elsewhere', 5, [], 'g')];
+
+describe('a cause', () => {
+  it('may be any earlier note, or one on the same frame', () => {
+    expect(causeFault(notes, 'c', 'a')).toBeNull();
+    expect(causeFault(notes, 'c', 'same')).toBeNull();
+  });
+
+  it('is not later than what it led to, not in other footage, not itself, not twice', () => {
+    expect(causeFault(notes, 'a', 'c')).toContain('later');
+    expect(causeFault(notes, 'c', 'elsewhere')).toContain('same footage');
+    expect(causeFault(notes, 'c', 'c')).toContain('its own cause');
+    expect(causeFault(notes, 'c', 'b')).toContain('already');
+    expect(causeFault(notes, 'c', 'gone')).toContain('not here');
+  });
+
+  it('on the same frame does not close a circle', () => {
+    const circle = [note('x', 30, ['y']), note('y', 30, ['z']), note('z', 30)];
+    expect(causeFault(circle, 'z', 'x')).toContain('circle');
+  });
+
+  it('leads back through all others, each once', () => {
+    const fork = [...notes, note('d', 40, ['c', 'b'])];
+    expect(chainOf(new Map(fork.map((n) => [n.id, n])), 'd')).toEqual(['d', 'c', 'b', 'a']);
+  });
+});

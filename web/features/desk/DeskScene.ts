@@ -1,0 +1,49 @@
+import type { Bout, Footage } from '@lean-mentor/contract';
+import type { DeskDocument, Note } from '@lean-mentor/core/desk';
+import type { FrameTable } from '@lean-mentor/core/footage';
+import { createContext, useContext } from 'react';
+import { useNow, type DecodedFrames, type FramePlayer, type PlayerState } from '../footage/index.ts';
+import type { DeskSubject } from './api.ts';
+import type { DeskActions } from './useDesk.ts';
+
+/** A range that was begun with Shift+E and waits for its end. */
+export interface RangeBegun {
+  fromFrame: number;
+}
+
+/** What everything on the desk works on: the footage on the stage, what lies on it, and what can be done. */
+export interface DeskScene {
+  subject: DeskSubject;
+  footage: Footage;
+  table: FrameTable;
+  /** Pixels of the review copy. */
+  size: { width: number; height: number };
+  secondsAt: (frame: number) => number;
+  player: FramePlayer | null;
+  frames: DecodedFrames | null;
+  /** Of the footage on the stage. */
+  document: DeskDocument;
+  /** Of all footage of the request. */
+  whole: DeskDocument;
+  /** Of the footage on the stage, by their first frame. */
+  notes: readonly Note[];
+  boutAt: (frame: number) => Bout | undefined;
+  actions: DeskActions;
+  /** Goes to a frame and, where one is named, opens the note. */
+  go: (frame: number, noteId: string | null) => void;
+  /** Goes to a moment of any footage of the request. */
+  goToMoment: (footageId: string, atSeconds: number) => void;
+}
+
+const scene = createContext<DeskScene | null>(null);
+export const DeskSceneProvider = scene.Provider;
+
+export function useScene(): DeskScene {
+  const present = useContext(scene);
+  if (!present) throw new Error('There is no desk around this.');
+  return present;
+}
+
+/** A part of what is on the stage now. */
+export const useOnStage = <T>(part: (state: PlayerState) => T): T => useNow(useScene().player, part);
+export const useFrame = (): number => useOnStage((state) => state.frame);

@@ -1,0 +1,73 @@
+import { frameAtSeconds } from '@lean-mentor/core/footage';
+import { useCallback, useMemo } from 'react';
+import { RoundSheet, type SheetMotionData, type Watched } from '../scoring/index.ts';
+import { useOnStage, useScene } from './DeskScene.ts';
+import type { WritingHand } from './useWriting.ts';
+
+interface DeskSheetProps {
+  motion: SheetMotionData | undefined;
+  writing: WritingHand;
+  selectedDrawing: string | null;
+}
+
+/** The round sheet beside the stage: everything of this footage, each thing at its instant. */
+export function DeskSheet({ motion, writing, selectedDrawing }: DeskSheetProps) {
+  const { subject, footage, table, document, notes, player, actions, go, boutAt } = useScene();
+  const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
+  const bout = footage.bouts.find(({ id }) => id === boutId);
+  const marks = useMemo(() => Object.values(document.marks).filter((mark) => mark.state === 'open'), [document.marks]);
+  const looks = useMemo(() => Object.values(document.looks), [document.looks]);
+  const drawings = useMemo(() => Object.values(document.drawings), [document.drawings]);
+  const sheetNotes = useMemo(
+    () => notes.map(({ id, fromFrame, toFrame, kind, what, causes }) => ({ id, atFrame: fromFrame, toFrame, kind, words: what, causes })),
+    [notes],
+  );
+  const { clientMarks } = subject.request;
+  const theirs = useMemo(
+    () =>
+      clientMarks
+        .filter((mark) => mark.footageId === footage.id)
+        .map(({ id, atSeconds, words }) => ({ id, atFrame: frameAtSeconds(table, atSeconds), words })),
+    [clientMarks, footage.id, table],
+  );
+  const watched = useMemo<Watched | undefined>(
+    () =>
+      player
+        ? {
+            subscribe: player.subscribe,
+            frame: () => player.snapshot().frame,
+            moving: () => player.snapshot().playing || player.snapshot().gliding,
+          }
+        : undefined,
+    [player],
+  );
+  const { linking, pickCause } = writing;
+  const goOrPick = useCallback(
+    (frame: number, noteId: string | null): void => {
+      if (linking && noteId) pickCause(noteId);
+      else go(frame, noteId);
+    },
+    [linking, pickCause, go],
+  );
+  const moveFoot = useCallback(
+    (noteId: string, atFrame: number): void => {
+      const note = document.notes[noteId];
+      if (!note) return;
+      const toFrame = note.toFrame === null ? null : Math.min(table.times.length, note.toFrame + atFrame - note.fromFrame);
+      actions.change('note', noteId, { fromFrame: atFrame, toFrame });
+    },
+    [document.notes, actions, table],
+  );
+  return (
+    <aside className={`min-h-0 py-2 pl-2 ${linking ? 'outline-2 -outline-offset-2 outline-pine' : ''}`}>
+      <RoundSheet
+        {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched }}
+        clientMarks={theirs}
+        notes={sheetNotes}
+        selectedId={writing.writing?.noteId ?? null}
+        onGo={goOrPick}
+        onMoveFoot={moveFoot}
+      />
+    </aside>
+  );
+}

@@ -1,0 +1,111 @@
+import { agreementWithClient, deskProgress } from '@lean-mentor/core/desk';
+import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
+import { ToggleGroup } from 'radix-ui';
+import { useMemo } from 'react';
+import { useOnStage, useScene } from './DeskScene.ts';
+import { ConflictList } from './notes/NoteConflicts.tsx';
+import type { PhaseHand } from './usePhase.ts';
+import type { Stops } from './useStops.ts';
+
+/** How far the work has come, and the rest of it: marks to look at, two versions to choose from, and the client's own marks beside the review. */
+export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
+  const { document, footage, table, actions, secondsAt, boutAt } = useScene();
+  const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
+  const bout = footage.bouts.find(({ id }) => id === boutId) ?? { fromFrame: 0, toFrame: table.times.length };
+  const start = secondsAt(bout.fromFrame);
+  const marks = Object.values(document.marks).sort((a, b) => a.atFrame - b.atFrame);
+  const progress = deskProgress(Object.values(document.looks), marks, bout);
+  const open = marks.filter((mark) => mark.state === 'open');
+  const conflicts = Object.values(document.conflicts);
+  const { go } = useScene();
+  return (
+    <div className="flex flex-col gap-2 border-t border-seam px-3 py-2 text-small">
+      <div className="flex items-center gap-3">
+        <ToggleGroup.Root
+          type="single"
+          aria-label="Look"
+          value={phase.phase}
+          onValueChange={(value) => value && phase.setPhase(value as PhaseHand['phase'])}
+          className="flex border border-seam"
+        >
+          {(['first', 'second'] as const).map((look) => (
+            <ToggleGroup.Item
+              key={look}
+              value={look}
+              title={
+                look === 'first' ? 'Watch it through; E drops marks' : 'From mark to mark with Z and X; each becomes a note or is let go'
+              }
+              className="h-7 px-2.5 hover:bg-linen data-[state=on]:bg-pine data-[state=on]:text-linen"
+            >
+              {look === 'first' ? 'First look' : 'Second look'}
+            </ToggleGroup.Item>
+          ))}
+        </ToggleGroup.Root>
+        <p data-progress>
+          {Math.round(progress.firstShare * 100)} % watched · {progress.open} {progress.open === 1 ? 'mark' : 'marks'} to look at ·{' '}
+          {progress.settled} settled · {Object.keys(document.notes).length} notes
+        </p>
+        {open.length > 0 && (
+          <button type="button" onClick={() => (phase.setPhase('second'), stops.goToStop(1))} className="linked ml-auto">
+            Next mark
+          </button>
+        )}
+      </div>
+      {open.length > 0 && (
+        <ul aria-label="Marks to look at" className="flex flex-wrap gap-1.5">
+          {open.map((mark) => (
+            <li key={mark.id} className="inline-flex border border-seam bg-linen">
+              <button type="button" onClick={() => go(mark.atFrame, null)} className="time px-1.5 py-0.5 hover:underline">
+                {clockText(secondsAt(mark.atFrame) - start)}
+                {mark.toFrame !== null && `–${clockText(secondsAt(mark.toFrame) - start)}`}
+              </button>
+              <button type="button" onClick={() => actions.letGoOfMark(mark.id)} className="border-l border-seam px-1.5 hover:bg-straw">
+                let go
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {conflicts.length > 0 && <ConflictList conflicts={conflicts} />}
+      <ClientsMarks />
+    </div>
+  );
+}
+
+/** What the client had marked, beside what the review found. */
+function ClientsMarks() {
+  const { subject, footage, notes, table, secondsAt, boutAt, go } = useScene();
+  const marks = subject.request.clientMarks.filter((mark) => mark.footageId === footage.id);
+  const agreement = useMemo(() => agreementWithClient(marks, notes, (_, frame) => secondsAt(frame)), [marks, notes, secondsAt]);
+  if (marks.length === 0) return null;
+  const clock = (frame: number): string => clockText(secondsAt(frame) - secondsAt(boutAt(frame)?.fromFrame ?? 0));
+  const unseen = notes.filter((note) => agreement.notSeen.includes(note.id));
+  return (
+    <div aria-label="The client’s own marks" className="border-t border-seam pt-2">
+      <p>
+        {subject.client.name.split(' ')[0]} marked {marks.length}: the review agrees with {agreement.agreed.length}
+        {agreement.notShared.length > 0 && `, not with ${agreement.notShared.length}`}.{' '}
+        {unseen.length > 0 ? 'They had not seen: ' : notes.length > 0 && 'They had seen all of it.'}
+        {unseen.map((note) => (
+          <button key={note.id} type="button" onClick={() => go(note.fromFrame, note.id)} className="time linked mr-2">
+            {clock(note.fromFrame)}
+          </button>
+        ))}
+      </p>
+      <ul className="flex flex-wrap gap-x-3">
+        {marks.map((mark) => {
+          const frame = frameAtSeconds(table, mark.atSeconds);
+          const agreed = agreement.agreed.some(({ markId }) => markId === mark.id);
+          return (
+            <li key={mark.id}>
+              <button type="button" onClick={() => go(frame, null)} className="hover:underline">
+                <span className="time text-client">{clock(frame)}</span> {mark.words || 'no words'}{' '}
+                <span className="text-reed">({agreed ? 'the review agrees' : 'nothing of the kind found'})</span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}

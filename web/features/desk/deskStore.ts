@@ -1,0 +1,92 @@
+import type { DeskChange } from '@lean-mentor/core/desk';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+/** What was done at once, and is undone at once. */
+export interface EditGroup {
+  id: string;
+  changes: DeskChange[];
+}
+export interface History {
+  done: EditGroup[];
+  undone: EditGroup[];
+}
+
+interface DeskDb extends DBSchema {
+  /** Edits that the server has not confirmed, in the order they were made, whichever tab made them. */
+  outbox: {
+    key: number;
+    value: { requestId: string; changeId: string; change: DeskChange };
+    indexes: { requestId: string; changeId: string };
+  };
+  /** What can be taken back or done again. */
+  history: { key: string; value: EditGroup & { requestId: string; at: number; undone: boolean }; indexes: { requestId: string } };
+  /** Spoken memos whose sound the server does not have yet. */
+  sounds: { key: string; value: { memoId: string; requestId: string; sound: Blob } };
+}
+
+/** So many steps can be taken back after a reload. */
+const mostSteps = 200;
+
+let opened: Promise<IDBPDatabase<DeskDb>> | null = null;
+export const deskDb = (): Promise<IDBPDatabase<DeskDb>> =>
+  (opened ??= openDB<DeskDb>('lean-desk', 1, {
+    upgrade(db) {
+      const outbox = db.createObjectStore('outbox', { autoIncrement: true });
+      outbox.createIndex('requestId', 'requestId');
+      outbox.createIndex('changeId', 'changeId');
+      db.createObjectStore('history', { keyPath: 'id' }).createIndex('requestId', 'requestId');
+      db.createObjectStore('sounds', { keyPath: 'memoId' });
+    },
+    // A browser that closed the connection (storage cleared, a crash of its own) gets a new one.
+    terminated: () => (opened = null),
+  }));
+
+/** Keeps edits of a request in this browser; resolved when they are stored. `group` is a step that can be taken back. */
+export async function keepChanges(requestId: string, changes: readonly DeskChange[], group: EditGroup | null): Promise<void> {
+  const db = await deskDb();
+  const work = db.transaction(['outbox', 'history'], 'readwrite');
+  for (const change of changes) void work.objectStore('outbox').add({ requestId, changeId: change.changeId, change });
+  if (group) void work.objectStore('history').put({ ...group, requestId, at: Date.now(), undone: false });
+  await work.done;
+}
+
+/** Edits of a request, or of all, that the server has not confirmed, oldest first. */
+export async function readOutbox(requestId?: string): Promise<{ requestId: string; change: DeskChange }[]> {
+  const db = await deskDb();
+  return requestId === undefined ? db.getAll('outbox') : db.getAllFromIndex('outbox', 'requestId', requestId);
+}
+
+/** These edits need no more sending. */
+export async function dropFromOutbox(changeIds: readonly string[]): Promise<void> {
+  const db = await deskDb();
+  const work = db.transaction('outbox', 'readwrite');
+  const byChange = work.store.index('changeId');
+  for (const changeId of changeIds) {
+    const key = await byChange.getKey(changeId);
+    if (key !== undefined) void work.store.delete(key);
+  }
+  await work.done;
+}
+
+export async function readHistory(requestId: string): Promise<History> {
+  const db = await deskDb();
+  const steps = (await db.getAllFromIndex('history', 'requestId', requestId)).sort((a, b) => a.at - b.at);
+  const of = (undone: boolean): EditGroup[] => steps.filter((step) => step.undone === undone).map(({ id, changes }) => ({ id, changes }));
+  // What was undone last is done again first: it stands last.
+  return { done: of(false).slice(-mostSteps), undone: of(true).reverse() };
+}
+
+/** A step was taken back, or done again. */
+export async function markStep(id: string, undone: boolean): Promise<void> {
+  const db = await deskDb();
+  const step = await db.get('history', id);
+  if (step) await db.put('history', { ...step, undone });
+}
+
+/** Steps that can no longer be done again, or lie too far back. */
+export async function forgetSteps(ids: readonly string[]): Promise<void> {
+  const db = await deskDb();
+  const work = db.transaction('history', 'readwrite');
+  for (const id of ids) void work.store.delete(id);
+  await work.done;
+}

@@ -1,0 +1,124 @@
+import { useEffect, useRef } from 'react';
+import { noteKinds, type Note, type NoteKind } from '@lean-mentor/core/desk';
+import { Plus, Trash2, X } from 'lucide-react';
+import { ToggleGroup } from 'radix-ui';
+import { KindGlyph, kindWords } from '../../../shared/primitives/index.ts';
+import { useScene } from '../DeskScene.ts';
+import type { WritingHand } from '../useWriting.ts';
+import { blankNote, type Writing } from '../writing.ts';
+import type { TrayHand } from '../compare/useTray.ts';
+import { GrowingText } from './GrowingText.tsx';
+import { InsteadLines } from './InsteadLines.tsx';
+import { NoteConflicts } from './NoteConflicts.tsx';
+import { NoteFacts } from './NoteFacts.tsx';
+import { NoteLinks } from './NoteLinks.tsx';
+import { NoteMemo } from './NoteMemo.tsx';
+import { Picks } from './Picks.tsx';
+import { PrincipleField } from './PrincipleField.tsx';
+
+interface NoteEditorProps {
+  hand: WritingHand;
+  writing: Writing;
+  tray: TrayHand;
+}
+
+/** One note, written in one line that grows. A new note is written down with its first word or choice. */
+export function NoteEditor({ hand, writing, tray }: NoteEditorProps) {
+  const { actions } = useScene();
+  const { note, close } = hand;
+  const text = useRef<HTMLTextAreaElement>(null);
+  const shown = note ?? blankNote(writing);
+  useEffect(() => {
+    if (writing.focus) text.current?.focus();
+  }, [writing.focus]);
+  // By what is on the desk now, not by what was drawn last: words and a choice may come at once.
+  const change = (fields: Partial<Note>): void => actions.writeNote(blankNote(writing), fields);
+  const addLine = (): void => change({ instead: [...shown.instead, { when: '', do: '' }] });
+
+  /** While writing, by keyboard alone: Alt and a digit choose the kind, Alt I adds a line, Enter is done. */
+  const keys = (event: React.KeyboardEvent): void => {
+    const digit = /^Digit([1-5])$/.exec(event.code);
+    if (event.altKey && digit) change({ kind: noteKinds[Number(digit[1]) - 1]! });
+    else if (event.altKey && event.code === 'KeyI' && shown.instead.length < 8) addLine();
+    else if (event.key === 'Enter' && !event.shiftKey && event.target === text.current) {
+      text.current?.blur();
+      close();
+    } else return;
+    event.preventDefault();
+  };
+
+  return (
+    <section aria-label="Note" className="flex min-h-0 grow flex-col gap-1.5 overflow-y-auto px-3 py-1.5" onKeyDown={keys}>
+      <div className="flex items-center gap-1">
+        <ToggleGroup.Root
+          type="single"
+          aria-label="Kind"
+          value={shown.kind}
+          onValueChange={(kind) => kind && change({ kind: kind as NoteKind })}
+          className="flex"
+        >
+          {noteKinds.map((kind, i) => (
+            <ToggleGroup.Item
+              key={kind}
+              value={kind}
+              title={`${kindWords[kind]} (Alt ${i + 1})`}
+              className="flex h-7 items-center gap-1.5 px-2 text-small text-reed hover:text-ink data-[state=on]:bg-linen data-[state=on]:font-semibold data-[state=on]:text-ink data-[state=on]:shadow-[inset_0_-2px_0_var(--color-pine)]"
+            >
+              <KindGlyph kind={kind} size={12} />
+              {kindWords[kind]}
+            </ToggleGroup.Item>
+          ))}
+        </ToggleGroup.Root>
+        <span className="ml-auto flex">
+          {note && (
+            <button
+              type="button"
+              aria-label="Take this note away"
+              title="Take this note away"
+              className="flex size-7 items-center justify-center hover:bg-linen"
+              onClick={() => (actions.removeNote(note.id), close())}
+            >
+              <Trash2 size={15} />
+            </button>
+          )}
+          <button
+            type="button"
+            aria-label="Close the note"
+            title="Close (Esc)"
+            className="flex size-7 items-center justify-center hover:bg-linen"
+            onClick={close}
+          >
+            <X size={16} />
+          </button>
+        </span>
+      </div>
+      {note && <NoteConflicts note={note} />}
+      <GrowingText
+        ref={text}
+        label="What happened"
+        value={shown.what}
+        onChange={(what) => change({ what })}
+        placeholder="What happened"
+        most={2000}
+        className="text-read"
+      />
+      <InsteadLines instead={shown.instead} change={(instead) => change({ instead })} />
+      <Picks note={shown} change={change} />
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <PrincipleField note={note} ensure={() => change({})} noteId={writing.noteId} />
+        <button
+          type="button"
+          title="Alt I"
+          disabled={shown.instead.length >= 8}
+          onClick={addLine}
+          className="inline-flex h-7 items-center gap-1 px-1 text-small font-semibold text-pine hover:bg-linen disabled:opacity-50"
+        >
+          <Plus size={14} /> What to do instead
+        </button>
+        {note && <NoteMemo note={note} />}
+      </div>
+      <NoteFacts note={shown} />
+      {note && <NoteLinks note={note} hand={hand} tray={tray} />}
+    </section>
+  );
+}

@@ -1,0 +1,126 @@
+import { looksBack } from '@lean-mentor/core/desk';
+import { clockText } from '@lean-mentor/core/footage';
+import { memo } from 'react';
+import { clockWidth, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
+import type { SheetWindow } from './useSheetView.ts';
+
+export interface SheetMark {
+  id: string;
+  atFrame: number;
+  toFrame?: number | null;
+}
+export interface SheetClientMark {
+  id: string;
+  atFrame: number;
+  words: string;
+}
+export interface Life {
+  id: string;
+  fromFrame: number;
+  toFrame: number;
+}
+
+interface SheetMarksProps {
+  layout: SheetLayout;
+  window: SheetWindow;
+  marks: readonly SheetMark[];
+  clientMarks: readonly SheetClientMark[];
+  looks: readonly { fromFrame: number; toFrame: number }[];
+  drawings: readonly Life[];
+  selectedDrawing: string | null;
+}
+
+/** Height of a row of the looks-back column, in pixels; so many looks back are shown at full strength. */
+const lookRow = 6;
+const fullLooks = 5;
+/** Left edge and width of the column that shows where one looked again and again. */
+const looksLeft = 1;
+const looksWidth = 5;
+const lifeLeft = clockWidth + ribbonWidth + 2;
+
+/** What stands beside the ribbon: the coach's marks, the client's own, where one looked back, and how long drawings live. */
+export const SheetMarks = memo(function SheetMarks({
+  layout,
+  window,
+  marks,
+  clientMarks,
+  looks,
+  drawings,
+  selectedDrawing,
+}: SheetMarksProps) {
+  const seen = (from: number, to: number): boolean => to >= window.from && from <= window.to;
+  const clock = (frame: number): string => clockText(layout.secondsAt(frame) - layout.boutStart);
+  const [top, bottom] = [Math.max(layout.boutTop, window.from), Math.min(layout.boutBottom, window.to)];
+  const rows = Math.max(0, Math.floor((bottom - top) / lookRow));
+  const counts = looksBack(looks, { fromFrame: layout.frameAtY(top), toFrame: layout.frameAtY(bottom) + 1 }, rows);
+  return (
+    <>
+      {counts.map((count, row) =>
+        count > 0 ? (
+          <rect
+            key={row}
+            x={looksLeft}
+            y={top + row * lookRow}
+            width={looksWidth}
+            height={lookRow}
+            className="fill-pine"
+            opacity={0.25 + (0.75 * Math.min(count, fullLooks)) / fullLooks}
+            data-looks-back={count}
+          >
+            <title>Looked at {count + 1} times</title>
+          </rect>
+        ) : null,
+      )}
+      {drawings.map((drawing) => {
+        const [from, to] = [layout.yOf(drawing.fromFrame), layout.yOf(drawing.toFrame)];
+        if (!seen(from, to)) return null;
+        return (
+          <rect
+            key={drawing.id}
+            x={lifeLeft}
+            y={from}
+            width={3}
+            height={Math.max(2, to - from)}
+            className={drawing.id === selectedDrawing ? 'fill-pine' : 'fill-brass'}
+            data-drawing-life
+          >
+            <title>
+              A drawing, {clock(drawing.fromFrame)} to {clock(drawing.toFrame)}
+            </title>
+          </rect>
+        );
+      })}
+      {marks.map((mark) => {
+        const y = layout.yOf(mark.atFrame);
+        const end = mark.toFrame == null ? y : layout.yOf(mark.toFrame);
+        if (!seen(y - 4, end + 4)) return null;
+        const bracket = end > y ? `M${clockWidth + ribbonWidth + 7} ${y}h3V${end}h-3` : '';
+        return (
+          <g key={mark.id}>
+            <path d={`M${clockWidth + ribbonWidth} ${y}l7 -4v8Z`} className="fill-pine">
+              <title>Mark at {clock(mark.atFrame)}</title>
+            </path>
+            {bracket && <path d={bracket} fill="none" className="stroke-pine" strokeWidth="1.5" />}
+          </g>
+        );
+      })}
+      {clientMarks.map((mark) => {
+        const y = layout.yOf(mark.atFrame);
+        if (!seen(y - 5, y + 5)) return null;
+        return (
+          <path
+            key={mark.id}
+            d={`M${clockWidth - 1} ${y}l-7 -5v10Z`}
+            className="fill-straw stroke-client"
+            strokeWidth="1.5"
+            data-client-mark
+          >
+            <title>
+              The client’s own mark at {clock(mark.atFrame)}: {mark.words || 'no words'}
+            </title>
+          </path>
+        );
+      })}
+    </>
+  );
+});
