@@ -135,7 +135,8 @@ export const emptyDesk = (): DeskDocument => ({
   marks: {}, notes: {}, drawings: {}, measures: {}, comparisons: {}, memos: {}, looks: {}, principles: {}, conflicts: {},
 }); // prettier-ignore
 
-const ofFootage = <T extends { footageId: string }>(things: Record<string, T>, footageId: string): Record<string, T> =>
+/** Of a shelf what stands on one footage. */
+export const ofFootage = <T extends { footageId: string }>(things: Record<string, T>, footageId: string): Record<string, T> =>
   Object.fromEntries(Object.entries(things).filter(([, thing]) => thing.footageId === footageId));
 
 /** What of a desk stands on one footage; what belongs to none stays as it is. */

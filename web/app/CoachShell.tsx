@@ -1,5 +1,6 @@
 import { NavLink, Outlet } from 'react-router';
 import { useAccount, useSignOutMutation } from '../features/access/index.ts';
+import { useLeftovers } from '../features/desk/index.ts';
 import { useFootageWatch } from '../features/footage/index.ts';
 import { Wordmark } from '../shared/primitives/index.ts';
 
@@ -14,6 +15,7 @@ export function CoachShell() {
   const account = useAccount();
   const [signOut] = useSignOutMutation();
   useFootageWatch();
+  useLeftovers();
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1280px] flex-col px-8">
       <header className="not-printed flex h-14 items-center gap-8 border-b border-seam">

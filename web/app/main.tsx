@@ -5,12 +5,13 @@ import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { freeConnections } from './connections.ts';
-import { router } from './router.tsx';
+import { makeRouter } from './router.tsx';
 import { makeStore } from './store.ts';
 import './theme.css';
 
 // What is on the screen is asked for again when the window comes back or the network does.
 const store = makeStore();
+const router = makeRouter(store);
 setupListeners(store.dispatch);
 freeConnections();
 

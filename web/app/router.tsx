@@ -1,9 +1,11 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { useAccount } from '../features/access/index.ts';
+import { deskApi } from '../features/desk/index.ts';
 import { ClientShell } from './ClientShell.tsx';
 import { CoachShell } from './CoachShell.tsx';
 import { MissingPage, PageFault } from './PageFault.tsx';
 import { SignedIn } from './SignedIn.tsx';
+import type { Store } from './store.ts';
 
 /** A critique has one address for everyone; the shell around it is the reader's. */
 function SharedShell() {
@@ -16,67 +18,80 @@ const Home = () => {
   return <Navigate replace to={account?.role === 'coach' || account?.role === 'assistant' ? '/today' : '/mine'} />;
 };
 
-export const router = createBrowserRouter([
-  {
-    element: <SignedIn />,
-    errorElement: <PageFault />,
-    hydrateFallbackElement: <div role="status" aria-label="Loading" />,
-    children: [
-      { path: '/', element: <Home /> },
-      {
-        element: <SignedIn as={['coach', 'assistant']} />,
-        children: [
-          {
-            element: <CoachShell />,
-            children: [
-              { path: '/today', lazy: async () => ({ Component: (await import('../features/queue/index.ts')).TodayPage }) },
-              { path: '/clients', lazy: async () => ({ Component: (await import('../features/clients/index.ts')).ClientsPage }) },
-              { path: '/clients/:clientId', lazy: async () => ({ Component: (await import('../features/clients/index.ts')).ClientPage }) },
-              { path: '/letters', lazy: async () => ({ Component: (await import('../features/letters/index.ts')).LettersPage }) },
-              {
-                path: '/requests/:requestId/wrap-up',
-                lazy: async () => ({ Component: (await import('../features/critique/index.ts')).WrapUpPage }),
+/** All addresses. What a page needs first is fetched while its code is. */
+export const makeRouter = (store: Store) =>
+  createBrowserRouter([
+    {
+      element: <SignedIn />,
+      errorElement: <PageFault />,
+      hydrateFallbackElement: <div role="status" aria-label="Loading" />,
+      children: [
+        { path: '/', element: <Home /> },
+        {
+          element: <SignedIn as={['coach', 'assistant']} />,
+          children: [
+            {
+              element: <CoachShell />,
+              children: [
+                { path: '/today', lazy: async () => ({ Component: (await import('../features/queue/index.ts')).TodayPage }) },
+                { path: '/clients', lazy: async () => ({ Component: (await import('../features/clients/index.ts')).ClientsPage }) },
+                {
+                  path: '/clients/:clientId',
+                  lazy: async () => ({ Component: (await import('../features/clients/index.ts')).ClientPage }),
+                },
+                { path: '/letters', lazy: async () => ({ Component: (await import('../features/letters/index.ts')).LettersPage }) },
+                {
+                  path: '/requests/:requestId/wrap-up',
+                  lazy: async () => ({ Component: (await import('../features/critique/index.ts')).WrapUpPage }),
+                },
+              ],
+            },
+            // The desk brings the drawing canvas with it and takes the whole window.
+            {
+              path: '/requests/:requestId/desk',
+              loader: ({ params }) => {
+                void store.dispatch(
+                  deskApi.endpoints.openDesk.initiate(params['requestId'] ?? '', { forceRefetch: true, subscribe: false }),
+                );
+                return null;
               },
-            ],
-          },
-          // The desk brings the drawing canvas with it and takes the whole window.
-          {
-            path: '/requests/:requestId/desk',
-            lazy: async () => ({ Component: (await import('../features/desk/DeskPage.tsx')).DeskPage }),
-          },
-        ],
-      },
-      {
-        element: <SignedIn as={['client', 'guardian']} />,
-        children: [
-          {
-            element: <ClientShell />,
-            children: [
-              { path: '/mine', lazy: async () => ({ Component: (await import('../features/clients/index.ts')).MyCritiquesPage }) },
-              { path: '/send', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).SendPage }) },
-              { path: '/send/:draftId', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).DraftPage }) },
-              {
-                path: '/requests/:requestId',
-                lazy: async () => ({ Component: (await import('../features/requests/index.ts')).RequestPage }),
-              },
-            ],
-          },
-        ],
-      },
-      {
-        element: <SharedShell />,
-        children: [
-          {
-            path: '/requests/:requestId/footage',
-            lazy: async () => ({ Component: (await import('../features/bouts/index.ts')).BoutsPage }),
-          },
-          {
-            path: '/critiques/:critiqueId',
-            lazy: async () => ({ Component: (await import('../features/critique/index.ts')).CritiquePage }),
-          },
-        ],
-      },
-      { path: '*', element: <MissingPage /> },
-    ],
-  },
-]);
+              // Another video of the same request is on the same desk.
+              shouldRevalidate: ({ currentParams, nextParams }) => currentParams['requestId'] !== nextParams['requestId'],
+              lazy: async () => ({ Component: (await import('../features/desk/DeskPage.tsx')).DeskPage }),
+            },
+          ],
+        },
+        {
+          element: <SignedIn as={['client', 'guardian']} />,
+          children: [
+            {
+              element: <ClientShell />,
+              children: [
+                { path: '/mine', lazy: async () => ({ Component: (await import('../features/clients/index.ts')).MyCritiquesPage }) },
+                { path: '/send', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).SendPage }) },
+                { path: '/send/:draftId', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).DraftPage }) },
+                {
+                  path: '/requests/:requestId',
+                  lazy: async () => ({ Component: (await import('../features/requests/index.ts')).RequestPage }),
+                },
+              ],
+            },
+          ],
+        },
+        {
+          element: <SharedShell />,
+          children: [
+            {
+              path: '/requests/:requestId/footage',
+              lazy: async () => ({ Component: (await import('../features/bouts/index.ts')).BoutsPage }),
+            },
+            {
+              path: '/critiques/:critiqueId',
+              lazy: async () => ({ Component: (await import('../features/critique/index.ts')).CritiquePage }),
+            },
+          ],
+        },
+        { path: '*', element: <MissingPage /> },
+      ],
+    },
+  ]);

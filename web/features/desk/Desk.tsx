@@ -1,6 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Footage } from '@lean-mentor/contract';
-import { deskOfFootage } from '@lean-mentor/core/desk';
 import { boutAtFrame, frameAtSeconds, reviewSize, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { useSearchParams } from 'react-router';
 import { useDecodedFrames, useGetMotionQuery, usePlayer, useViewing } from '../footage/index.ts';
@@ -15,7 +14,8 @@ import { useMeasureHand } from './measure/useMeasureHand.ts';
 import { NoteArea } from './NoteArea.tsx';
 import { Stage } from './Stage.tsx';
 import { StageRow } from './StageRow.tsx';
-import { useDeskActions, useDeskState } from './useDesk.ts';
+import { useDeskActions, useDeskPart } from './useDesk.ts';
+import { useDeskOfFootage } from './useDeskOfFootage.ts';
 import { useDeskKeys } from './useDeskKeys.ts';
 import { useLooks } from './useLooks.ts';
 import { usePhase } from './usePhase.ts';
@@ -24,8 +24,8 @@ import { useWriting } from './useWriting.ts';
 
 /** The desk with its footage ready: stage left, round sheet right, the note below the stage. */
 export function Desk({ subject, footage, table }: { subject: DeskSubject; footage: Footage; table: FrameTable }) {
-  const whole = useDeskState().document;
-  const document = useMemo(() => deskOfFootage(whole, footage.id), [whole, footage.id]);
+  const whole = useDeskPart((desk) => desk.document);
+  const document = useDeskOfFootage(whole, footage.id);
   const actions = useDeskActions();
   const [video, setVideo] = useState<HTMLVideoElement | null>(null);
   const [canvas, setCanvas] = useState<HTMLCanvasElement | null>(null);

@@ -4,21 +4,25 @@ import { useDispatch } from 'react-redux';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
-import { FootageProgressLine, useFootageWatch, useGetFrameTableQuery, useProgress } from '../footage/index.ts';
+import { FootageProgressLine, useFootageWatch, useGetFrameTableQuery, useProgress, useViewing, warmDecoder } from '../footage/index.ts';
 import { useOpenDeskQuery, type DeskSubject } from './api.ts';
 import { Desk } from './Desk.tsx';
 import { deskOpened } from './deskSlice.ts';
 import { readHistory, readOutbox, type History } from './deskStore.ts';
-import { useDeskState } from './useDesk.ts';
+import { useDeskPart } from './useDesk.ts';
 import { useDeskNews } from './useDeskNews.ts';
+
+/** What was fetched this long ago, in seconds (on the way here), is not fetched again; what is newer comes with the news. */
+const freshSeconds = 5;
 
 /** The desk of one request: fetched whole, then edited here and saved as it happens. */
 export function DeskPage() {
   const { requestId = '' } = useParams();
   useFootageWatch();
-  const { data, error, refetch } = useOpenDeskQuery(requestId, { refetchOnMountOrArgChange: true });
+  useEffect(warmDecoder, []);
+  const { data, error, refetch } = useOpenDeskQuery(requestId, { refetchOnMountOrArgChange: freshSeconds });
   const dispatch = useDispatch();
-  const openedId = useDeskState().requestId;
+  const openedId = useDeskPart((desk) => desk.requestId);
   const fresh = data?.request.id === requestId ? data : undefined;
 
   useEffect(() => {
@@ -84,6 +88,8 @@ function WhenReady({ subject, again }: { subject: DeskSubject; again: () => void
 function FootageWhenReady({ subject, footage, again }: { subject: DeskSubject; footage: Footage; again: () => void }) {
   const ready = useProgress(footage).state === 'ready';
   const table = useGetFrameTableQuery(footage.id, { skip: !ready });
+  // Asked for together with the table, so that the desk has both when it opens.
+  useViewing(footage.id, { skip: !ready });
   // What was fetched while it was being made ready lacks its length and bouts.
   const stale = ready && footage.state !== 'ready';
   useEffect(() => {

@@ -118,10 +118,21 @@ export function Stage({ source, onFault, takeVideo, takeCanvas, decodes, drawing
 
 /** What is on the stage, for whoever looks from outside (tests, assistive technology). */
 function StageState({ zoom }: { zoom: number }): ReactNode {
+  const { frames } = useScene();
   const frame = useOnStage((state) => state.frame);
   const settled = useOnStage((state) => state.settled);
   const picture = useOnStage((state) => state.picture);
-  return <span hidden data-stage-state data-frame={frame} data-settled={settled} data-picture={picture} data-zoom={zoom} />;
+  return (
+    <span
+      hidden
+      data-stage-state
+      data-frame={frame}
+      data-settled={settled}
+      data-picture={picture}
+      data-zoom={zoom}
+      data-decoded-bytes={frames?.bytes}
+    />
+  );
 }
 
 /** The canvas that decoded frames are painted on; it lies over the video and is hidden while that plays. */

@@ -6,7 +6,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { baseApi } from '../../shared/wire/index.ts';
 import { makeDeskSaving } from './deskSaving.ts';
 import { deskEdited, deskOpened, deskRedone, deskSlice, deskUndone } from './deskSlice.ts';
-import { keepChanges, readHistory, readOutbox } from './deskStore.ts';
+import { dropFromOutbox, keepChanges, readHistory, readOutbox } from './deskStore.ts';
+import { sendLeftoverEdits } from './leftoverEdits.ts';
 import { FakeServer, seeded } from '../../testing/fakeDeskServer.ts';
 
 let requestId: string;
@@ -115,6 +116,19 @@ describe('an edit on the desk', () => {
     await until(() => desk().saving === 'saved');
     expect(desk().document.marks[theirs.id]).toBeDefined();
     expect(desk().document).toEqual(server.document);
+  });
+});
+
+describe('edits that another visit left', () => {
+  it('on any desk are sent when the coach comes back, and only those of the open desk wait for it', async () => {
+    const [here, elsewhere] = [mark(1), mark(2)];
+    const otherDesk = crypto.randomUUID();
+    await keepChanges(requestId, [here], null);
+    await keepChanges(otherDesk, [elsewhere], null);
+    await sendLeftoverEdits(store.dispatch, requestId);
+    expect(server.lots).toEqual([[elsewhere]]);
+    expect((await readOutbox(otherDesk)).length).toBe(0);
+    await dropFromOutbox([here.changeId]);
   });
 });
 

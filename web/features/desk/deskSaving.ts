@@ -1,4 +1,4 @@
-import { createListenerMiddleware, isAnyOf, type ListenerEffectAPI, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
+import { createListenerMiddleware, isAnyOf, type ListenerEffectAPI, type UnknownAction } from '@reduxjs/toolkit';
 import { toast } from 'sonner';
 import type { WireFault } from '../../shared/wire/index.ts';
 import { deskApi } from './api.ts';
@@ -14,12 +14,8 @@ import {
 } from './deskSlice.ts';
 import { dropFromOutbox, forgetSteps, keepChanges, markStep } from './deskStore.ts';
 import { tellOtherTabs } from './otherTabs.ts';
-import { mostAtOnce } from './useDeskNews.ts';
+import { mostAtOnce, type Dispatch, type WithDesk } from './leftoverEdits.ts';
 
-interface WithDesk {
-  desk: DeskState;
-}
-type Dispatch = ThunkDispatch<WithDesk, unknown, UnknownAction>;
 type Api = ListenerEffectAPI<WithDesk, Dispatch>;
 
 /** Between tries while the server is away, at first and at most, in ms. */

@@ -27,9 +27,13 @@ interface DeskDb extends DBSchema {
 /** So many steps can be taken back after a reload. */
 const mostSteps = 200;
 
+/** A store that does not open within this, in ms, is taken for none: the desk must not wait for it. */
+const mostOpenMs = 1500;
+
 let opened: Promise<IDBPDatabase<DeskDb>> | null = null;
-export const deskDb = (): Promise<IDBPDatabase<DeskDb>> =>
-  (opened ??= openDB<DeskDb>('lean-desk', 1, {
+
+function openDeskDb(): Promise<IDBPDatabase<DeskDb>> {
+  const opening = openDB<DeskDb>('lean-desk', 1, {
     upgrade(db) {
       const outbox = db.createObjectStore('outbox', { autoIncrement: true });
       outbox.createIndex('requestId', 'requestId');
@@ -39,7 +43,28 @@ export const deskDb = (): Promise<IDBPDatabase<DeskDb>> =>
     },
     // A browser that closed the connection (storage cleared, a crash of its own) gets a new one.
     terminated: () => (opened = null),
-  }));
+  });
+  const late = new Promise<never>((_, reject) => {
+    setTimeout(() => reject(new Error('The browser’s store does not open.')), mostOpenMs);
+  });
+  return Promise.race([opening, late]);
+}
+
+/** The store of this browser; where it cannot be opened now, the next call tries again. */
+export function deskDb(): Promise<IDBPDatabase<DeskDb>> {
+  opened ??= openDeskDb().catch((error: unknown) => {
+    opened = null;
+    throw error;
+  });
+  return opened;
+}
+
+// A page that is left, or kept for the way back, must not hold the store: the next page would wait for it (seen in Chromium).
+if (typeof addEventListener === 'function')
+  addEventListener('pagehide', () => {
+    void opened?.then((db) => db.close()).catch(() => undefined);
+    opened = null;
+  });
 
 /** Keeps edits of a request in this browser; resolved when they are stored. `group` is a step that can be taken back. */
 export async function keepChanges(requestId: string, changes: readonly DeskChange[], group: EditGroup | null): Promise<void> {

@@ -1,3 +1,4 @@
-export { useOpenDeskQuery } from './api.ts';
+export { deskApi, useOpenDeskQuery } from './api.ts';
 export { makeDeskSaving } from './deskSaving.ts';
 export { deskSlice } from './deskSlice.ts';
+export { useLeftovers } from './useLeftovers.ts';

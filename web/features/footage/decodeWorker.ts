@@ -1,5 +1,5 @@
 import { frameAtSeconds, seekSecondsOfFrame, timeSlack, type FrameTable } from '@lean-mentor/core/footage';
-import { ALL_FORMATS, EncodedPacketSink, Input, UrlSource, type EncodedPacket } from 'mediabunny';
+import { EncodedPacketSink, Input, MP4, UrlSource, type EncodedPacket } from 'mediabunny';
 
 /** To the worker: which file, and then one frame after another to decode, with those of its group of pictures. */
 export type DecodeAsk = { open: { address: string; table: FrameTable } } | { decode: number };
@@ -28,7 +28,7 @@ let running = false;
 const fault = (error: unknown): void => scope.postMessage({ fault: error instanceof Error ? error.message : String(error) });
 
 async function open(address: string): Promise<{ sink: EncodedPacketSink; config: VideoDecoderConfig }> {
-  const input = new Input({ formats: ALL_FORMATS, source: new UrlSource(address) });
+  const input = new Input({ formats: [MP4], source: new UrlSource(address) });
   const track = await input.getPrimaryVideoTrack();
   const config = await track?.getDecoderConfig();
   if (!track || !config) throw new Error('The review copy has no picture that can be decoded here.');

@@ -45,6 +45,7 @@ export class DecodedFrames {
   private readonly table: FrameTable;
   private most: number;
   private readonly budgetBytes: number;
+  private heldBytes = 0;
   private at = 0;
   private direction: 1 | -1 = 1;
   /** The frame whose group the worker is decoding. */
@@ -74,9 +75,7 @@ export class DecodedFrames {
 
   /** What the held pictures take, in bytes. */
   get bytes(): number {
-    let sum = 0;
-    for (const picture of this.held.values()) sum += bytesOf(picture);
-    return sum;
+    return this.heldBytes;
   }
   get count(): number {
     return this.held.size;
@@ -112,8 +111,7 @@ export class DecodedFrames {
   close(): void {
     this.port.onmessage = null;
     this.port.terminate();
-    for (const picture of this.held.values()) picture.close();
-    this.held.clear();
+    for (const frame of [...this.held.keys()]) this.drop(frame);
     this.answer(() => true, false);
   }
 
@@ -150,17 +148,23 @@ export class DecodedFrames {
   }
 
   private take(frame: number, picture: VideoFrame): void {
-    this.held.get(frame)?.close();
+    this.drop(frame);
     this.held.set(frame, picture);
+    this.heldBytes += bytesOf(picture);
     // By what they really are: an unusual kind of picture takes more than was thought.
     this.most = Math.min(this.most, Math.max(16, Math.floor(this.budgetBytes / bytesOf(picture))));
-    for (const gone of framesToDrop([...this.held.keys()], this.at, this.direction, this.most)) {
-      this.held.get(gone)?.close();
-      this.held.delete(gone);
-    }
+    for (const gone of framesToDrop([...this.held.keys()], this.at, this.direction, this.most)) this.drop(gone);
     if (!this.held.has(frame)) return;
     this.answer((f) => f === frame, true);
     for (const listener of this.listeners) listener(frame);
+  }
+
+  private drop(frame: number): void {
+    const picture = this.held.get(frame);
+    if (!picture) return;
+    this.heldBytes -= bytesOf(picture);
+    picture.close();
+    this.held.delete(frame);
   }
 
   private answer(which: (frame: number) => boolean, there: boolean): void {

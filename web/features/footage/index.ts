@@ -11,7 +11,7 @@ export { FootageProgressLine } from './FootageProgressLine.tsx';
 export { FramePlayer, speeds, type PlayerState } from './framePlayer.ts';
 export { footageProgressSlice } from './progressSlice.ts';
 export type { DecodedFrames } from './decodedFrames.ts';
-export { openDecoded, useDecodedFrames } from './useDecodedFrames.ts';
+export { openDecoded, useDecodedFrames, warmDecoder } from './useDecodedFrames.ts';
 export { useFramePlayer, useNow, usePlayer } from './useFramePlayer.ts';
 export { useFootageWatch, useProgress } from './useFootageWatch.ts';
 export { useViewing } from './useViewing.ts';

@@ -15,9 +15,18 @@ interface Wanted {
 
 const canDecode = typeof VideoDecoder !== 'undefined';
 
+const startWorker = (): Worker => new Worker(new URL('./decodeWorker.ts', import.meta.url), { type: 'module' });
+let warm: Worker | null = null;
+
+/** Starts a worker before it is known what it will decode: loading it takes as long as fetching the footage's addresses. */
+export function warmDecoder(): void {
+  if (canDecode) warm ??= startWorker();
+}
+
 /** Decodes a footage in a worker of its own; hands it over in a moment and answers how to let it go. */
 export function openDecoded(options: Omit<DecodedFramesOptions, 'port'>, take: (frames: DecodedFrames) => void): () => void {
-  const port = new Worker(new URL('./decodeWorker.ts', import.meta.url), { type: 'module' });
+  const port = warm ?? startWorker();
+  warm = null;
   const made = new DecodedFrames({ ...options, address: new URL(options.address, location.href).href, port });
   let gone = false;
   queueMicrotask(() => !gone && take(made));

@@ -1,0 +1,28 @@
+import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
+import { deskApi } from './api.ts';
+import type { DeskState } from './deskSlice.ts';
+import { dropFromOutbox, readOutbox } from './deskStore.ts';
+
+export interface WithDesk {
+  desk: DeskState;
+}
+export type Dispatch = ThunkDispatch<WithDesk, unknown, UnknownAction>;
+
+/** The server takes at most this many edits at once. */
+export const mostAtOnce = 200;
+/** Nothing is newer: what came of the edits need not be told. */
+const newest = Number.MAX_SAFE_INTEGER;
+
+/** Sends edits that were kept in this browser, whichever desk they belong to; the desk that is open sends its own. */
+export async function sendLeftoverEdits(dispatch: Dispatch, openRequestId: string | null): Promise<void> {
+  const left = await readOutbox();
+  for (const requestId of new Set(left.map((entry) => entry.requestId))) {
+    if (requestId === openRequestId) continue;
+    const edits = left.filter((entry) => entry.requestId === requestId).map(({ change }) => change);
+    for (let at = 0; at < edits.length; at += mostAtOnce) {
+      const changes = edits.slice(at, at + mostAtOnce);
+      const answer = await dispatch(deskApi.endpoints.saveDeskChanges.initiate({ requestId, changes, since: newest }, { track: false }));
+      if (answer.data) await dropFromOutbox(answer.data.saved);
+    }
+  }
+}
