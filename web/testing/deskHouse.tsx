@@ -4,7 +4,7 @@ import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter } from 'react-router';
-import { DeskSceneProvider, type DeskScene } from '../features/desk/DeskScene.ts';
+import { DeskSceneProvider, DeskThingsProvider, type DeskScene } from '../features/desk/DeskScene.ts';
 import { deskOpened, deskSlice } from '../features/desk/deskSlice.ts';
 import { useDeskActions, useDeskState } from '../features/desk/useDesk.ts';
 import { baseApi } from '../shared/wire/index.ts';
@@ -32,15 +32,20 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
   function Scene({ children }: { children: ReactNode }) {
     const present = useDeskState().document;
     const actions = useDeskActions();
+    const lying = { document: present, whole: present, notes: Object.values(present.notes) };
     const scene = {
       subject: { request: { id: requestId, clientMarks: [], sentAt: '2031-01-01T10:00:00.000Z' }, client: { id: 'c', name: 'Ada Moor' } },
       footage: { id: footageId, bouts: [] },
       ...{ table, size: { width: 1280, height: 720 }, secondsAt: (frame: number) => frame / 30, player: null, frames: null },
-      ...{ document: present, whole: present, notes: Object.values(present.notes), boutAt: () => undefined, actions },
+      ...{ boutAt: () => undefined, actions, things: () => lying },
       ...{ go: () => undefined, goToMoment: () => undefined },
       ...fields,
     } as unknown as DeskScene;
-    return <DeskSceneProvider value={scene}>{children}</DeskSceneProvider>;
+    return (
+      <DeskSceneProvider value={scene}>
+        <DeskThingsProvider value={lying}>{children}</DeskThingsProvider>
+      </DeskSceneProvider>
+    );
   }
   const show = (children: ReactNode) =>
     render(

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { boutAtFrame, frameAtSeconds, reviewSize, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { useSearchParams } from 'react-router';
@@ -7,7 +7,7 @@ import type { DeskSubject } from './api.ts';
 import { CompareTray } from './compare/CompareTray.tsx';
 import { useTray } from './compare/useTray.ts';
 import { DeskHead } from './DeskHead.tsx';
-import { DeskSceneProvider, type DeskScene } from './DeskScene.ts';
+import { DeskSceneProvider, DeskThingsProvider, type DeskScene } from './DeskScene.ts';
 import { DeskSheet } from './DeskSheet.tsx';
 import { useDrawingHand } from './drawing/useDrawingHand.ts';
 import { useMeasureHand } from './measure/useMeasureHand.ts';
@@ -64,17 +64,23 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
   }, [player, table, arriveAt, arriveAtFrame]);
 
   const { frames } = decoded;
+  const lying = useMemo(() => ({ document, whole, notes }), [document, whole, notes]);
+  const latest = useRef(lying);
+  useEffect(() => {
+    latest.current = lying;
+  });
   const scene = useMemo<DeskScene>(
     () => ({
-      subject, footage, table, size, player, frames, document, whole, notes, actions, go, goToMoment,
+      subject, footage, table, size, player, frames, actions, go, goToMoment,
+      things: () => latest.current,
       secondsAt: (frame) => (frame >= table.times.length ? table.endSeconds : secondsOfFrame(table, frame)),
       boutAt: (frame) => boutAtFrame(footage.bouts, frame),
     }),
-    [subject, footage, table, size, player, frames, document, whole, notes, actions, go, goToMoment],
+    [subject, footage, table, size, player, frames, actions, go, goToMoment],
   ); // prettier-ignore
 
-  const drawing = useDrawingHand(scene);
-  const measuring = useMeasureHand(scene);
+  const drawing = useDrawingHand(scene, document.drawings);
+  const measuring = useMeasureHand(scene, document.measures);
   const tray = useTray(scene);
   const stops = useStops(scene, motion?.bursts ?? []);
   useDeskKeys({
@@ -89,24 +95,26 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
 
   return (
     <DeskSceneProvider value={scene}>
-      <div className="grid h-dvh min-h-[640px] grid-cols-[minmax(560px,800fr)_minmax(380px,480fr)] grid-rows-[48px_1fr] overflow-hidden">
-        <DeskHead />
-        <main className="relative flex min-h-0 flex-col border-r border-seam">
-          <Stage
-            source={viewing.addresses?.reviewCopy}
-            onFault={viewing.askAgain}
-            decodes={frames !== null}
-            takeVideo={setVideo}
-            takeCanvas={setCanvas}
-            drawing={drawing}
-            measuring={measuring}
-          />
-          {player && <StageRow fault={decoded.fault} drawing={drawing} measuring={measuring} tray={tray} />}
-          <NoteArea writing={writing} measuring={measuring} phase={phase} stops={stops} tray={tray} />
-          {tray.shown && <CompareTray tray={tray} writing={writing} />}
-        </main>
-        <DeskSheet motion={motion} writing={writing} selectedDrawing={drawing.choice.selectedId} />
-      </div>
+      <DeskThingsProvider value={lying}>
+        <div className="grid h-dvh min-h-[640px] grid-cols-[minmax(560px,800fr)_minmax(380px,480fr)] grid-rows-[48px_1fr] overflow-hidden">
+          <DeskHead />
+          <main className="relative flex min-h-0 flex-col border-r border-seam">
+            <Stage
+              source={viewing.addresses?.reviewCopy}
+              onFault={viewing.askAgain}
+              decodes={frames !== null}
+              takeVideo={setVideo}
+              takeCanvas={setCanvas}
+              drawing={drawing}
+              measuring={measuring}
+            />
+            {player && <StageRow fault={decoded.fault} drawing={drawing} measuring={measuring} tray={tray} />}
+            <NoteArea writing={writing} measuring={measuring} phase={phase} stops={stops} tray={tray} />
+            {tray.shown && <CompareTray tray={tray} writing={writing} />}
+          </main>
+          <DeskSheet motion={motion} writing={writing} selectedDrawing={drawing.choice.selectedId} />
+        </div>
+      </DeskThingsProvider>
     </DeskSceneProvider>
   );
 }

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { ruleSheetWords } from '@lean-mentor/core/scoring';
@@ -61,7 +62,7 @@ function BoutClockNow() {
 }
 
 /** One line above the desk: who, what they asked, what hurts, the bout's clock, and whether all is saved. */
-export function DeskHead() {
+export const DeskHead = memo(function DeskHead() {
   const { subject, footage, boutAt, goToMoment } = useScene();
   const { request, client } = subject;
   const ruleSheet = useOnStage(({ frame }) => boutAt(frame)?.ruleSheet ?? request.ruleSheet);
@@ -98,4 +99,4 @@ export function DeskHead() {
       </Link>
     </header>
   );
-}
+});

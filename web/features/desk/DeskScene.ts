@@ -1,7 +1,7 @@
 import type { Bout, Footage } from '@lean-mentor/contract';
 import type { DeskDocument, Note } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
-import { createContext, useContext } from 'react';
+import { createContext, useContext, type Context } from 'react';
 import { useNow, type DecodedFrames, type FramePlayer, type PlayerState } from '../footage/index.ts';
 import type { DeskSubject } from './api.ts';
 import type { DeskActions } from './useDesk.ts';
@@ -11,7 +11,17 @@ export interface RangeBegun {
   fromFrame: number;
 }
 
-/** What everything on the desk works on: the footage on the stage, what lies on it, and what can be done. */
+/** What lies on the desk: it changes with every edit. */
+export interface DeskThings {
+  /** Of the footage on the stage. */
+  document: DeskDocument;
+  /** Of all footage of the request. */
+  whole: DeskDocument;
+  /** Of the footage on the stage, by their first frame. */
+  notes: readonly Note[];
+}
+
+/** What everything on the desk works on: the footage on the stage, and what can be done. It stays the same while one edits. */
 export interface DeskScene {
   subject: DeskSubject;
   footage: Footage;
@@ -21,14 +31,10 @@ export interface DeskScene {
   secondsAt: (frame: number) => number;
   player: FramePlayer | null;
   frames: DecodedFrames | null;
-  /** Of the footage on the stage. */
-  document: DeskDocument;
-  /** Of all footage of the request. */
-  whole: DeskDocument;
-  /** Of the footage on the stage, by their first frame. */
-  notes: readonly Note[];
   boutAt: (frame: number) => Bout | undefined;
   actions: DeskActions;
+  /** What lies here at this moment; for acting, not for showing. */
+  things: () => DeskThings;
   /** Goes to a frame and, where one is named, opens the note. */
   go: (frame: number, noteId: string | null) => void;
   /** Goes to a moment of any footage of the request. */
@@ -37,12 +43,17 @@ export interface DeskScene {
 
 const scene = createContext<DeskScene | null>(null);
 export const DeskSceneProvider = scene.Provider;
+const things = createContext<DeskThings | null>(null);
+export const DeskThingsProvider = things.Provider;
 
-export function useScene(): DeskScene {
-  const present = useContext(scene);
+function useAround<T>(context: Context<T | null>): T {
+  const present = useContext(context);
   if (!present) throw new Error('There is no desk around this.');
   return present;
 }
+export const useScene = (): DeskScene => useAround(scene);
+/** What lies on the desk, for showing: whatever uses it is redrawn with every edit. */
+export const useThings = (): DeskThings => useAround(things);
 
 /** A part of what is on the stage now. */
 export const useOnStage = <T>(part: (state: PlayerState) => T): T => useNow(useScene().player, part);

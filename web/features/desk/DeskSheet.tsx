@@ -1,7 +1,7 @@
 import { frameAtSeconds } from '@lean-mentor/core/footage';
 import { useCallback, useMemo } from 'react';
 import { RoundSheet, type SheetMotionData, type Watched } from '../scoring/index.ts';
-import { useOnStage, useScene } from './DeskScene.ts';
+import { useOnStage, useScene, useThings } from './DeskScene.ts';
 import type { WritingHand } from './useWriting.ts';
 
 interface DeskSheetProps {
@@ -12,7 +12,8 @@ interface DeskSheetProps {
 
 /** The round sheet beside the stage: everything of this footage, each thing at its instant. */
 export function DeskSheet({ motion, writing, selectedDrawing }: DeskSheetProps) {
-  const { subject, footage, table, document, notes, player, actions, go, boutAt } = useScene();
+  const { subject, footage, table, player, actions, go, boutAt } = useScene();
+  const { document, notes } = useThings();
   const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
   const bout = footage.bouts.find(({ id }) => id === boutId);
   const marks = useMemo(() => Object.values(document.marks).filter((mark) => mark.state === 'open'), [document.marks]);

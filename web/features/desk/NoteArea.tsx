@@ -1,7 +1,7 @@
 import type { Mark } from '@lean-mentor/core/desk';
 import { Button } from '../../shared/primitives/index.ts';
 import type { TrayHand } from './compare/useTray.ts';
-import { useOnStage, useScene } from './DeskScene.ts';
+import { useOnStage, useScene, useThings } from './DeskScene.ts';
 import { MeasureList } from './measure/MeasureList.tsx';
 import { MeasurePanel } from './measure/MeasurePanel.tsx';
 import type { MeasureHand } from './measure/useMeasureHand.ts';
@@ -21,7 +21,7 @@ interface NoteAreaProps {
 
 /** Under the row: what is in hand (a measurement, a note), or what can be done on this frame and what is left. */
 export function NoteArea({ writing, measuring, phase, stops, tray }: NoteAreaProps) {
-  const { document } = useScene();
+  const { document } = useThings();
   const marks = Object.values(document.marks);
   const hereId = useOnStage((state) => marks.find((mark) => mark.state === 'open' && mark.atFrame === state.frame)?.id ?? null);
   if (measuring.kind !== null) return <MeasurePanel measuring={measuring} />;

@@ -1,4 +1,4 @@
-import { useRef, useState, type ReactNode } from 'react';
+import { memo, useRef, useState, type ReactNode } from 'react';
 import { wholePicture } from '@lean-mentor/core/desk';
 import { FlipHorizontal2, Maximize } from 'lucide-react';
 import { useSize } from '../../shared/primitives/index.ts';
@@ -26,7 +26,7 @@ interface StageProps {
 const lift = { least: 1, most: 3 };
 
 /** The picture with the drawings on it, as large as the room left of the sheet allows; enlarged, mirrored and lifted as wished. */
-export function Stage({ source, onFault, takeVideo, takeCanvas, decodes, drawing, measuring }: StageProps) {
+export const Stage = memo(function Stage({ source, onFault, takeVideo, takeCanvas, decodes, drawing, measuring }: StageProps) {
   const { size, player } = useScene();
   const room = useRef<HTMLDivElement>(null);
   const stage = useRef<HTMLDivElement>(null);
@@ -114,7 +114,7 @@ export function Stage({ source, onFault, takeVideo, takeCanvas, decodes, drawing
       </div>
     </div>
   );
-}
+});
 
 /** What is on the stage, for whoever looks from outside (tests, assistive technology). */
 function StageState({ zoom }: { zoom: number }): ReactNode {

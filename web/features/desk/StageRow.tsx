@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { clockText } from '@lean-mentor/core/footage';
 import { ChevronLeft, ChevronRight, FastForward, History, Pause, Play, Redo2, Repeat, Undo2 } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
@@ -26,7 +27,7 @@ interface StageRowProps {
 }
 
 /** Under the stage: how it plays and what the neighbours are, then what it is drawn on and measured with. */
-export function StageRow({ fault, drawing, measuring, tray }: StageRowProps) {
+export const StageRow = memo(function StageRow({ fault, drawing, measuring, tray }: StageRowProps) {
   const { frames } = useScene();
   return (
     <div role="toolbar" aria-label="Stage" className="shrink-0 border-b border-seam">
@@ -54,7 +55,7 @@ export function StageRow({ fault, drawing, measuring, tray }: StageRowProps) {
       </div>
     </div>
   );
-}
+});
 
 function Playing() {
   const { player } = useScene();

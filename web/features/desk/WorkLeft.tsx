@@ -2,14 +2,18 @@ import { agreementWithClient, deskProgress } from '@lean-mentor/core/desk';
 import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
 import { ToggleGroup } from 'radix-ui';
 import { useMemo } from 'react';
-import { useOnStage, useScene } from './DeskScene.ts';
+import { useOnStage, useScene, useThings } from './DeskScene.ts';
 import { ConflictList } from './notes/NoteConflicts.tsx';
 import type { PhaseHand } from './usePhase.ts';
 import type { Stops } from './useStops.ts';
 
+/** So many marks are listed; Z and X go through all of them. */
+const mostListed = 40;
+
 /** How far the work has come, and the rest of it: marks to look at, two versions to choose from, and the client's own marks beside the review. */
 export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
-  const { document, footage, table, actions, secondsAt, boutAt } = useScene();
+  const { footage, table, actions, secondsAt, boutAt, go } = useScene();
+  const { document } = useThings();
   const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
   const bout = footage.bouts.find(({ id }) => id === boutId) ?? { fromFrame: 0, toFrame: table.times.length };
   const start = secondsAt(bout.fromFrame);
@@ -17,7 +21,6 @@ export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
   const progress = deskProgress(Object.values(document.looks), marks, bout);
   const open = marks.filter((mark) => mark.state === 'open');
   const conflicts = Object.values(document.conflicts);
-  const { go } = useScene();
   return (
     <div className="flex flex-col gap-2 border-t border-seam px-3 py-2 text-small">
       <div className="flex items-center gap-3">
@@ -53,7 +56,7 @@ export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
       </div>
       {open.length > 0 && (
         <ul aria-label="Marks to look at" className="flex flex-wrap gap-1.5">
-          {open.map((mark) => (
+          {open.slice(0, mostListed).map((mark) => (
             <li key={mark.id} className="inline-flex border border-seam bg-linen">
               <button type="button" onClick={() => go(mark.atFrame, null)} className="time px-1.5 py-0.5 hover:underline">
                 {clockText(secondsAt(mark.atFrame) - start)}
@@ -64,6 +67,7 @@ export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
               </button>
             </li>
           ))}
+          {open.length > mostListed && <li className="py-0.5 text-reed">and {open.length - mostListed} more, in the order of time</li>}
         </ul>
       )}
       {conflicts.length > 0 && <ConflictList conflicts={conflicts} />}
@@ -74,7 +78,8 @@ export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
 
 /** What the client had marked, beside what the review found. */
 function ClientsMarks() {
-  const { subject, footage, notes, table, secondsAt, boutAt, go } = useScene();
+  const { subject, footage, table, secondsAt, boutAt, go } = useScene();
+  const { notes } = useThings();
   const marks = subject.request.clientMarks.filter((mark) => mark.footageId === footage.id);
   const agreement = useMemo(() => agreementWithClient(marks, notes, (_, frame) => secondsAt(frame)), [marks, notes, secondsAt]);
   if (marks.length === 0) return null;

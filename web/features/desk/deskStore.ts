@@ -31,6 +31,8 @@ const mostSteps = 200;
 const mostOpenMs = 1500;
 
 let opened: Promise<IDBPDatabase<DeskDb>> | null = null;
+/** The same once it is there: an edit is then stored before the page is redrawn, not after. */
+let here: IDBPDatabase<DeskDb> | null = null;
 
 function openDeskDb(): Promise<IDBPDatabase<DeskDb>> {
   const opening = openDB<DeskDb>('lean-desk', 1, {
@@ -42,7 +44,7 @@ function openDeskDb(): Promise<IDBPDatabase<DeskDb>> {
       db.createObjectStore('sounds', { keyPath: 'memoId' });
     },
     // A browser that closed the connection (storage cleared, a crash of its own) gets a new one.
-    terminated: () => (opened = null),
+    terminated: () => (opened = here = null),
   });
   const late = new Promise<never>((_, reject) => {
     setTimeout(() => reject(new Error('The browser’s store does not open.')), mostOpenMs);
@@ -52,10 +54,13 @@ function openDeskDb(): Promise<IDBPDatabase<DeskDb>> {
 
 /** The store of this browser; where it cannot be opened now, the next call tries again. */
 export function deskDb(): Promise<IDBPDatabase<DeskDb>> {
-  opened ??= openDeskDb().catch((error: unknown) => {
-    opened = null;
-    throw error;
-  });
+  opened ??= openDeskDb().then(
+    (db) => (here = db),
+    (error: unknown) => {
+      opened = null;
+      throw error;
+    },
+  );
   return opened;
 }
 
@@ -63,12 +68,12 @@ export function deskDb(): Promise<IDBPDatabase<DeskDb>> {
 if (typeof addEventListener === 'function')
   addEventListener('pagehide', () => {
     void opened?.then((db) => db.close()).catch(() => undefined);
-    opened = null;
+    opened = here = null;
   });
 
 /** Keeps edits of a request in this browser; resolved when they are stored. `group` is a step that can be taken back. */
 export async function keepChanges(requestId: string, changes: readonly DeskChange[], group: EditGroup | null): Promise<void> {
-  const db = await deskDb();
+  const db = here ?? (await deskDb());
   const work = db.transaction(['outbox', 'history'], 'readwrite');
   for (const change of changes) void work.objectStore('outbox').add({ requestId, changeId: change.changeId, change });
   if (group) void work.objectStore('history').put({ ...group, requestId, at: Date.now(), undone: false });

@@ -5,7 +5,8 @@ import { useOnStage, useScene, type DeskScene } from './DeskScene.ts';
 const usualSeconds = 3;
 
 /** The range at a frame: of the note or mark there that has one, else the last three seconds. */
-function rangeAt({ document, notes, secondsAt, table }: DeskScene, frame: number): { fromFrame: number; toFrame: number } {
+function rangeAt({ things, secondsAt, table }: DeskScene, frame: number): { fromFrame: number; toFrame: number } {
+  const { document, notes } = things();
   const marks = Object.values(document.marks).map((mark) => ({ fromFrame: mark.atFrame, toFrame: mark.toFrame }));
   const range = [...notes, ...marks].find(({ fromFrame, toFrame }) => toFrame !== null && fromFrame <= frame && frame < toFrame);
   if (range) return { fromFrame: range.fromFrame, toFrame: range.toFrame! };

@@ -1,5 +1,5 @@
 import { causeFault, type DeskDocument, type Note } from '@lean-mentor/core/desk';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { FramePlayer } from '../footage/index.ts';
 import type { RangeBegun } from './DeskScene.ts';
@@ -46,25 +46,26 @@ export function useWriting({ player, footageId, document, notes, actions }: Give
   const [linking, setLinking] = useState(false);
   const note = writing ? document.notes[writing.noteId] : undefined;
 
-  const open = useCallback(
-    (noteId: string | null): void => {
-      const there = noteId ? document.notes[noteId] : undefined;
-      setLinking(false);
-      setWriting(
-        there
-          ? {
-              noteId: there.id,
-              footageId: there.footageId,
-              atFrame: there.fromFrame,
-              toFrame: there.toFrame,
-              markId: there.markId,
-              focus: 0,
-            }
-          : null,
-      );
-    },
-    [document.notes],
-  );
+  const latest = useRef(document);
+  useEffect(() => {
+    latest.current = document;
+  });
+  const open = useCallback((noteId: string | null): void => {
+    const there = noteId ? latest.current.notes[noteId] : undefined;
+    setLinking(false);
+    setWriting(
+      there
+        ? {
+            noteId: there.id,
+            footageId: there.footageId,
+            atFrame: there.fromFrame,
+            toFrame: there.toFrame,
+            markId: there.markId,
+            focus: 0,
+          }
+        : null,
+    );
+  }, []);
 
   return useMemo<WritingHand>(() => {
     const at = (): number => player?.snapshot().frame ?? 0;

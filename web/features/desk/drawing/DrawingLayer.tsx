@@ -13,7 +13,7 @@ import {
 } from '@lean-mentor/core/desk';
 import type Konva from 'konva';
 import { Circle, Group, Layer, Stage as Canvas } from 'react-konva';
-import { useOnStage, useScene } from '../DeskScene.ts';
+import { useOnStage, useScene, useThings } from '../DeskScene.ts';
 import type { MeasureHand } from '../measure/useMeasureHand.ts';
 import { PaintedShape } from './PaintedShape.tsx';
 import type { DrawingHand } from './useDrawingHand.ts';
@@ -45,7 +45,8 @@ interface Moving {
 
 /** Drawings and measurements on the present frame, and the one being made. All points are shares of the picture, right at any size. */
 export function DrawingLayer({ width, height, mirrored, sharpness, drawing, measuring }: DrawingLayerProps) {
-  const { document, secondsAt, table, size } = useScene();
+  const { secondsAt, table, size } = useScene();
+  const { document } = useThings();
   const { choice, draft, hidden } = drawing;
   const drawings = Object.values(document.drawings);
   const measures = Object.values(document.measures).filter((measure) => measure.drawn);

@@ -10,7 +10,7 @@ import {
 import { drawingLife } from '@lean-mentor/core/footage';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { DeskScene } from '../DeskScene.ts';
+import type { DeskScene, DeskThings } from '../DeskScene.ts';
 import { noDrawing, type DrawingChoice } from './drawingChoice.ts';
 
 /** Two presses closer than this, as a share of the picture's height, are one: a polygon is closed on its first corner. */
@@ -48,7 +48,10 @@ export interface DrawingHand {
 }
 
 /** Drawing by hand: what tool is held, what is half drawn, and what can be done to a drawing that is there. */
-export function useDrawingHand({ player, table, footage, size, document, actions, secondsAt }: DeskScene): DrawingHand {
+export function useDrawingHand(
+  { player, table, footage, size, actions, secondsAt }: DeskScene,
+  drawings: DeskThings['document']['drawings'],
+): DrawingHand {
   const [choice, setChoice] = useState<DrawingChoice>(noDrawing);
   const [draft, setDraft] = useState<readonly PicturePoint[]>([]);
   const [labelling, setLabelling] = useState(false);
@@ -56,7 +59,7 @@ export function useDrawingHand({ player, table, footage, size, document, actions
   // The pointer moves faster than the page redraws: points are gathered here and shown from the state.
   const gathered = useRef<PicturePoint[]>([]);
   const copied = useRef<Drawing | null>(null);
-  const selected = choice.selectedId ? document.drawings[choice.selectedId] : undefined;
+  const selected = choice.selectedId ? drawings[choice.selectedId] : undefined;
 
   return useMemo<DrawingHand>(() => {
     const frame = (): number => player?.snapshot().frame ?? 0;

@@ -10,7 +10,7 @@ import {
 } from '@lean-mentor/core/desk';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import type { DeskScene } from '../DeskScene.ts';
+import type { DeskScene, DeskThings } from '../DeskScene.ts';
 
 /** A path's dot is put down every so many frames. */
 const pathStep = 2;
@@ -51,11 +51,14 @@ export interface MeasureHand {
 }
 
 /** Measuring by hand: dots are put down one after another until the measurement is complete. */
-export function useMeasureHand({ player, footage, table, size, document, actions }: DeskScene): MeasureHand {
+export function useMeasureHand(
+  { player, footage, table, size, actions }: DeskScene,
+  measures: DeskThings['document']['measures'],
+): MeasureHand {
   const [work, setWork] = useState<Work | null>(null);
   return useMemo<MeasureHand>(() => {
     const frame = (): number => player?.snapshot().frame ?? 0;
-    const matId = Object.values(document.measures).findLast((measure) => measure.input.kind === 'mat')?.id ?? null;
+    const matId = Object.values(measures).findLast((measure) => measure.input.kind === 'mat')?.id ?? null;
 
     const inputOf = (of: Work): MeasureInput => {
       switch (of.kind) {
@@ -76,7 +79,7 @@ export function useMeasureHand({ player, footage, table, size, document, actions
     const finish = (of: Work): boolean => {
       const toFrame = of.kind === 'time' ? frame() : of.kind === 'path' ? (of.frames.at(-1) ?? null) : null;
       const input = inputOf(of);
-      const result = measured(input, { ...size, table, atFrame: of.atFrame, toFrame, measures: document.measures });
+      const result = measured(input, { ...size, table, atFrame: of.atFrame, toFrame, measures });
       if ('lacks' in result) {
         toast.warning(result.lacks);
         return true;
@@ -128,5 +131,5 @@ export function useMeasureHand({ player, footage, table, size, document, actions
         return work !== null;
       },
     };
-  }, [work, player, footage.id, table, size, document.measures, actions]);
+  }, [work, player, footage.id, table, size, measures, actions]);
 }

@@ -2,7 +2,7 @@ import type { Note } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
 import { Columns2, CornerDownRight, X } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { useScene } from '../DeskScene.ts';
+import { useScene, useThings } from '../DeskScene.ts';
 import type { WritingHand } from '../useWriting.ts';
 import type { TrayHand } from '../compare/useTray.ts';
 import { PairPicker } from './PairPicker.tsx';
@@ -22,7 +22,8 @@ function Chip({ children, onOpen, away, onAway }: { children: ReactNode; onOpen:
 
 /** What a note is tied to: what caused it, its other half, a comparison. */
 export function NoteLinks({ note, hand, tray }: { note: Note; hand: WritingHand; tray: TrayHand }) {
-  const { whole, actions, go, secondsAt, boutAt } = useScene();
+  const { actions, go, secondsAt, boutAt } = useScene();
+  const { whole } = useThings();
   const start = secondsAt(boutAt(note.fromFrame)?.fromFrame ?? 0);
   const comparison = note.comparisonId ? whole.comparisons[note.comparisonId] : undefined;
   return (

@@ -1,6 +1,6 @@
 import type { Note } from '@lean-mentor/core/desk';
 import { useId, useMemo, useState } from 'react';
-import { useScene } from '../DeskScene.ts';
+import { useScene, useThings } from '../DeskScene.ts';
 import { newId } from '../newId.ts';
 import { PrincipleCounts } from './PrincipleCounts.tsx';
 
@@ -16,7 +16,8 @@ interface PrincipleFieldProps {
 
 /** The principle a note is about, by typing a part of its name; one that is not in the book yet is put into it. */
 export function PrincipleField({ note, noteId, ensure }: PrincipleFieldProps) {
-  const { whole, actions } = useScene();
+  const { actions } = useScene();
+  const { whole } = useThings();
   const [typed, setTyped] = useState<string | null>(null);
   const [picked, setPicked] = useState(0);
   const listId = useId();
