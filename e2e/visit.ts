@@ -4,9 +4,10 @@ import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppetee
 
 const browserPath = '/usr/bin/chromium';
 
-/** Headless Chromium that talks to loopback only. */
-export const launch = (): Promise<Browser> =>
+/** Headless Chromium that talks to loopback only; with a folder, its profile is kept there. */
+export const launch = (profile?: string): Promise<Browser> =>
   puppeteer.launch({
+    ...(profile !== undefined && { userDataDir: profile }),
     executablePath: browserPath,
     headless: true,
     args: [
@@ -37,15 +38,16 @@ export interface Visit {
 export const phone = { width: 390, height: 844, deviceScaleFactor: 1, isMobile: true, hasTouch: true };
 export const laptop = { width: 1280, height: 800, deviceScaleFactor: 1 };
 
-/** Opens the app at `path` in a browser context of its own and signs in as `who@skerrow.example`. */
+/** Opens the app at `path` in a browser context of its own and signs in as `who@skerrow.example`; with `sameProfile` in the browser's own. */
 export async function visit(
   browser: Browser,
   base: string,
   who: string,
   path: string,
   screen: typeof phone | typeof laptop,
+  { sameProfile = false } = {},
 ): Promise<Visit> {
-  const context = await browser.createBrowserContext();
+  const context = sameProfile ? browser.defaultBrowserContext() : await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport(screen);
   const faults: string[] = [];
@@ -84,7 +86,9 @@ export async function visit(
     },
   };
   await page.goto(base + path);
-  await page.waitForSelector('input[type=email]');
+  // A profile that was used before may be signed in still.
+  await page.waitForSelector('input[type=email], [data-stage], nav');
+  if (!(await page.$('input[type=email]'))) return it;
   await page.type('input[type=email]', `${who}@skerrow.example`);
   await page.type('input[type=password]', demoPassword);
   await it.press('button', 'Sign in');
@@ -108,6 +112,6 @@ export async function frameOnStage(page: Page): Promise<number | null> {
 
 /** The frame the desk says it is on, once its picture is that frame. */
 export async function settledFrame(page: Page): Promise<number> {
-  const stage = await page.waitForSelector('[data-stage-state][data-settled="true"]', { timeout: 10_000 });
+  const stage = await page.waitForSelector('[data-frame][data-settled="true"]', { timeout: 10_000 });
   return Number(await stage!.evaluate((element) => element.getAttribute('data-frame')));
 }

@@ -46,7 +46,10 @@ function OnThisFrame({ writing, mark }: { writing: WritingHand; mark: Mark | und
       </Button>
       {mark ? (
         <Button look="plain" onClick={() => actions.letGoOfMark(mark.id)}>
-          Let it go <kbd className="time opacity-70">Del</kbd>
+          Let it go
+          <kbd className="time opacity-70" aria-hidden>
+            Del
+          </kbd>
         </Button>
       ) : (
         !writing.range && (

@@ -14,7 +14,7 @@ export function SaveStill() {
     { words: 'SVG, the drawings as lines', address: addressOf(getDeskStillSvg, params), name: `frame ${frame}.svg` },
   ];
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
         title="Save this frame with its drawings"
         aria-label="Save this frame with its drawings"
@@ -23,7 +23,13 @@ export function SaveStill() {
         <ImageDown size={16} strokeWidth={1.8} />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content side="top" align="start" className="z-20 flex flex-col border border-ink bg-linen py-1 shadow-lg">
+        <DropdownMenu.Content
+          side="top"
+          align="start"
+          // The hands go back to the picture, so that the next key is the desk’s.
+          onCloseAutoFocus={(event) => event.preventDefault()}
+          className="z-20 flex flex-col border border-ink bg-linen py-1 shadow-lg"
+        >
           {files.map(({ words, address, name }) => (
             <DropdownMenu.Item key={name} asChild className="px-3 py-1.5 outline-none data-[highlighted]:bg-straw">
               <a href={address} download={name}>

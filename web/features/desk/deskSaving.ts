@@ -59,10 +59,15 @@ async function sendOutbox({ dispatch, getState, delay }: Api, firstWaitMs: numbe
   }
 }
 
+/** Edits that are on their way to the disk: only when none is may it be said that all is kept. */
+let onTheirWay = 0;
+
 /** Stores what an action did; the server is told meanwhile. */
 async function keep(action: UnknownAction, before: DeskState, { dispatch, getState }: Api): Promise<void> {
   const { requestId, done, undone } = getState().desk;
   if (!requestId) return;
+  onTheirWay += 1;
+  let stored = false;
   try {
     if (deskEdited.match(action)) {
       const { changes, step } = action.payload;
@@ -75,11 +80,14 @@ async function keep(action: UnknownAction, before: DeskState, { dispatch, getSta
       await keepChanges(requestId, action.payload, null);
       if (done.at(-1)) await markStep(done.at(-1)!.id, false);
     }
-    if (getState().desk.saving === 'writing') dispatch(savingChanged('kept'));
+    stored = true;
   } catch {
     // A browser that stores nothing (a private window, a full disk) still sends.
     if (getState().desk.saving !== 'saved')
       toast.warning('This browser keeps nothing. Do not close it before it says “Saved”.', { id: 'keeps-nothing' });
+  } finally {
+    onTheirWay -= 1;
+    if (stored && onTheirWay === 0 && getState().desk.saving === 'writing') dispatch(savingChanged('kept'));
   }
 }
 

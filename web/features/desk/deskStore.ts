@@ -74,7 +74,8 @@ if (typeof addEventListener === 'function')
 /** Keeps edits of a request in this browser; resolved when they are stored. `group` is a step that can be taken back. */
 export async function keepChanges(requestId: string, changes: readonly DeskChange[], group: EditGroup | null): Promise<void> {
   const db = here ?? (await deskDb());
-  const work = db.transaction(['outbox', 'history'], 'readwrite');
+  // Strict: complete means that it is on the disk, so that even a machine that stops loses nothing it said was kept.
+  const work = db.transaction(['outbox', 'history'], 'readwrite', { durability: 'strict' });
   for (const change of changes) void work.objectStore('outbox').add({ requestId, changeId: change.changeId, change });
   if (group) void work.objectStore('history').put({ ...group, requestId, at: Date.now(), undone: false });
   await work.done;

@@ -107,9 +107,7 @@ export function useDrawingHand(
         const first = gathered.current[0];
         if (gesture.presses === 0 && first && gathered.current.length > 2 && distance(first, point) < samePress) return void close();
         show([...gathered.current, point]);
-        if (gathered.current.length !== gesture.presses) return;
-        if (choice.tool === 'label') setLabelling(true);
-        else finish();
+        if (gathered.current.length === gesture.presses && choice.tool !== 'label') finish();
       },
       extend: (point) => {
         const gesture = choice.tool && toolGesture[choice.tool];
@@ -117,7 +115,10 @@ export function useDrawingHand(
         show(gesture.drag === 'ends' ? [gathered.current[0]!, point] : [...gathered.current, point]);
       },
       release: () => {
-        if (choice.tool && 'drag' in toolGesture[choice.tool]) finish();
+        if (!choice.tool || gathered.current.length === 0) return;
+        if ('drag' in toolGesture[choice.tool]) finish();
+        // Only now: the press itself would take the hands off the words again.
+        else if (choice.tool === 'label') setLabelling(true);
       },
       close,
       writeLabel: (words) => {

@@ -7,7 +7,7 @@ import type { MeasureHand } from './useMeasureHand.ts';
 /** What can be measured on this frame. */
 export function MeasureMenu({ measuring }: { measuring: MeasureHand }) {
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
         title="Measure (M)"
         aria-label="Measure"
@@ -16,7 +16,13 @@ export function MeasureMenu({ measuring }: { measuring: MeasureHand }) {
         <Ruler size={16} strokeWidth={1.8} />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content side="top" align="start" className="z-20 flex w-80 flex-col border border-ink bg-linen py-1 shadow-lg">
+        <DropdownMenu.Content
+          side="top"
+          align="start"
+          // The hands go back to the picture, so that the next key is the desk’s.
+          onCloseAutoFocus={(event) => event.preventDefault()}
+          className="z-20 flex w-80 flex-col border border-ink bg-linen py-1 shadow-lg"
+        >
           {measureKinds.map((kind) => (
             <DropdownMenu.Item
               key={kind}

@@ -29,7 +29,10 @@ export function NoteEditor({ hand, writing, tray }: NoteEditorProps) {
   const text = useRef<HTMLTextAreaElement>(null);
   const shown = note ?? blankNote(writing);
   useEffect(() => {
-    if (writing.focus) text.current?.focus();
+    if (!writing.focus) return;
+    text.current?.focus();
+    // Words are added, not put before those that are there.
+    text.current?.setSelectionRange(text.current.value.length, text.current.value.length);
   }, [writing.focus]);
   // By what is on the desk now, not by what was drawn last: words and a choice may come at once.
   const change = (fields: Partial<Note>): void => actions.writeNote(blankNote(writing), fields);

@@ -1,0 +1,126 @@
+import { mostMemoBytes } from '@lean-mentor/contract';
+import type { DeskChange } from '@lean-mentor/core/desk';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { createApp, type OpenApp } from '../../http/app.ts';
+import { aNote, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
+import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { visit, type Visitor } from '../../testing/visitor.ts';
+import { drawnOnFrame } from './stills.ts';
+import { findDeskDocument } from './repository.ts';
+
+let house: TestHouse;
+let open: OpenApp;
+let coach: Visitor;
+let requestId: string;
+let footageId: string;
+beforeAll(async () => {
+  house = await openTestHouse();
+  await movePeopleIn(house);
+  open = createApp(house);
+  coach = await visit(open.app, 'coach');
+});
+beforeEach(async () => {
+  ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
+});
+afterAll(async () => {
+  open.close();
+  await house.close();
+});
+
+const created = <T extends { id: string }>(entity: DeskChange['entity'], after: T): DeskChange =>
+  ({ changeId: house.newId(), entity, id: after.id, before: null, after }) as unknown as DeskChange;
+const save = (changes: DeskChange[], id = requestId) => coach.ask('post', `/api/requests/${id}/desk/changes`, { changes, since: 0 });
+const table = { times: Array.from({ length: 90 }, (_, i) => i / 30), endSeconds: 3 };
+
+describe('notes of a client', () => {
+  it('are found from all of their requests, with the principle, and as which fix each was sent', async () => {
+    const principleId = house.newId();
+    const earlier = await bringRequest(house, clientA, 'ready');
+    const [note, fix] = [aNote(house.newId(), footageId, { principleId }), aNote(house.newId(), earlier.footageId, { principleId })];
+    await save([created('note', note)]);
+    await save([created('note', fix)], earlier.requestId);
+    await house.db.critiques.create({
+      ...{ id: house.newId(), requestId: earlier.requestId, opening: 'x', noteIds: [house.newId(), fix.id] },
+      ...{ sentAt: new Date('2031-02-03T00:00:00Z'), readAt: null, fixes: [], coachName: 'Cora Lind' },
+    });
+    const strangers = await bringRequest(house, clientB, 'ready');
+    await save([created('note', aNote(house.newId(), strangers.footageId))], strangers.requestId);
+    const { body } = await coach.ask('get', `/api/requests/${requestId}/client-notes`);
+    const of = (id: string) => body.notes.find((found: { id: string }) => found.id === id);
+    expect(of(note.id)).toMatchObject({ requestId, principleId, fix: null });
+    expect(of(fix.id)).toMatchObject({ requestId: earlier.requestId, fix: { position: 2, sentAt: '2031-02-03T00:00:00.000Z' } });
+    expect(body.notes.some((found: { requestId: string }) => found.requestId === strangers.requestId)).toBe(false);
+  });
+});
+
+describe('what stands on a frame', () => {
+  it('is its drawings and the measurements that are shown, not those of other frames or footage', async () => {
+    const drawing = (id: string, fields: object) => ({
+      ...{ id, footageId, tool: 'arrow', colour: 'client', weight: 'plain', words: '', keys: [], fromFrame: 0, toFrame: 30 },
+      ...{ points: [{ x: 0, y: 0 }, { x: 1, y: 1 }] }, // prettier-ignore
+      ...fields,
+    });
+    const angle = {
+      ...{ id: house.newId(), footageId, atFrame: 5, toFrame: null, drawn: true },
+      input: { kind: 'angle', points: [{ x: 0.6, y: 0.5 }, { x: 0.5, y: 0.5 }, { x: 0.5, y: 0.7 }] }, // prettier-ignore
+      result: { value: 90, unit: '°', plusMinus: 2, words: '90° ± 2°' },
+    };
+    await save([
+      created('drawing', drawing(house.newId(), {})),
+      created('drawing', drawing(house.newId(), { fromFrame: 40, toFrame: 50 })),
+      created('measure', angle),
+      created('measure', { ...angle, id: house.newId(), drawn: false }),
+    ]);
+    const document = await findDeskDocument(house, requestId);
+    const on = { width: 1280, height: 720, table };
+    const tools = (frame: number) => drawnOnFrame(document, { requestId, footageId, frame }, on).map(({ tool }) => tool);
+    expect([tools(5), tools(6), tools(45), tools(60)]).toEqual([['angle', 'arrow'], ['arrow'], ['arrow'], []]);
+    expect(drawnOnFrame(document, { requestId, footageId: house.newId(), frame: 5 }, on)).toEqual([]);
+  });
+
+  it('is made for nobody who names a footage of another request', async () => {
+    const other = await bringRequest(house, clientB, 'ready');
+    expect((await coach.ask('get', `/api/requests/${requestId}/footages/${other.footageId}/frames/0/still.png`)).status).toBe(404);
+  });
+});
+
+describe('the sound of a memo', () => {
+  const webm = (size: number): Buffer => Buffer.concat([Buffer.from([0x1a, 0x45, 0xdf, 0xa3]), Buffer.alloc(size - 4, 7)]);
+  const put = (memoId: string, sound: Buffer, of = requestId) =>
+    coach.ask('put', `/api/requests/${of}/memos/${memoId}/sound`).type('audio/webm').send(sound);
+  let memoId: string;
+  beforeEach(async () => {
+    memoId = house.newId();
+    await save([created('memo', { id: memoId, noteId: house.newId(), seconds: 2, peaks: [0.2, 1] } as never)]);
+  });
+
+  it('is kept and played back, whole and in parts', async () => {
+    const sound = webm(5000);
+    expect((await put(memoId, sound)).status).toBe(200);
+    const heard = await coach
+      .ask('get', `/api/requests/${requestId}/memos/${memoId}/sound`)
+      .buffer(true)
+      .parse(bytes as never);
+    expect(Buffer.compare(heard.body as Buffer, sound)).toBe(0);
+    expect(heard.headers['accept-ranges']).toBe('bytes');
+  });
+
+  it('is taken only for a memo that lies on this desk', async () => {
+    expect((await put(house.newId(), webm(100))).status).toBe(404);
+    const other = await bringRequest(house, clientA, 'ready');
+    expect((await put(memoId, webm(100), other.requestId)).status).toBe(404);
+  });
+
+  it('that no browser records, or that is too long, is refused in words', async () => {
+    const refused = await put(memoId, Buffer.from('<html>not a sound</html>'));
+    expect([refused.status, refused.body.message]).toEqual([400, 'That is no sound a browser records (WebM, Ogg or MP4).']);
+    expect((await put(memoId, webm(mostMemoBytes + 1))).status).toBe(413);
+  });
+});
+
+/** Gathers an answer's bytes. */
+function bytes(response: NodeJS.ReadableStream, done: (error: Error | null, body: Buffer) => void): void {
+  const pieces: Buffer[] = [];
+  response.on('data', (piece: Buffer) => pieces.push(piece));
+  response.on('end', () => done(null, Buffer.concat(pieces)));
+}
