@@ -178,6 +178,63 @@ describe('the work', () => {
   });
 });
 
+describe('the sheet', () => {
+  it('is enlarged from the whole bout to single seconds, and goes back', async () => {
+    const { page, visit: sees } = marit;
+    const length = () => page.$eval('[aria-label="Round sheet"]', (sheet) => sheet.scrollHeight / sheet.clientHeight);
+    expect(await length()).toBe(1);
+    for (let i = 0; i < 9; i++) await sees.press('button', 'Fewer seconds, larger (Ctrl and the wheel)');
+    await marit.until(length, (times) => times > 15);
+    await sees.press('button', 'The whole bout');
+    await marit.until(length, (times) => times === 1);
+  });
+
+  it('lets the foot of a note be dragged to another frame', async () => {
+    const { page } = marit;
+    const foot = (await page.$('[data-foot]'))!;
+    const noteId = (await foot.evaluate((circle) => circle.getAttribute('data-foot')))!;
+    const before = (await marit.desk()).notes[noteId]!.fromFrame;
+    const box = (await foot.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + 40, { steps: 5 });
+    await page.mouse.up();
+    await marit.until(
+      async () => (await marit.desk()).notes[noteId]!.fromFrame,
+      (frame) => frame > before + 20,
+    );
+  });
+});
+
+describe('a spoken note', () => {
+  it('is recorded with the microphone, shown as its loudness, and kept on the server', async () => {
+    const { page, visit: sees } = marit;
+    await marit.goTo(0.9);
+    await page.keyboard.press('KeyF');
+    await page.keyboard.type('Said, not written.');
+    await sees.press('button', /^Say it/);
+    await page.waitForFunction(() => /Stop 1 s/.test(document.body.innerText), { timeout: 10_000 });
+    await sees.press('button', /^Stop/);
+    await page.waitForSelector('[aria-label="Spoken note"] rect');
+    const memo = (await marit.until(
+      async () => Object.values((await marit.desk()).memos)[0],
+      (found) => found !== undefined,
+    ))!;
+    expect(memo.seconds).toBeGreaterThan(0.5);
+    expect(Math.max(...memo.peaks)).toBe(1);
+    const bytes = () =>
+      page.evaluate(
+        async (request, memoId) => {
+          const answer = await fetch(`/api/requests/${request}/memos/${memoId}/sound`);
+          return answer.ok ? (await answer.arrayBuffer()).byteLength : 0;
+        },
+        id,
+        memo.id,
+      );
+    expect(await marit.until(bytes, (size) => size > 0)).toBeGreaterThan(1000);
+  });
+});
+
 describe('two people', () => {
   it('see each other’s marks and both versions of what both changed', async () => {
     const { page } = marit;

@@ -19,6 +19,9 @@ export const launch = (profile?: string): Promise<Browser> =>
       '--disable-component-update',
       '--disable-sync',
       '--mute-audio',
+      // A microphone that beeps, and nobody to be asked whether it may be used.
+      '--use-fake-device-for-media-stream',
+      '--use-fake-ui-for-media-stream',
     ],
   });
 

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureNodeModules } from './nodeModules.mjs';
@@ -21,9 +21,28 @@ function run(words, command, args) {
   return status === 0;
 }
 
-/** A check that passes or fails as a whole. */
-function check(words, command, args) {
-  totals[run(words, command, args) ? 'passed' : 'failed'] += 1;
+/** Checks that pass or fail as a whole, all at once; what each said is shown when it ends. */
+async function checks(list) {
+  await Promise.all(
+    list.map(
+      ([words, command, args]) =>
+        new Promise((resolve) => {
+          const begun = Date.now();
+          const child = spawn(join(root, 'node_modules', '.bin', command), args, {
+            cwd: root,
+            env: { ...process.env, LEAN_LOG: 'silent' },
+          });
+          let said = '';
+          for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (said += piece));
+          child.on('error', (error) => (said += error.message));
+          child.on('close', (code) => {
+            console.log(`\n== ${words}: ${Math.round((Date.now() - begun) / 1000)} s\n${said}`);
+            totals[code === 0 ? 'passed' : 'failed'] += 1;
+            resolve();
+          });
+        }),
+    ),
+  );
 }
 
 /** One kind of tests; each test counts. A run that ends without its report counts as one failure. */
@@ -46,20 +65,13 @@ try {
   ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium'], console.log);
   ensureNodeModules(root, console.log);
   mkdirSync(join(root, '.tmp'), { recursive: true });
-  check('Lint', 'eslint', ['.', '--max-warnings=0']);
-  check('Format', 'prettier', ['--check', '--log-level=warn', '.']);
-  check('Who imports whom', 'depcruise', [
-    '--config',
-    '.dependency-cruiser.cjs',
-    'core',
-    'contract',
-    'server',
-    'web',
-    'demo',
-    'e2e',
-    'bench',
+  const rooms = ['core', 'contract', 'server', 'web', 'demo', 'e2e', 'bench'];
+  await checks([
+    ['Lint', 'eslint', ['.', '--max-warnings=0']],
+    ['Format', 'prettier', ['--check', '--log-level=warn', '.']],
+    ['Who imports whom', 'depcruise', ['--config', '.dependency-cruiser.cjs', ...rooms]],
+    ['Types', 'tsc', ['-p', 'tsconfig.json']],
   ]);
-  check('Types', 'tsc', ['-p', 'tsconfig.json']);
   tests('Unit tests', 'unit');
   tests('Server tests', 'server');
   tests('Starting and stopping', 'start');

@@ -51,6 +51,14 @@ const drawing = (who: Who, fromFrame: number, tool: Drawing['tool'], colour: Dra
   toFrame: fromFrame + 30,
 });
 
+const principle = (name: string): Desk['principles'][string] => ({ id: stableId(`principle ${name}`), name });
+/** Of the coach's book, as far as these desks name them. */
+const principles = {
+  hand: principle('Bottom hand stays on the sleeve side'),
+  frames: principle('Frame at the hip before the shoulders are flat'),
+  base: principle('Hands outside his arms in mount'),
+};
+
 /** Ilse's desk, half-way: the first look is done, two notes are written. */
 export const ilseDesk: Desk = {
   ...emptyDesk(),
@@ -58,8 +66,26 @@ export const ilseDesk: Desk = {
     { atFrame: 285, state: 'open' },
     { atFrame: 738, state: 'noted' },
     { atFrame: 892, state: 'noted' },
+    { atFrame: 1020, state: 'noted' },
     { atFrame: 1110, state: 'open' },
     { atFrame: 1390, state: 'open' },
+  ]),
+  principles: byId(Object.values(principles)),
+  looks: byId(
+    [
+      { fromFrame: 0, toFrame: 900, during: 'first' as const },
+      { fromFrame: 900, toFrame: 1500, during: 'first' as const },
+      { fromFrame: 840, toFrame: 960, during: 'second' as const },
+      { fromFrame: 860, toFrame: 930, during: 'second' as const },
+      { fromFrame: 700, toFrame: 760, during: 'second' as const },
+    ].map((look, i) => ({ id: stableId(`look ilse ${i}`), footageId: footageOf.ilse, ...look })),
+  ),
+  measures: byId([
+    {
+      ...{ id: stableId('measure ilse 892'), footageId: footageOf.ilse, atFrame: 892, toFrame: 909, input: { kind: 'time' as const } },
+      result: { value: 17 / 30, unit: 's' as const, plusMinus: 1 / 30, words: '0.57 s ± 0.03 s, 17 frames.' },
+      drawn: false,
+    },
   ]),
   notes: byId([
     note('ilse', 738, 'good', 'Flattened once, and you still put the shin back between you before he could settle.', [], { severity: 1 }),
@@ -72,7 +98,13 @@ export const ilseDesk: Desk = {
         { when: 'he drives the knee across', do: 'keep the forearm on his biceps and turn your hip out under the shield' },
         { when: 'the knee is already flat', do: 'go under the arm to half guard at once, do not push' },
       ],
+      { principleId: principles.hand.id },
     ),
+    note('ilse', 1020, 'mistake', 'Flat on both shoulders under side control: no frame is left at his hip.', [], {
+      severity: 3,
+      principleId: principles.frames.id,
+      causes: [stableId('note ilse 892')],
+    }),
   ]),
   drawings: byId([
     drawing('ilse', 892, 'arrow', 'client', [

@@ -83,6 +83,16 @@ describe('a critique', () => {
     expect(body.fixes[1]).toMatchObject({ clipFromSeconds: 0, drawings: [] });
   });
 
+  it('never carries a note that is for the coach’s eyes only', async () => {
+    const change = { changeId: house.newId(), entity: 'note', id: noteIds[0]!, before: { visible: 'client' }, after: { visible: 'coach' } };
+    await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes: [change], since: 0 });
+    const refused = await send({ opening: 'Here.', noteIds: [noteIds[0]] });
+    expect([refused.status, refused.body.message]).toEqual([
+      400,
+      'One of these notes is for our eyes only. Take it out, or let the client see it.',
+    ]);
+  });
+
   it('stays as it was sent, whatever happens on the desk afterwards', async () => {
     const { body } = await send({ opening: 'Here.', noteIds: [noteIds[1]] });
     const change: DeskChange = {

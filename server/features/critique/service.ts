@@ -68,6 +68,10 @@ export async function sendCritique(
     const fixes = noteIds.map((noteId, i) => {
       const fix = sentFixOf(document, noteId, i + 1, tables);
       if (!fix) throw new ContractError('not-valid', { message: `Note ${noteId} is not on this desk any more. Choose again.` });
+      if (fix.note.visible === 'coach')
+        throw new ContractError('not-valid', {
+          message: 'One of these notes is for our eyes only. Take it out, or let the client see it.',
+        });
       return fix;
     });
     const sent = {

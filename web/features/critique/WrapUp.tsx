@@ -23,7 +23,7 @@ const count = ['no note', 'one note', 'two notes', 'three notes'];
 /** Choose up to three notes, in order, write the opening line, send. Saved as it happens. */
 export function WrapUp({ subject: { request, client, document }, draft }: WrapUpProps) {
   const [opening, setOpening] = useState(draft.opening);
-  const [chosen, setChosen] = useState(() => draft.noteIds.filter((id) => document.notes[id]));
+  const [chosen, setChosen] = useState(() => draft.noteIds.filter((id) => document.notes[id]?.visible === 'client'));
   const [save, saving] = useSaveCritiqueDraftMutation();
   const [send, sending] = useSendCritiqueMutation();
   const navigate = useNavigate();
@@ -54,9 +54,9 @@ export function WrapUp({ subject: { request, client, document }, draft }: WrapUp
     toast(`Sent to ${first}.`);
     await navigate(`/critiques/${answer.data.id}`);
   };
-  const notes = Object.values(document.notes).sort(
-    (a, b) => (places.get(a.footageId) ?? 0) - (places.get(b.footageId) ?? 0) || a.fromFrame - b.fromFrame,
-  );
+  // What is for the coach's eyes only is never sent.
+  const sendable = Object.values(document.notes).filter((note) => note.visible === 'client');
+  const notes = sendable.sort((a, b) => (places.get(a.footageId) ?? 0) - (places.get(b.footageId) ?? 0) || a.fromFrame - b.fromFrame);
   const missing = chosen.length === 0 ? 'Keep at least one note as a fix.' : opening.trim() === '' ? 'Write an opening line.' : null;
   const others = notes.filter((note) => !chosen.includes(note.id));
 
