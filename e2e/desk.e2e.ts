@@ -213,7 +213,7 @@ describe('a spoken note', () => {
     await page.keyboard.press('KeyF');
     await page.keyboard.type('Said, not written.');
     await sees.press('button', /^Say it/);
-    await page.waitForFunction(() => /Stop 1 s/.test(document.body.innerText), { timeout: 10_000 });
+    await page.waitForFunction(() => /Stop\s+[1-9] s/.test(document.body.innerText), { timeout: 10_000 });
     await sees.press('button', /^Stop/);
     await page.waitForSelector('[aria-label="Spoken note"] rect');
     const memo = (await marit.until(
@@ -293,7 +293,7 @@ describe('nothing is lost', () => {
           )) as Record<string, object>,
         ).length;
       const before = await marksNow(marit.page);
-      for (const share of [0.15, 0.35, 0.55, 0.75]) {
+      for (const share of [0.2, 0.6]) {
         const killed = await launch(folder);
         const desk = await openDeskOf(killed, base, 'marit', id, { sameProfile: true });
         const session = await desk.page.createCDPSession();
@@ -309,7 +309,7 @@ describe('nothing is lost', () => {
         });
         await session.send('Fetch.enable', { patterns: [{ urlPattern: '*/desk/changes', requestStage: 'Response' }] });
         await desk.goTo(share);
-        for (let i = 0; i < 125; i++) {
+        for (let i = 0; i < 250; i++) {
           await desk.page.keyboard.press('KeyE');
           made += 1;
           if (i % 25 === 0) await desk.page.keyboard.press('KeyD');

@@ -31,6 +31,8 @@ try {
         await settledFrame(page);
       }
     }
+    // Small pictures of neighbour frames come a moment after the frame itself.
+    if (name.startsWith('desk')) await new Promise((resolve) => setTimeout(resolve, 1500));
     await page.evaluate(async () => {
       await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
       await document.fonts.ready;
@@ -39,6 +41,15 @@ try {
   };
   await shoot(marit, 'today', '/today', ilse.question);
   await shoot(marit, 'desk', `/requests/${ilse.id}/desk`, 'Choose the fixes');
+  await marit.page.keyboard.press('Escape');
+  await marit.page.keyboard.press('KeyC');
+  for (let stop = 0; stop < 2; stop++) await marit.page.keyboard.press('KeyX');
+  await settledFrame(marit.page);
+  await marit.page.keyboard.press('Escape');
+  await marit.page.keyboard.press('KeyC');
+  await marit.page.click('[aria-label="Compare tray, 2 in it"]');
+  await new Promise((resolve) => setTimeout(resolve, 3000));
+  await marit.page.screenshot({ path: `${folder}desk-compare.png` });
   await shoot(marit, 'footage', `/requests/${ilse.id}/footage`, 'Bouts');
   await shoot(marit, 'wrap-up', `/requests/${ilse.id}/wrap-up`, 'The critique ends here');
   await shoot(marit, 'critique', `/critiques/${bram.critique!.id}`, 'Your sweep is clean');

@@ -160,7 +160,7 @@ describe('the way of one request', () => {
     await marit.page.mouse.down();
     await marit.page.mouse.move(...at(0.8, 0.6), { steps: 5 });
     await marit.page.mouse.up();
-    await marit.page.keyboard.press('Digit2');
+    await marit.page.keyboard.press('Digit3');
     await marit.press('radio', 'Chalk');
     await marit.page.mouse.move(...at(0.2, 0.8));
     await marit.page.mouse.down();

@@ -42,12 +42,12 @@ function OnThisFrame({ writing, mark }: { writing: WritingHand; mark: Mark | und
       {mark && <span className="text-reed">A mark stands here.</span>}
       {writing.range && <span className="font-semibold">A range has begun; end it with Shift E, or write on it.</span>}
       <Button look={mark || writing.range ? 'pine' : 'plain'} onClick={writing.write}>
-        {writing.range ? 'Write on this range' : 'Write on this frame'} <kbd className="time opacity-70">F</kbd>
+        {writing.range ? 'Write on this range' : 'Write on this frame'} <kbd className="time font-normal">F</kbd>
       </Button>
       {mark ? (
         <Button look="plain" onClick={() => actions.letGoOfMark(mark.id)}>
           Let it go
-          <kbd className="time opacity-70" aria-hidden>
+          <kbd className="time font-normal" aria-hidden>
             Del
           </kbd>
         </Button>

@@ -21,7 +21,7 @@ interface DeskDb extends DBSchema {
   /** What can be taken back or done again. */
   history: { key: string; value: EditGroup & { requestId: string; at: number; undone: boolean }; indexes: { requestId: string } };
   /** Spoken memos whose sound the server does not have yet. */
-  sounds: { key: string; value: { memoId: string; requestId: string; sound: Blob } };
+  sounds: { key: string; value: { memoId: string; requestId: string; sound: Blob; keptAt: number } };
 }
 
 /** So many steps can be taken back after a reload. */
