@@ -13,13 +13,15 @@ const playSpeed = 0.5;
 
 /** Two to four frames beside or over each other, stepped together from their anchors. */
 export function CompareTray({ tray, writing }: { tray: TrayHand; writing: WritingHand }) {
-  const { actions, subject } = useScene();
+  const { actions, subject, size } = useScene();
   const { items, layout } = tray;
   const [offset, setOffset] = useState(0);
   const [playing, setPlaying] = useState(false);
   const [opacity, setOpacity] = useState(0.5);
   const canvases = useRef<(HTMLCanvasElement | null)[]>([]);
   const over = layout === 'over';
+  // Two wide pictures are larger one below the other, two tall ones side by side.
+  const columns = items.length > 2 || (items.length === 2 && size.height > size.width) ? 'grid-cols-2' : '';
 
   useEffect(() => {
     if (!playing) return;
@@ -68,7 +70,7 @@ export function CompareTray({ tray, writing }: { tray: TrayHand; writing: Writin
 
   return (
     <section aria-label="Compare tray" className="absolute inset-0 z-10 flex flex-col gap-2 bg-straw p-2">
-      <div className={over ? 'relative min-h-0 grow' : `grid min-h-0 grow gap-2 ${items.length > 1 ? 'grid-cols-2' : ''}`}>
+      <div className={over ? 'relative min-h-0 grow' : `grid min-h-0 grow auto-rows-fr gap-2 ${columns}`}>
         {items.map((item, i) => (
           <CompareCell
             key={`${item.footageId} ${i}`}
@@ -96,7 +98,7 @@ export function CompareTray({ tray, writing }: { tray: TrayHand; writing: Writin
           {Math.abs(offset).toFixed(2)} s
         </button>
         <Button look={over ? 'plain' : 'pine'} onClick={() => tray.setLayout('side')}>
-          Side by side
+          Beside each other
         </Button>
         <Button look={over ? 'pine' : 'plain'} onClick={() => tray.setLayout('over')}>
           One over the other

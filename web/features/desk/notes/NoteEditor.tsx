@@ -51,7 +51,7 @@ export function NoteEditor({ hand, writing, tray }: NoteEditorProps) {
   };
 
   return (
-    <section aria-label="Note" className="flex min-h-0 grow flex-col gap-1.5 overflow-y-auto px-3 py-1.5" onKeyDown={keys}>
+    <section aria-label="Note" className="flex min-h-0 grow flex-col gap-1.5 overflow-y-auto px-3 py-1.5 *:shrink-0" onKeyDown={keys}>
       <div className="flex items-center gap-1">
         <ToggleGroup.Root
           type="single"
