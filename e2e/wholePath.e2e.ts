@@ -58,7 +58,7 @@ describe('the way of one request', () => {
   it('is made ready while both watch, without either asking again', async () => {
     await marit.sees(question);
     await Promise.all([
-      marit.sees(/Making the review copy|Waiting its turn|Reading every frame/, 60_000),
+      marit.sees(/Making the review copy|Waiting its turn|Reading every frame|Open on the desk/, 60_000),
       wen.sees(/With your coach, promised/, 110_000),
     ]);
     await marit.page.waitForFunction(
