@@ -56,7 +56,6 @@ const principle = (name: string): Desk['principles'][string] => ({ id: stableId(
 const principles = {
   hand: principle('Bottom hand stays on the sleeve side'),
   frames: principle('Frame at the hip before the shoulders are flat'),
-  base: principle('Hands outside his arms in mount'),
 };
 
 /** Ilse's desk, half-way: the first look is done, two notes are written. */

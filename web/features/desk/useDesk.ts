@@ -46,7 +46,6 @@ export function useDeskActions() {
         edit(created('mark', id, { ...mark, id, state: 'open' } satisfies Mark));
       },
       letGoOfMark: (id: string): void => edit(patch('mark', id, { state: 'let-go' })),
-      takeUpMark: (id: string): void => edit(patch('mark', id, { state: 'open' })),
       /** Changes a note; one that is not written down yet is, and the mark it grew from is settled with it. */
       writeNote: (blank: Note, fields: Partial<Note>): void => {
         if (document().notes[blank.id]) return edit(patch('note', blank.id, fields));
@@ -78,9 +77,6 @@ export function useDeskActions() {
       },
       change: <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskThing<E>>): void => edit(patch(entity, id, fields)),
       remove: (entity: DeskEntity, id: string): void => edit(remove(entity, id)),
-      /** Several edits as one step. */
-      changeAll: (changes: { entity: DeskEntity; id: string; fields: object }[]): void =>
-        edit(...changes.map(({ entity, id, fields }) => patch(entity, id, fields))),
       addDrawing: (drawing: Omit<Drawing, 'id'>): string => {
         const id = newId();
         edit(created('drawing', id, { id, ...drawing }));

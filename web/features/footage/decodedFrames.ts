@@ -38,7 +38,6 @@ export interface DecodedFramesOptions {
 export class DecodedFrames {
   private readonly held = new Map<number, VideoFrame>();
   private readonly waiting = new Map<number, ((there: boolean) => void)[]>();
-  private readonly listeners = new Set<(frame: number) => void>();
   /** Frames that did not come with their own group: they are not asked for again. */
   private readonly lost = new Set<number>();
   private readonly port: DecodePort;
@@ -101,12 +100,6 @@ export class DecodedFrames {
     return new Promise((resolve) => this.waiting.set(frame, [...(this.waiting.get(frame) ?? []), resolve]));
   }
 
-  /** Tells of each frame as it comes. */
-  subscribe(listener: (frame: number) => void): () => void {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  }
-
   /** Lets everything go. */
   close(): void {
     this.port.onmessage = null;
@@ -156,7 +149,6 @@ export class DecodedFrames {
     for (const gone of framesToDrop([...this.held.keys()], this.at, this.direction, this.most)) this.drop(gone);
     if (!this.held.has(frame)) return;
     this.answer((f) => f === frame, true);
-    for (const listener of this.listeners) listener(frame);
   }
 
   private drop(frame: number): void {

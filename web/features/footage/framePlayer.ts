@@ -7,40 +7,14 @@ import {
   type FrameTable,
   type Stretch,
 } from '@lean-mentor/core/footage';
+import { speeds, type DecodedPictures, type PlayerState } from './playerState.ts';
 import { SeekingVideo } from './seekingVideo.ts';
 
-/** The ladder of speeds; below zero backwards, which needs decoded pictures. */
-export const speeds = [-0.5, -0.25, 0.1, 0.25, 0.5, 0.75, 1, 1.5, 2] as const;
 /** How far back "run it back" goes, in seconds, and at which speed it comes forward again. */
 const runBackSeconds = 3;
 const runBackSpeed = 0.5;
 /** Of a lull that is passed over, this much is still seen at its start and at its end, in seconds. */
 const lullRest = 0.4;
-
-export interface PlayerState {
-  /** The frame on the stage; while it is being fetched, the one it goes to. */
-  frame: number;
-  playing: boolean;
-  speed: number;
-  /** The picture on the stage is that frame. */
-  settled: boolean;
-  /** Where the picture comes from: the video element, or decoded frames. */
-  picture: 'video' | 'decoded';
-  /** Lulls are passed over while playing. */
-  skipsLulls: boolean;
-  /** The stretch that is played over and over. */
-  loop: Stretch | null;
-  /** A key is held and frames glide by. */
-  gliding: boolean;
-}
-
-/** Frames decoded ahead, and where they are shown. */
-export interface DecodedPictures {
-  /** Puts a frame on the stage at once; false while it is not decoded. */
-  show: (frame: number) => boolean;
-  aim: (frame: number, direction: 1 | -1) => void;
-  whenThere: (frame: number) => Promise<boolean>;
-}
 
 /** Called once a picture of the screen; answers how to call it off. */
 export type EachPicture = (draw: (milliseconds: number) => void) => () => void;

@@ -8,7 +8,8 @@ export {
 } from './api.ts';
 export { BoutClock } from './BoutClock.tsx';
 export { FootageProgressLine } from './FootageProgressLine.tsx';
-export { FramePlayer, speeds, type PlayerState } from './framePlayer.ts';
+export { FramePlayer } from './framePlayer.ts';
+export { speeds, type PlayerState } from './playerState.ts';
 export { footageProgressSlice } from './progressSlice.ts';
 export type { DecodedFrames } from './decodedFrames.ts';
 export { openDecoded, useDecodedFrames, warmDecoder } from './useDecodedFrames.ts';

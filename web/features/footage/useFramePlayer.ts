@@ -1,6 +1,7 @@
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
-import { FramePlayer, type PlayerState } from './framePlayer.ts';
+import { FramePlayer } from './framePlayer.ts';
+import type { PlayerState } from './playerState.ts';
 
 const still: PlayerState = {
   frame: 0, playing: false, speed: 1, settled: false, picture: 'video', skipsLulls: false, loop: null, gliding: false,

@@ -1,15 +1,8 @@
 import { memo, useState, type PointerEvent } from 'react';
-import { clockWidth, marginLeft, ribbonMiddle, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
-import type { SheetNote } from './SheetNotes.tsx';
-import type { SheetWindow } from './useSheetView.ts';
+import { clockWidth, marginLeft, ribbonMiddle, ribbonWidth } from './sheetLayout.ts';
+import type { MarginProps, SheetNote } from './SheetNotes.tsx';
 
-interface SheetLinesProps {
-  notes: readonly SheetNote[];
-  tops: ReadonlyMap<string, number>;
-  rowHeight: number;
-  layout: SheetLayout;
-  window: SheetWindow;
-  selectedId: string | null;
+interface SheetLinesProps extends MarginProps {
   /** Absent: feet stay where they are. */
   onMoveFoot?: ((noteId: string, atFrame: number) => void) | undefined;
 }

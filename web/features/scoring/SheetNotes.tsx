@@ -17,13 +17,17 @@ export interface SheetNote {
   causes?: readonly string[];
 }
 
-interface SheetNotesProps {
+/** Notes in the margin as they are laid out, and what of the page is drawn. */
+export interface MarginProps {
   notes: readonly SheetNote[];
   tops: ReadonlyMap<string, number>;
   rowHeight: number;
   layout: SheetLayout;
   window: SheetWindow;
   selectedId: string | null;
+}
+
+interface SheetNotesProps extends MarginProps {
   onGo: ((frame: number, noteId: string | null) => void) | undefined;
 }
 
