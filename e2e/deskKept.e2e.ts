@@ -10,6 +10,12 @@ import { launch, visit, laptop } from './visit.ts';
 const base = process.env['LEAN_E2E_URL']!;
 const { id } = demoPractice(new Date()).requests[0]!;
 
+/** Kills the web server in the middle of whatever it does, or starts it again. */
+async function power(which: 'off' | 'on'): Promise<void> {
+  const { status } = await fetch(`${process.env['LEAN_E2E_POWER']}/${which}`, { method: 'POST' });
+  expect(status).toBe(200);
+}
+
 let browser: Browser;
 let marit: DeskPage;
 beforeAll(async () => {
@@ -65,7 +71,7 @@ describe('two people', () => {
 });
 
 describe('nothing is lost', () => {
-  it('of five hundred edits when every third answer is dropped and the browser is killed in between', async () => {
+  it('of five hundred edits when every third answer is dropped, and the server and the browser are killed in between', async () => {
     const folder = await mkdtemp(join(tmpdir(), 'lean-e2e-profile-'));
     try {
       let made = 0;
@@ -96,6 +102,8 @@ describe('nothing is lost', () => {
         for (let i = 0; i < 250; i++) {
           await desk.page.keyboard.press('KeyE');
           made += 1;
+          if (i === 90) await power('off');
+          if (i === 160) await power('on');
           if (i % 25 === 0) await desk.page.keyboard.press('KeyD');
         }
         // What is kept here survives; what is still on its way to the disk has not been said to be kept.

@@ -59,14 +59,23 @@ export async function startHouse(settings, { say, running, stopping = () => fals
 
   const jobs = startProcess('jobs', 'server/jobs/main.ts', { root, dataDir, env });
   running.push(jobs);
-  const server = startProcess('server', 'server/main.ts', { root, dataDir, env });
-  running.push(server);
-  const ready = await server.firstMessage;
-  if (stopping()) return null;
-  if (!ready) throw new PlainFault(`The web server did not start; the last lines of ${join(dataDir, 'log', 'server.log')} say why.`);
+  let server;
+  const startServer = async () => {
+    server = startProcess('server', 'server/main.ts', { root, dataDir, env });
+    running.push(server);
+    const ready = await server.firstMessage;
+    if (stopping()) return null;
+    if (!ready) throw new PlainFault(`The web server did not start; the last lines of ${join(dataDir, 'log', 'server.log')} say why.`);
+    return ready;
+  };
+  const ready = await startServer();
+  if (!ready) return null;
   return {
     url: `http://127.0.0.1:${ready.listening}`,
     accounts: settings.demo ? JSON.parse(readFileSync(practiceFile, 'utf8')).accounts : null,
+    /** For the tests of what a failing machine does: the web server ends without a word, and starts again. */
+    killServer: () => running.splice(running.indexOf(server), 1)[0].kill(),
+    startServer,
     ended: Promise.race([
       database.exited.then(() => 'MariaDB'),
       jobs.exited.then(() => 'The jobs process'),

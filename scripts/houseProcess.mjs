@@ -22,5 +22,10 @@ export function startProcess(name, file, { root, dataDir, env }) {
     await exited;
     clearTimeout(late);
   };
-  return { name, exited, firstMessage, stop };
+  /** Ends it at once, as a machine that fails does. */
+  const kill = async () => {
+    child.kill('SIGKILL');
+    await exited;
+  };
+  return { name, exited, firstMessage, stop, kill };
 }

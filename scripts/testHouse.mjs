@@ -1,4 +1,6 @@
+import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildWeb } from './buildWeb.mjs';
@@ -20,8 +22,8 @@ export async function openTestHouse({ demoClips = fewClips } = {}) {
   };
   try {
     const settings = { port: await freePort(), databasePort: await freePort(), dataDir, demo: true, demoClips };
-    const { url } = await startHouse(settings, { say: () => undefined, running });
-    return { url, close };
+    const { url, killServer, startServer } = await startHouse(settings, { say: () => undefined, running });
+    return { url, close, killServer, startServer };
   } catch (error) {
     await close();
     throw error;
@@ -30,7 +32,20 @@ export async function openTestHouse({ demoClips = fewClips } = {}) {
 
 /** Vitest's global set-up of the browser tests. */
 export default async function setup() {
-  const { url, close } = await openTestHouse();
+  const { url, close, killServer, startServer } = await openTestHouse();
+  // The tests run in processes of their own; this is how one of them has the web server fail and come back.
+  const power = createServer((request, response) => {
+    const done = request.url === '/off' ? killServer() : startServer();
+    done.then(
+      () => response.end(),
+      (error) => response.writeHead(500).end(String(error)),
+    );
+  }).listen(0, '127.0.0.1');
+  await once(power, 'listening');
   process.env.LEAN_E2E_URL = url;
-  return close;
+  process.env.LEAN_E2E_POWER = `http://127.0.0.1:${power.address().port}`;
+  return async () => {
+    power.close();
+    await close();
+  };
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { causeFault, chainOf } from './causes.ts';
+import { causeFault, chainOf, linksFault } from './causes.ts';
 
 const note = (id: string, fromFrame: number, causes: string[] = [], footageId = 'f') => ({ id, footageId, fromFrame, causes });
 const notes = [note('a', 10), note('b', 20, ['a']), note('c', 30, ['b']), note('same', 30), note('elsewhere', 5, [], 'g')];
@@ -26,5 +26,25 @@ describe('a cause', () => {
   it('leads back through all others, each once', () => {
     const fork = [...notes, note('d', 40, ['c', 'b'])];
     expect(chainOf(new Map(fork.map((n) => [n.id, n])), 'd')).toEqual(['d', 'c', 'b', 'a']);
+  });
+});
+
+describe('a note that is moved', () => {
+  const movedTo = (id: string, fromFrame: number) => notes.map((n) => (n.id === id ? { ...n, fromFrame } : n));
+
+  it('stays behind what caused it and before what it led to', () => {
+    expect(linksFault(movedTo('b', 29), 'b')).toBeNull();
+    expect(linksFault(movedTo('b', 9), 'b')).toContain('later');
+    expect(linksFault(movedTo('b', 31), 'b')).toContain('later');
+  });
+
+  it('is not held by a cause that is gone, nor by links of others', () => {
+    expect(linksFault([note('late', 3, ['gone'])], 'late')).toBeNull();
+    expect(linksFault(movedTo('b', 31), 'same')).toBeNull();
+  });
+
+  it('closes no circle of notes on one frame', () => {
+    const circle = [note('x', 30, ['y']), note('y', 30, ['z']), note('z', 30, ['x'])];
+    expect(linksFault(circle, 'z')).toContain('circle');
   });
 });

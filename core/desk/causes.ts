@@ -23,3 +23,23 @@ export function chainOf(byId: ReadonlyMap<string, Linked>, noteId: string): stri
   for (const id of found) for (const cause of byId.get(id)?.causes ?? []) if (byId.has(cause)) found.add(cause);
   return [...found];
 }
+
+/**
+ * Why the links of a note cannot stand where it is now, in words; null when they can. Asked when a note is moved or linked: both
+ * what it was caused by and what it led to are looked at.
+ */
+export function linksFault(notes: readonly Linked[], noteId: string): string | null {
+  const byId = new Map(notes.map((note) => [note.id, note]));
+  const note = byId.get(noteId);
+  if (!note) return null;
+  const led = notes.filter((other) => other.causes.includes(noteId));
+  const unlinked = (effect: Linked, causeId: string): Linked => ({ ...effect, causes: effect.causes.filter((id) => id !== causeId) });
+  for (const [effect, causeId] of [...note.causes.map((id) => [note, id] as const), ...led.map((other) => [other, noteId] as const)]) {
+    // A cause that was taken away since is no fault of this note.
+    if (!byId.has(causeId)) continue;
+    const others = notes.map((other) => (other.id === effect.id ? unlinked(effect, causeId) : other));
+    const fault = causeFault(others, effect.id, causeId);
+    if (fault) return fault;
+  }
+  return null;
+}

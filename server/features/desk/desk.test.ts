@@ -232,6 +232,10 @@ describe('two people at one desk', () => {
     expect([backward.status, backward.body.message]).toEqual([400, 'A cause cannot be later than what it led to. Pick an earlier note.']);
     await both(coach, [edit(late.id, { causes: [] }, { causes: [early.id] })]);
     expect((await desk()).notes[late.id].causes).toEqual([early.id]);
+    // Nor may the later one be moved before what caused it.
+    const moved = await both(coach, [edit(late.id, { fromFrame: 90 }, { fromFrame: 0 })]);
+    expect(moved.status).toBe(400);
+    expect((await desk()).notes[late.id].fromFrame).toBe(90);
     const made = { changeId: house.newId(), entity: 'conflict', id: house.newId(), before: null, after: { of: 'note', thingId: early.id, field: null, stands: 1, aside: 2, standsBy: 'x', asideBy: 'y' } }; // prettier-ignore
     expect((await both(coach, [made as unknown as DeskChange])).status).toBe(400);
   });

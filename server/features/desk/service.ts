@@ -1,6 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, ResponseOf } from '@lean-mentor/contract';
-import { causeFault, mergeDeskChange, type DeskChange, type Note } from '@lean-mentor/core/desk';
+import { linksFault, mergeDeskChange, type DeskChange, type Note } from '@lean-mentor/core/desk';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
@@ -32,20 +32,23 @@ export async function openDesk(house: House, requestId: string): Promise<Respons
 const refused = (message: string): ContractError => new ContractError('not-valid', { message });
 
 /** What an edit may not do, whoever makes it. */
-async function refuseForeign(house: House, change: DeskChange, footageIds: ReadonlySet<string>, transaction: Transaction): Promise<void> {
+async function refuseForeign(
+  house: House,
+  requestId: string,
+  change: DeskChange,
+  footageIds: ReadonlySet<string>,
+  transaction: Transaction,
+): Promise<void> {
   const { entity, id, after } = change;
   const of = after && 'footageId' in after ? after.footageId : undefined;
   if (of && !footageIds.has(of)) throw refused(`${entity} ${id} names footage that is not of this request.`);
   if (entity === 'conflict' && after !== null) throw refused('Conflicts are found by the server, not made.');
-  if (entity === 'note' && after?.causes) {
-    for (const causeId of after.causes) {
-      const cause = (await findDeskThing(house, { entity: 'note', id: causeId }, transaction))?.thing as Note | undefined;
-      const present = (await findDeskThing(house, change, transaction))?.thing as Note | undefined;
-      if (!cause) continue;
-      const effect = { ...present, ...after, id, causes: [] } as unknown as Note;
-      const fault = causeFault([effect, cause], id, causeId);
-      if (fault) throw refused(fault);
-    }
+  // A new note that nothing caused has no links to look at.
+  if (entity === 'note' && after && (after.causes?.length || (change.before !== null && after.fromFrame !== undefined))) {
+    const { notes } = await findDeskDocument(house, requestId, transaction);
+    const moved = { ...notes[id], ...after, id } as Note;
+    const fault = linksFault(Object.values({ ...notes, [id]: moved }), id);
+    if (fault) throw refused(fault);
   }
 }
 
@@ -85,7 +88,7 @@ export async function saveDeskChanges(
       const footageIds = new Set((await findFootageRows(house, requestId, transaction)).map((footage) => footage.id));
       for (const change of changes as DeskChange[]) {
         if (await wasTaken(house, change.changeId, transaction)) continue;
-        await refuseForeign(house, change, footageIds, transaction);
+        await refuseForeign(house, requestId, change, footageIds, transaction);
         await takeChange(house, account, requestId, change, transaction);
       }
     }

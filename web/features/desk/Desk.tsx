@@ -16,7 +16,7 @@ import { Stage } from './Stage.tsx';
 import { StageRow } from './StageRow.tsx';
 import { useDeskActions, useDeskPart } from './useDesk.ts';
 import { useDeskOfFootage } from './useDeskOfFootage.ts';
-import { useDeskKeys } from './useDeskKeys.ts';
+import { useDeskKeys } from './keys/useDeskKeys.ts';
 import { useLooks } from './useLooks.ts';
 import { usePhase } from './usePhase.ts';
 import { useStops } from './useStops.ts';

@@ -7,6 +7,7 @@ import { faultWords } from '../../shared/wire/index.ts';
 import { FootageProgressLine, useFootageWatch, useGetFrameTableQuery, useProgress, useViewing, warmDecoder } from '../footage/index.ts';
 import { useOpenDeskQuery, type DeskSubject } from './api.ts';
 import { Desk } from './Desk.tsx';
+import { warmKeeper } from './deskKeeper.ts';
 import { deskOpened } from './deskSlice.ts';
 import { readHistory, readOutbox, type History } from './deskStore.ts';
 import { useDeskPart } from './useDesk.ts';
@@ -19,7 +20,10 @@ const freshSeconds = 5;
 export function DeskPage() {
   const { requestId = '' } = useParams();
   useFootageWatch();
-  useEffect(warmDecoder, []);
+  useEffect(() => {
+    warmDecoder();
+    warmKeeper();
+  }, []);
   const { data, error, refetch } = useOpenDeskQuery(requestId, { refetchOnMountOrArgChange: freshSeconds });
   const dispatch = useDispatch();
   const openedId = useDeskPart((desk) => desk.requestId);

@@ -1,5 +1,7 @@
+import { linksFault } from '@lean-mentor/core/desk';
 import { frameAtSeconds } from '@lean-mentor/core/footage';
 import { useCallback, useMemo } from 'react';
+import { toast } from 'sonner';
 import { RoundSheet, type SheetMotionData, type Watched } from '../scoring/index.ts';
 import { useOnStage, useScene, useThings } from './DeskScene.ts';
 import type { WritingHand } from './useWriting.ts';
@@ -55,9 +57,16 @@ export function DeskSheet({ motion, writing, selectedDrawing }: DeskSheetProps) 
       const note = document.notes[noteId];
       if (!note) return;
       const toFrame = note.toFrame === null ? null : Math.min(table.times.length, note.toFrame + atFrame - note.fromFrame);
-      actions.change('note', noteId, { fromFrame: atFrame, toFrame });
+      const moved = { ...note, fromFrame: atFrame, toFrame };
+      const fault = linksFault(Object.values({ ...document.notes, [noteId]: moved }), noteId);
+      if (fault) toast.warning(fault);
+      else actions.change('note', noteId, { fromFrame: atFrame, toFrame });
     },
     [document.notes, actions, table],
+  );
+  const moveLife = useCallback(
+    (id: string, life: { fromFrame: number; toFrame: number }): void => actions.change('drawing', id, life),
+    [actions],
   );
   return (
     <aside className={`min-h-0 py-2 pl-2 ${linking ? 'outline-2 -outline-offset-2 outline-pine' : ''}`}>
@@ -68,6 +77,7 @@ export function DeskSheet({ motion, writing, selectedDrawing }: DeskSheetProps) 
         selectedId={writing.writing?.noteId ?? null}
         onGo={goOrPick}
         onMoveFoot={moveFoot}
+        onMoveLife={moveLife}
       />
     </aside>
   );

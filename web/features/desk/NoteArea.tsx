@@ -2,6 +2,7 @@ import type { Mark } from '@lean-mentor/core/desk';
 import { Button } from '../../shared/primitives/index.ts';
 import type { TrayHand } from './compare/useTray.ts';
 import { useOnStage, useScene, useThings } from './DeskScene.ts';
+import { useKeyName } from './keys/keyMap.ts';
 import { MeasureList } from './measure/MeasureList.tsx';
 import { MeasurePanel } from './measure/MeasurePanel.tsx';
 import type { MeasureHand } from './measure/useMeasureHand.ts';
@@ -37,12 +38,13 @@ export function NoteArea({ writing, measuring, phase, stops, tray }: NoteAreaPro
 
 function OnThisFrame({ writing, mark }: { writing: WritingHand; mark: Mark | undefined }) {
   const { actions } = useScene();
+  const keyName = useKeyName();
   return (
     <div className="flex shrink-0 items-center justify-center gap-3 px-3 py-2.5">
       {mark && <span className="text-reed">A mark stands here.</span>}
-      {writing.range && <span className="font-semibold">A range has begun; end it with Shift E, or write on it.</span>}
+      {writing.range && <span className="font-semibold">A range has begun; end it with Shift {keyName('mark')}, or write on it.</span>}
       <Button look={mark || writing.range ? 'pine' : 'plain'} onClick={writing.write}>
-        {writing.range ? 'Write on this range' : 'Write on this frame'} <kbd className="time font-normal">F</kbd>
+        {writing.range ? 'Write on this range' : 'Write on this frame'} <kbd className="time font-normal">{keyName('write')}</kbd>
       </Button>
       {mark ? (
         <Button look="plain" onClick={() => actions.letGoOfMark(mark.id)}>
@@ -54,7 +56,7 @@ function OnThisFrame({ writing, mark }: { writing: WritingHand; mark: Mark | und
       ) : (
         !writing.range && (
           <span className="text-reed">
-            or drop a mark with <kbd className="time">E</kbd> and go on watching.
+            or drop a mark with <kbd className="time">{keyName('mark')}</kbd> and go on watching.
           </span>
         )
       )}

@@ -10,7 +10,8 @@ import { TrayButton } from './compare/TrayButton.tsx';
 import { useFrame, useOnStage, useScene } from './DeskScene.ts';
 import { DrawingTools } from './drawing/DrawingTools.tsx';
 import type { DrawingHand } from './drawing/useDrawingHand.ts';
-import { KeysHelp } from './KeysHelp.tsx';
+import { useKeyName } from './keys/keyMap.ts';
+import { KeysHelp } from './keys/KeysHelp.tsx';
 import { MeasureMenu } from './measure/MeasureMenu.tsx';
 import type { MeasureHand } from './measure/useMeasureHand.ts';
 import { NeighbourFrames } from './NeighbourFrames.tsx';
@@ -62,15 +63,26 @@ function Playing() {
   const playing = useOnStage((state) => state.playing);
   const skipsLulls = useOnStage((state) => state.skipsLulls);
   const loop = useLoop();
+  const keyName = useKeyName();
   if (!player) return null;
   return (
     <>
-      <IconButton icon={playing ? Pause : Play} words={playing ? 'Pause (Space)' : 'Play (Space)'} onClick={player.toggle} />
-      <IconButton icon={ChevronLeft} words="One frame back (A)" onClick={() => player.step(-1)} />
-      <IconButton icon={ChevronRight} words="One frame on (D)" onClick={() => player.step(1)} />
-      <IconButton icon={History} words="Run it back 3 s (Q)" onClick={player.runBack} />
-      <IconButton icon={Repeat} words="Play this range over and over (Shift Q)" onClick={loop.toggle} pressed={loop.on} />
-      <IconButton icon={FastForward} words="Pass over lulls while playing (N)" onClick={player.toggleLulls} pressed={skipsLulls} />
+      <IconButton icon={playing ? Pause : Play} words={`${playing ? 'Pause' : 'Play'} (${keyName('play')})`} onClick={player.toggle} />
+      <IconButton icon={ChevronLeft} words={`One frame back (${keyName('back')})`} onClick={() => player.step(-1)} />
+      <IconButton icon={ChevronRight} words={`One frame on (${keyName('on')})`} onClick={() => player.step(1)} />
+      <IconButton icon={History} words={`Run it back 3 s (${keyName('runBack')})`} onClick={player.runBack} />
+      <IconButton
+        icon={Repeat}
+        words={`Play this range over and over (Shift ${keyName('runBack')})`}
+        onClick={loop.toggle}
+        pressed={loop.on}
+      />
+      <IconButton
+        icon={FastForward}
+        words={`Pass over lulls while playing (${keyName('lulls')})`}
+        onClick={player.toggleLulls}
+        pressed={skipsLulls}
+      />
     </>
   );
 }

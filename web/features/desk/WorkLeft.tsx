@@ -3,6 +3,7 @@ import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
 import { ToggleGroup } from 'radix-ui';
 import { useMemo } from 'react';
 import { useOnStage, useScene, useThings } from './DeskScene.ts';
+import { useKeyName } from './keys/keyMap.ts';
 import { ConflictList } from './notes/NoteConflicts.tsx';
 import type { PhaseHand } from './usePhase.ts';
 import type { Stops } from './useStops.ts';
@@ -14,6 +15,7 @@ const mostListed = 40;
 export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
   const { footage, table, actions, secondsAt, boutAt, go } = useScene();
   const { document } = useThings();
+  const keyName = useKeyName();
   const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
   const bout = footage.bouts.find(({ id }) => id === boutId) ?? { fromFrame: 0, toFrame: table.times.length };
   const start = secondsAt(bout.fromFrame);
@@ -36,7 +38,9 @@ export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
               key={look}
               value={look}
               title={
-                look === 'first' ? 'Watch it through; E drops marks' : 'From mark to mark with Z and X; each becomes a note or is let go'
+                look === 'first'
+                  ? `Watch it through; ${keyName('mark')} drops marks`
+                  : `From mark to mark with ${keyName('previousStop')} and ${keyName('nextStop')}; each becomes a note or is let go`
               }
               className="h-7 px-2.5 hover:bg-linen data-[state=on]:bg-pine data-[state=on]:text-linen"
             >

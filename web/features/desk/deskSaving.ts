@@ -12,7 +12,8 @@ import {
   serverAnswered,
   type DeskState,
 } from './deskSlice.ts';
-import { dropFromOutbox, forgetSteps, keepChanges, markStep } from './deskStore.ts';
+import { keepEdits } from './deskKeeper.ts';
+import { dropFromOutbox, forgetSteps, markStep } from './deskStore.ts';
 import { tellOtherTabs } from './otherTabs.ts';
 import { mostAtOnce, type Dispatch, type WithDesk } from './leftoverEdits.ts';
 
@@ -71,13 +72,13 @@ async function keep(action: UnknownAction, before: DeskState, { dispatch, getSta
   try {
     if (deskEdited.match(action)) {
       const { changes, step } = action.payload;
-      await keepChanges(requestId, changes, step === null ? null : { id: step, changes });
+      await keepEdits(requestId, changes, step === null ? null : { id: step, changes });
       if (step !== null && before.undone.length > 0) await forgetSteps(before.undone.map(({ id }) => id));
     } else if (deskUndone.match(action) && action.payload.length > 0) {
-      await keepChanges(requestId, action.payload, null);
+      await keepEdits(requestId, action.payload, null);
       if (undone.at(-1)) await markStep(undone.at(-1)!.id, true);
     } else if (deskRedone.match(action) && action.payload.length > 0) {
-      await keepChanges(requestId, action.payload, null);
+      await keepEdits(requestId, action.payload, null);
       if (done.at(-1)) await markStep(done.at(-1)!.id, false);
     }
     stored = true;

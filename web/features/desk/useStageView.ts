@@ -1,5 +1,6 @@
 import { pannedBy, pinched, wholePicture, zoomedAt, type StageView } from '@lean-mentor/core/desk';
 import { useEffect, useRef, useState, type PointerEvent, type RefObject } from 'react';
+import { keyMap } from './keys/keyMap.ts';
 
 interface Point {
   x: number;
@@ -33,7 +34,7 @@ export function useStageView(stage: RefObject<HTMLElement | null>, onSpaceDrag: 
       setView((now) => zoomedAt(now, at, wheelFactor(event.ctrlKey ? event.deltaY * 6 : event.deltaY)));
     };
     const space = (held: boolean) => (event: KeyboardEvent) => {
-      if (event.code === 'Space') spaceHeld.current = held;
+      if (event.code === keyMap().play) spaceHeld.current = held;
     };
     const [down, up] = [space(true), space(false)];
     // The browser's own listener would be passive and scroll or zoom the page as well.

@@ -7,7 +7,8 @@ import { IconButton } from '../../shared/primitives/index.ts';
 import { Playhead, type Watched } from './Playhead.tsx';
 import { sheetLayout } from './sheetLayout.ts';
 import { SheetLines } from './SheetLines.tsx';
-import { SheetMarks, type Life, type SheetClientMark, type SheetMark } from './SheetMarks.tsx';
+import { SheetLives, type Life } from './SheetLives.tsx';
+import { SheetMarks, type SheetClientMark, type SheetMark } from './SheetMarks.tsx';
 import { SheetMotion, type SheetMotionData } from './SheetMotion.tsx';
 import { SheetNotes, type SheetNote } from './SheetNotes.tsx';
 import { SheetRibbon } from './SheetRibbon.tsx';
@@ -31,6 +32,7 @@ interface RoundSheetProps {
   /** Absent: the sheet is for reading only. */
   onGo?: (frame: number, noteId: string | null) => void;
   onMoveFoot?: (noteId: string, atFrame: number) => void;
+  onMoveLife?: (drawingId: string, life: { fromFrame: number; toFrame: number }) => void;
 }
 
 /** Height of a note in the margin: two lines, or where they crowd one. */
@@ -56,6 +58,7 @@ export function RoundSheet({
   selectedId = null,
   onGo,
   onMoveFoot,
+  onMoveLife,
 }: RoundSheetProps) {
   const view = useSheetView(Math.max(1, table.endSeconds / leastSeconds));
   const { box, width, height, zoom } = view;
@@ -105,7 +108,8 @@ export function RoundSheet({
             >
               <SheetRibbon layout={layout} bout={bout} window={drawn} />
               {motion && <SheetMotion layout={layout} motion={motion} window={drawn} />}
-              <SheetMarks {...{ layout, window: drawn, marks, clientMarks, looks, drawings, selectedDrawing }} />
+              <SheetMarks {...{ layout, window: drawn, marks, clientMarks, looks }} />
+              <SheetLives {...{ layout, window: drawn, drawings, onMoveLife }} selectedId={selectedDrawing} />
               <SheetLines {...lines} onMoveFoot={onMoveFoot} />
               {watched && <Playhead layout={layout} watched={watched} keepInSight={follows ? view.keepInSight : null} />}
             </svg>

@@ -1,6 +1,7 @@
-import { memo, useState, type PointerEvent } from 'react';
+import { memo } from 'react';
 import { clockWidth, marginLeft, ribbonMiddle, ribbonWidth } from './sheetLayout.ts';
 import type { MarginProps, SheetNote } from './SheetNotes.tsx';
+import { useSheetDrag } from './useSheetDrag.ts';
 
 interface SheetLinesProps extends MarginProps {
   /** Absent: feet stay where they are. */
@@ -11,32 +12,11 @@ const footX = clockWidth + ribbonWidth;
 
 /** Hairlines from notes to their instants with feet to take hold of, brackets of ranges, and threads from causes to what they led to. */
 export const SheetLines = memo(function SheetLines({ notes, tops, rowHeight, layout, window, selectedId, onMoveFoot }: SheetLinesProps) {
-  const [held, setHeld] = useState<{ id: string; frame: number } | null>(null);
+  const { held, grip } = useSheetDrag(layout, window, (id, frame) => onMoveFoot?.(id, frame));
   const byId = new Map(notes.map((note) => [note.id, note]));
   const middle = (id: string): number => (tops.get(id) ?? 0) + rowHeight / 2;
   const inside = (...ys: number[]): boolean => Math.max(...ys) >= window.from && Math.min(...ys) <= window.to;
   const footOf = (note: SheetNote): number => layout.yOf(held?.id === note.id ? held.frame : note.atFrame);
-
-  const frameUnder = (event: PointerEvent<SVGElement>): number => {
-    const svg = event.currentTarget.ownerSVGElement!;
-    return layout.frameAtY(event.clientY - svg.getBoundingClientRect().top + window.from);
-  };
-  const hold = (note: SheetNote) => (event: PointerEvent<SVGElement>) => {
-    event.stopPropagation();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    setHeld({ id: note.id, frame: note.atFrame });
-  };
-  const drag = (event: PointerEvent<SVGElement>): void => {
-    if (!held) return;
-    event.stopPropagation();
-    setHeld({ ...held, frame: frameUnder(event) });
-  };
-  const drop = (event: PointerEvent<SVGElement>): void => {
-    if (!held) return;
-    event.stopPropagation();
-    if (held.frame !== byId.get(held.id)?.atFrame) onMoveFoot?.(held.id, held.frame);
-    setHeld(null);
-  };
 
   return (
     <>
@@ -80,10 +60,7 @@ export const SheetLines = memo(function SheetLines({ notes, tops, rowHeight, lay
                 r={selected ? 4.5 : 3}
                 className={`cursor-ns-resize ${selected ? 'fill-pine' : 'fill-reed'}`}
                 data-foot={note.id}
-                onPointerDown={hold(note)}
-                onPointerMove={drag}
-                onPointerUp={drop}
-                onPointerCancel={() => setHeld(null)}
+                {...grip(note.id, note.atFrame)}
               >
                 <title>Drag it to another frame</title>
               </circle>

@@ -14,11 +14,6 @@ export interface SheetClientMark {
   atFrame: number;
   words: string;
 }
-export interface Life {
-  id: string;
-  fromFrame: number;
-  toFrame: number;
-}
 
 interface SheetMarksProps {
   layout: SheetLayout;
@@ -26,8 +21,6 @@ interface SheetMarksProps {
   marks: readonly SheetMark[];
   clientMarks: readonly SheetClientMark[];
   looks: readonly { fromFrame: number; toFrame: number }[];
-  drawings: readonly Life[];
-  selectedDrawing: string | null;
 }
 
 /** Height of a row of the looks-back column, in pixels; so many looks back are shown at full strength. */
@@ -36,18 +29,9 @@ const fullLooks = 5;
 /** Left edge and width of the column that shows where one looked again and again. */
 const looksLeft = 1;
 const looksWidth = 5;
-const lifeLeft = clockWidth + ribbonWidth + 2;
 
-/** What stands beside the ribbon: the coach's marks, the client's own, where one looked back, and how long drawings live. */
-export const SheetMarks = memo(function SheetMarks({
-  layout,
-  window,
-  marks,
-  clientMarks,
-  looks,
-  drawings,
-  selectedDrawing,
-}: SheetMarksProps) {
+/** What stands beside the ribbon: the coach's marks, the client's own, and where one looked back. */
+export const SheetMarks = memo(function SheetMarks({ layout, window, marks, clientMarks, looks }: SheetMarksProps) {
   const seen = (from: number, to: number): boolean => to >= window.from && from <= window.to;
   const clock = (frame: number): string => clockText(layout.secondsAt(frame) - layout.boutStart);
   const [top, bottom] = [Math.max(layout.boutTop, window.from), Math.min(layout.boutBottom, window.to)];
@@ -71,25 +55,6 @@ export const SheetMarks = memo(function SheetMarks({
           </rect>
         ) : null,
       )}
-      {drawings.map((drawing) => {
-        const [from, to] = [layout.yOf(drawing.fromFrame), layout.yOf(drawing.toFrame)];
-        if (!seen(from, to)) return null;
-        return (
-          <rect
-            key={drawing.id}
-            x={lifeLeft}
-            y={from}
-            width={3}
-            height={Math.max(2, to - from)}
-            className={drawing.id === selectedDrawing ? 'fill-pine' : 'fill-brass'}
-            data-drawing-life
-          >
-            <title>
-              A drawing, {clock(drawing.fromFrame)} to {clock(drawing.toFrame)}
-            </title>
-          </rect>
-        );
-      })}
       {marks.map((mark) => {
         const y = layout.yOf(mark.atFrame);
         const end = mark.toFrame == null ? y : layout.yOf(mark.toFrame);

@@ -2,6 +2,8 @@ import { ChevronLeft, ChevronRight, Pause, Play, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button, IconButton } from '../../../shared/primitives/index.ts';
 import { useScene } from '../DeskScene.ts';
+import { useKeyName } from '../keys/keyMap.ts';
+import { directionOf } from '../keys/useDeskKeys.ts';
 import type { WritingHand } from '../useWriting.ts';
 import { CompareCell } from './CompareCell.tsx';
 import { comparisonPicture, download } from './savePicture.ts';
@@ -34,15 +36,17 @@ export function CompareTray({ tray, writing }: { tray: TrayHand; writing: Writin
     });
     return () => cancelAnimationFrame(asked);
   }, [playing]);
+  const keyName = useKeyName();
   const step = (steps: number): void => {
     setPlaying(false);
     setOffset((seconds) => Math.round(seconds / stepSeconds + steps) * stepSeconds);
   };
   useEffect(() => {
     const keys = (event: KeyboardEvent): void => {
-      if (event.code !== 'KeyA' && event.code !== 'KeyD') return;
+      const direction = directionOf(event.code);
+      if (!direction) return;
       if (event.target instanceof HTMLElement && event.target.matches('input, textarea')) return;
-      step((event.code === 'KeyA' ? -1 : 1) * (event.shiftKey ? 10 : 1));
+      step(direction * (event.shiftKey ? 10 : 1));
     };
     addEventListener('keydown', keys);
     return () => removeEventListener('keydown', keys);
@@ -91,8 +95,8 @@ export function CompareTray({ tray, writing }: { tray: TrayHand; writing: Writin
           words={playing ? 'Stop' : 'Play all at half speed'}
           onClick={() => setPlaying(!playing)}
         />
-        <IconButton icon={ChevronLeft} words="All one step back (A)" onClick={() => step(-1)} />
-        <IconButton icon={ChevronRight} words="All one step on (D)" onClick={() => step(1)} />
+        <IconButton icon={ChevronLeft} words={`All one step back (${keyName('back')})`} onClick={() => step(-1)} />
+        <IconButton icon={ChevronRight} words={`All one step on (${keyName('on')})`} onClick={() => step(1)} />
         <button type="button" className="time px-1 hover:bg-linen" title="Back to the anchors" onClick={() => setOffset(0)}>
           {offset >= 0 ? '+' : '−'}
           {Math.abs(offset).toFixed(2)} s

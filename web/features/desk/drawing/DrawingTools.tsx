@@ -16,6 +16,7 @@ import {
 import { ToggleGroup } from 'radix-ui';
 import { IconButton } from '../../../shared/primitives/index.ts';
 import { useFrame } from '../DeskScene.ts';
+import { useKeyName } from '../keys/keyMap.ts';
 import type { DrawingHand } from './useDrawingHand.ts';
 
 export const toolWords: Record<DrawingTool, { words: string; icon: LucideIcon }> = {
@@ -102,12 +103,13 @@ export function DrawingTools({ drawing }: { drawing: DrawingHand }) {
 
 function Selected({ drawing }: { drawing: DrawingHand }) {
   const frame = useFrame();
+  const keyName = useKeyName();
   const pinned = drawing.selected?.keys.some((key) => key.frame === frame) ?? false;
   return (
     <>
       <IconButton
         icon={Diamond}
-        words="Pin it where it is on this frame, so that it moves between pins (K)"
+        words={`Pin it where it is on this frame, so that it moves between pins (${keyName('pin')})`}
         onClick={drawing.toggleKey}
         pressed={pinned}
       />

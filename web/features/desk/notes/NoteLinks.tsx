@@ -3,6 +3,7 @@ import { clockText } from '@lean-mentor/core/footage';
 import { Columns2, CornerDownRight, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { useScene, useThings } from '../DeskScene.ts';
+import { useKeyName } from '../keys/keyMap.ts';
 import type { WritingHand } from '../useWriting.ts';
 import type { TrayHand } from '../compare/useTray.ts';
 import { PairPicker } from './PairPicker.tsx';
@@ -24,6 +25,7 @@ function Chip({ children, onOpen, away, onAway }: { children: ReactNode; onOpen:
 export function NoteLinks({ note, hand, tray }: { note: Note; hand: WritingHand; tray: TrayHand }) {
   const { actions, go, secondsAt, boutAt } = useScene();
   const { whole } = useThings();
+  const keyName = useKeyName();
   const start = secondsAt(boutAt(note.fromFrame)?.fromFrame ?? 0);
   const comparison = note.comparisonId ? whole.comparisons[note.comparisonId] : undefined;
   return (
@@ -51,7 +53,7 @@ export function NoteLinks({ note, hand, tray }: { note: Note; hand: WritingHand;
         onClick={hand.link}
         className="rounded-sm px-1.5 py-0.5 text-small font-semibold text-pine hover:bg-linen aria-pressed:bg-pine aria-pressed:text-linen"
       >
-        {hand.linking ? 'Pick the earlier note on the sheet' : 'Caused by … (L)'}
+        {hand.linking ? 'Pick the earlier note on the sheet' : `Caused by … (${keyName('link')})`}
       </button>
       <PairPicker note={note} />
       {comparison && (

@@ -1,12 +1,14 @@
 import { drawingTools } from '@lean-mentor/core/desk';
 import { useEffect, useRef } from 'react';
-import type { TrayHand } from './compare/useTray.ts';
-import type { DeskScene } from './DeskScene.ts';
-import type { DrawingHand } from './drawing/useDrawingHand.ts';
-import type { MeasureHand } from './measure/useMeasureHand.ts';
-import { toggleLoop } from './useLoop.ts';
-import type { Stops } from './useStops.ts';
-import type { WritingHand } from './useWriting.ts';
+import type { TrayHand } from '../compare/useTray.ts';
+import type { DeskScene } from '../DeskScene.ts';
+import type { DeskKey } from './deskKeys.ts';
+import { deskKeyOf, keyMap } from './keyMap.ts';
+import type { DrawingHand } from '../drawing/useDrawingHand.ts';
+import type { MeasureHand } from '../measure/useMeasureHand.ts';
+import { toggleLoop } from '../useLoop.ts';
+import type { Stops } from '../useStops.ts';
+import type { WritingHand } from '../useWriting.ts';
 
 interface DeskKeys {
   scene: DeskScene;
@@ -22,27 +24,34 @@ interface DeskKeys {
 const framesWithShift = 10;
 /** A key that is held this long, in ms, makes frames glide. */
 const glideAfterMs = 280;
-const directionOf: Readonly<Record<string, 1 | -1>> = { KeyA: -1, KeyD: 1 };
+
+/** Which way a key steps; undefined when it does not. */
+export function directionOf(code: string): 1 | -1 | undefined {
+  const { back, on } = keyMap();
+  return code === back ? -1 : code === on ? 1 : undefined;
+}
 
 type Does = (keys: DeskKeys, event: KeyboardEvent) => void;
 
-/** What each physical key does, so that the left hand finds them on any layout. These act once, however long the key is held. */
-const keyDoes: Readonly<Record<string, Does>> = {
-  Space: ({ scene }) => scene.player?.toggle(),
-  KeyQ: ({ scene }, { shiftKey }) => (shiftKey ? toggleLoop(scene) : scene.player?.runBack()),
-  KeyW: ({ scene }) => scene.player?.changeSpeed(1),
-  KeyS: ({ scene }) => scene.player?.changeSpeed(-1),
-  KeyE: ({ writing }, { shiftKey }) => (shiftKey ? writing.markRange() : writing.dropMark()),
-  KeyZ: ({ stops }) => stops.goToStop(-1),
-  KeyX: ({ stops }) => stops.goToStop(1),
-  KeyF: ({ writing }) => writing.write(),
-  KeyB: ({ stops }) => stops.goToBurst(),
-  KeyN: ({ scene }) => scene.player?.toggleLulls(),
-  KeyC: ({ tray }) => tray.addFrame(),
-  KeyT: ({ drawing }) => drawing.pickTool(null),
-  KeyV: ({ drawing }) => drawing.setHidden(true),
-  KeyL: ({ writing }) => writing.link(),
-  KeyK: ({ drawing }) => drawing.toggleKey(),
+/** What each key does. These act once, however long the key is held. */
+const keyDoes: Readonly<Record<Exclude<DeskKey, 'back' | 'on'>, Does>> = {
+  play: ({ scene }) => scene.player?.toggle(),
+  runBack: ({ scene }, { shiftKey }) => (shiftKey ? toggleLoop(scene) : scene.player?.runBack()),
+  faster: ({ scene }) => scene.player?.changeSpeed(1),
+  slower: ({ scene }) => scene.player?.changeSpeed(-1),
+  mark: ({ writing }, { shiftKey }) => (shiftKey ? writing.markRange() : writing.dropMark()),
+  burst: ({ stops }) => stops.goToBurst(),
+  lulls: ({ scene }) => scene.player?.toggleLulls(),
+  previousStop: ({ stops }) => stops.goToStop(-1),
+  nextStop: ({ stops }) => stops.goToStop(1),
+  write: ({ writing }) => writing.write(),
+  link: ({ writing }) => writing.link(),
+  tray: ({ tray }) => tray.addFrame(),
+  tool: ({ drawing }) => drawing.pickTool(null),
+  pin: ({ drawing }) => drawing.toggleKey(),
+  hide: ({ drawing }) => drawing.setHidden(true),
+};
+const fixedKeyDoes: Readonly<Record<string, Does>> = {
   Enter: ({ drawing, measuring }) => void (measuring.done() || drawing.close()),
   Delete: ({ drawing, writing }) => void (drawing.remove() || writing.letGo()),
   Backspace: ({ drawing, measuring }) => (measuring.kind === null ? void drawing.remove() : measuring.takeBack()),
@@ -57,7 +66,7 @@ const withControl: Readonly<Record<string, Does>> = {
 /** Answers whether the key did something. */
 function press(event: KeyboardEvent, keys: DeskKeys): boolean {
   const { scene, drawing } = keys;
-  const direction = directionOf[event.code];
+  const direction = directionOf(event.code);
   if (direction) {
     // With Shift the keyboard's own repeating makes leaps; without, frames glide one by one.
     if (event.shiftKey) scene.player?.step(direction * framesWithShift);
@@ -69,7 +78,8 @@ function press(event: KeyboardEvent, keys: DeskKeys): boolean {
     drawing.pickTool(tool);
     return true;
   }
-  const does = keyDoes[event.code];
+  const name = deskKeyOf(event.code);
+  const does = name && name !== 'back' && name !== 'on' ? keyDoes[name] : fixedKeyDoes[event.code];
   // Enter on a button presses that button.
   const onButton = event.code === 'Enter' && event.target instanceof HTMLElement && event.target.matches('button, a, [role=menuitem]');
   if (!does || onButton) return false;
@@ -111,14 +121,14 @@ export function useDeskKeys(keys: DeskKeys): void {
       if (latest.current.tray.shown) return;
       // Space on a focused button or choice would press it as well as play.
       if (press(event, latest.current)) event.preventDefault();
-      const direction = directionOf[event.code];
+      const direction = directionOf(event.code);
       if (!direction || event.shiftKey || event.repeat) return;
       stopGliding();
       gliding = setTimeout(() => player()?.glide(direction), glideAfterMs);
     };
     const up = (event: KeyboardEvent): void => {
-      if (directionOf[event.code]) stopGliding();
-      if (event.code === 'KeyV') latest.current.drawing.setHidden(false);
+      if (directionOf(event.code)) stopGliding();
+      if (event.code === keyMap().hide) latest.current.drawing.setHidden(false);
     };
     const away = (): void => {
       stopGliding();

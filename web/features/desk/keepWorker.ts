@@ -1,0 +1,14 @@
+import type { Keep, Kept } from './deskKeeper.ts';
+import { deskDb, keepChanges } from './deskStore.ts';
+
+const answer = (kept: Kept): void => postMessage(kept);
+
+// Opened before the first edit comes.
+void deskDb().catch(() => undefined);
+
+addEventListener('message', ({ data: { id, requestId, changes, group } }: MessageEvent<Keep>) => {
+  keepChanges(requestId, changes, group).then(
+    () => answer({ id, storedAt: performance.timeOrigin + performance.now() }),
+    (error: unknown) => answer({ id, fault: String(error) }),
+  );
+});
