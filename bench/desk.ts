@@ -102,8 +102,8 @@ async function exactShare(page: Page): Promise<number> {
   return looks.filter(({ frame, brightness }) => readBarcode(brightness) === frame).length / exactLooks;
 }
 
-/** The desk in headless Chromium: opening, stepping, jumping, gliding, memory, exactness, saving, the sheet. */
-export async function benchDesk(client: Caller, folder: string): Promise<Figure[]> {
+/** What the desk is measured on: ten minutes with notes, and one short footage of each kind. */
+export async function bringAll(client: Caller, folder: string): Promise<{ long: Footage; short: Footage[] }> {
   const long = await bringLong(client, folder);
   await writeNotes(client.base, long);
   const short: Footage[] = [];
@@ -112,11 +112,11 @@ export async function benchDesk(client: Caller, folder: string): Promise<Figure[
     await writeBarcodeClip(file, { ...size, frames: 600, ...options });
     short.push(await bring(client, file, kind));
   }
-  return benchOpenDesk(client.base, long, short);
+  return { long, short };
 }
 
-/** The same with footage that is there: a long one with notes, and one of each kind. */
-export async function benchOpenDesk(base: string, long: Footage, short: readonly Footage[]): Promise<Figure[]> {
+/** The desk in headless Chromium: opening, stepping, jumping, gliding, memory, exactness, saving, the sheet. */
+export async function benchDesk(base: string, { long, short }: { long: Footage; short: readonly Footage[] }): Promise<Figure[]> {
   const browser = await launch();
   try {
     const { page } = await visit(browser, base, 'marit', '/today', laptop);

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { signInTo } from './caller.ts';
 import type { Figure } from './figure.ts';
-import { benchDesk } from './desk.ts';
+import { benchDesk, bringAll } from './desk.ts';
 import { benchMakeReady } from './makeReady.ts';
 import { benchSeek } from './seek.ts';
 import { benchUpload } from './upload.ts';
@@ -21,7 +21,7 @@ try {
   const { figures, footageId } = await benchMakeReady(client, folder);
   for (const figure of figures) say(figure);
   for (const figure of await benchSeek(client, footageId)) say(figure);
-  for (const figure of await benchDesk(client, folder)) say(figure);
+  for (const figure of await benchDesk(base, await bringAll(client, folder))) say(figure);
 } finally {
   await rm(folder, { recursive: true, force: true });
 }

@@ -1,4 +1,5 @@
 import * as access from './access.ts';
+import * as book from './book.ts';
 import * as clients from './clients.ts';
 import * as critique from './critique.ts';
 import * as desk from './desk.ts';
@@ -10,6 +11,7 @@ import * as queue from './queue.ts';
 import * as requests from './requests.ts';
 
 export * from './access.ts';
+export * from './book.ts';
 export * from './clients.ts';
 export * from './critique.ts';
 export * from './desk.ts';
@@ -26,6 +28,6 @@ const isOperation = (thing: unknown): thing is Operation =>
   typeof thing === 'object' && thing !== null && 'room' in thing && 'path' in thing && 'method' in thing;
 
 /** Every operation of the contract, room by room. */
-export const operations: readonly Operation[] = [access, clients, requests, footage, queue, desk, critique, letters, health].flatMap(
+export const operations: readonly Operation[] = [access, clients, requests, footage, queue, desk, book, critique, letters, health].flatMap(
   (room) => Object.values(room).filter(isOperation),
 );

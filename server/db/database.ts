@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import type { Config } from '../config/config.ts';
 import { accessTables } from '../features/access/model.ts';
+import { bookTables } from '../features/book/model.ts';
 import { clientTables } from '../features/clients/model.ts';
 import { critiqueTables } from '../features/critique/model.ts';
 import { deskTables } from '../features/desk/model.ts';
@@ -17,6 +18,7 @@ const tablesOf = (sequelize: Sequelize) => ({
   ...footageTables(sequelize),
   ...jobTables(sequelize),
   ...deskTables(sequelize),
+  ...bookTables(sequelize),
   ...critiqueTables(sequelize),
   ...letterTables(sequelize),
 });

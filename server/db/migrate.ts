@@ -4,6 +4,7 @@ import * as house from './migrations/001-house.ts';
 import * as motion from './migrations/002-motion.ts';
 import * as intake from './migrations/003-intake.ts';
 import * as desk from './migrations/004-desk.ts';
+import * as clips from './migrations/005-clips.ts';
 
 /** Numbered, forward only; a migration that has landed is never edited. */
 const migrations = [
@@ -11,6 +12,7 @@ const migrations = [
   { name: '002-motion', statements: motion.statements },
   { name: '003-intake', statements: intake.statements },
   { name: '004-desk', statements: desk.statements },
+  { name: '005-clips', statements: clips.statements },
 ];
 
 /** Brings the database up to the newest migration. Answers the names of those it ran. */

@@ -6,6 +6,7 @@ import helmet from 'helmet';
 import { join } from 'node:path';
 import { pinoHttp } from 'pino-http';
 import { accessRoutes } from '../features/access/routes.ts';
+import { bookRoutes } from '../features/book/routes.ts';
 import { clientRoutes } from '../features/clients/routes.ts';
 import { critiqueRoutes } from '../features/critique/routes.ts';
 import { deskRoutes } from '../features/desk/routes.ts';
@@ -117,6 +118,7 @@ export function createApp(house: House): OpenApp {
     ...footageRoutes(house, watch),
     ...queueRoutes(house),
     ...deskRoutes(house),
+    ...bookRoutes(house),
     ...critiqueRoutes(house),
     ...letterRoutes(house),
     ...healthRoutes(house),

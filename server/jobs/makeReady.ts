@@ -3,6 +3,7 @@ import type { Stretch } from '@lean-mentor/core/footage';
 import { changeFootage, countBouts, findFootage, insertBout, type FootageRow } from '../features/footage/index.ts';
 import type { House } from '../house.ts';
 import { readFootage } from '../media/readFootage.ts';
+import { withScratchFolder } from '../scratchFolder.ts';
 import {
   findingsKey,
   footageFolder,
@@ -14,7 +15,6 @@ import {
   soundKey,
   stripKey,
 } from '../storage/index.ts';
-import { withScratchFolder } from './scratchFolder.ts';
 
 /** Least time between two progress writes, in ms: the database hears of it, but is not flooded. */
 const progressEveryMs = 500;

@@ -1,11 +1,9 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import { addSeconds } from 'date-fns';
-import { changeFootage } from '../features/footage/index.ts';
 import type { House } from '../house.ts';
 import { MediaFault } from '../media/mediaFault.ts';
-import { makeReady } from './makeReady.ts';
-import { removeFootage } from './removeFootage.ts';
-import { clearScratchFolders } from './scratchFolder.ts';
+import { clearScratchFolders } from '../scratchFolder.ts';
+import { jobKinds } from './jobKinds.ts';
 import type { JobRow } from './model.ts';
 import { beatHeart, claimJob, settleJob } from './repository.ts';
 
@@ -20,6 +18,7 @@ const later = (house: House, job: JobRow): Date => addSeconds(house.now(), Math.
 
 /** Runs one claimed job to its end, whatever that is. */
 async function runJob(house: House, worker: string, job: JobRow, signal: AbortSignal): Promise<void> {
+  const kind = jobKinds[job.kind];
   const lost = new AbortController();
   const heart = setInterval(() => {
     beatHeart(house, job.id, worker).then(
@@ -29,8 +28,7 @@ async function runJob(house: House, worker: string, job: JobRow, signal: AbortSi
   }, heartbeatMs);
   try {
     const stop = AbortSignal.any([signal, lost.signal]);
-    if (job.kind === 'make-ready') await makeReady(house, job.subjectId, stop);
-    else await removeFootage(house, job);
+    await kind.run(house, job, stop);
     await settleJob(house, job.id, worker, { state: 'done', reason: null });
   } catch (error) {
     if (lost.signal.aborted) return;
@@ -39,22 +37,14 @@ async function runJob(house: House, worker: string, job: JobRow, signal: AbortSi
       await settleJob(house, job.id, worker, { state: 'waiting', attempts: job.attempts - 1, runAfter: house.now() });
       return;
     }
-    house.log.warn({ err: error, jobId: job.id, footageId: job.subjectId, attempt: job.attempts }, 'job failed');
-    if (job.kind === 'remove-footage') {
-      await settleJob(house, job.id, worker, { state: 'waiting', reason: 'Removing failed.', runAfter: later(house, job) });
-      return;
-    }
-    const reason = error instanceof MediaFault ? error.message : 'Making the footage ready failed on our side. The coach can try it again.';
-    if (error instanceof MediaFault || job.attempts >= mostAttempts) {
+    house.log.warn({ err: error, jobId: job.id, kind: job.kind, subjectId: job.subjectId, attempt: job.attempts }, 'job failed');
+    const reason = error instanceof MediaFault ? error.message : kind.failed;
+    if (kind.rested && (error instanceof MediaFault || job.attempts >= mostAttempts)) {
       await settleJob(house, job.id, worker, { state: 'resting', reason });
-      await changeFootage(house, job.subjectId, { state: 'failed', step: 'Stopped', failure: reason, secondsLeft: null });
+      await kind.rested(house, job.subjectId, reason);
     } else {
-      await settleJob(house, job.id, worker, {
-        state: 'waiting',
-        reason,
-        runAfter: later(house, job),
-      });
-      await changeFootage(house, job.subjectId, { state: 'waiting', step: 'Waiting to be tried again', share: 0, secondsLeft: null });
+      await settleJob(house, job.id, worker, { state: 'waiting', reason, runAfter: later(house, job) });
+      await kind.waits?.(house, job.subjectId);
     }
   } finally {
     clearInterval(heart);

@@ -19,3 +19,8 @@ export const stillsFolder = (critiqueId: string): string => `stills/${critiqueId
 export const stillKey = (critiqueId: string, position: number): string => `${stillsFolder(critiqueId)}${position}.png`;
 
 export const memoKey = (requestId: string, memoId: string): string => `memos/${requestId}/${memoId}`;
+
+export const clipFolder = (clipId: string): string => `clips/${clipId}/`;
+export const clipOriginalKey = (clipId: string): string => `${clipFolder(clipId)}original`;
+export const clipVideoKey = (clipId: string): string => `${clipFolder(clipId)}review.mp4`;
+export const clipPosterKey = (clipId: string): string => `${clipFolder(clipId)}poster.jpg`;

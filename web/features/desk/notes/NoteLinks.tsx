@@ -6,6 +6,7 @@ import { useScene, useThings } from '../DeskScene.ts';
 import { useKeyName } from '../keys/keyMap.ts';
 import type { WritingHand } from '../useWriting.ts';
 import type { TrayHand } from '../compare/useTray.ts';
+import { ClipPicker } from './ClipPicker.tsx';
 import { PairPicker } from './PairPicker.tsx';
 
 function Chip({ children, onOpen, away, onAway }: { children: ReactNode; onOpen: () => void; away: string; onAway: () => void }) {
@@ -56,6 +57,7 @@ export function NoteLinks({ note, hand, tray }: { note: Note; hand: WritingHand;
         {hand.linking ? 'Pick the earlier note on the sheet' : `Caused by … (${keyName('link')})`}
       </button>
       <PairPicker note={note} />
+      <ClipPicker note={note} />
       {comparison && (
         <Chip
           onOpen={() => tray.load(comparison)}

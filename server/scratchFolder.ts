@@ -1,6 +1,6 @@
 import { mkdir, readdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { House } from '../house.ts';
+import type { House } from './house.ts';
 
 const workOf = ({ config }: House): string => join(config.dataDir, 'work');
 

@@ -1,0 +1,1 @@
+export { changeClip, findClip } from './repository.ts';

@@ -1,0 +1,14 @@
+import * as contract from '@lean-mentor/contract';
+import type { House } from '../../house.ts';
+import { route } from '../../http/route.ts';
+import * as handlers from './handlers.ts';
+
+export const bookRoutes = (house: House) => [
+  route(contract.listClips, handlers.listClips(house)),
+  route(contract.addClip, handlers.addClip(house)),
+  route(contract.saveClipVideo, handlers.saveClipVideo(house)),
+  route(contract.renameClip, handlers.renameClip(house)),
+  route(contract.removeClip, handlers.removeClip(house)),
+  route(contract.streamClip, handlers.streamClip(house)),
+  route(contract.getClipPoster, handlers.getClipPoster(house)),
+];

@@ -1,0 +1,165 @@
+import type { Clip } from '@lean-mentor/contract';
+import { clockText } from '@lean-mentor/core/footage';
+import { Film, Pencil, Trash2, Upload } from 'lucide-react';
+import { useState } from 'react';
+import { IconButton } from '../../shared/primitives/index.ts';
+import { clipPoster, clipVideo, useListClipsQuery, useRemoveClipMutation, useRenameClipMutation } from './api.ts';
+import { useSendClip } from './useSendClip.ts';
+
+interface ClipShelfProps {
+  chosenId: string | null;
+  /** Null: no clip. */
+  onChoose: (clipId: string | null) => void;
+}
+
+/** While a clip is made ready the shelf asks again this often, in ms. */
+const watchMs = 1500;
+const mostShown = 60;
+
+const stateWords = ({ state, failure, seconds }: Clip): string =>
+  ({
+    empty: 'Its video has not arrived.',
+    working: 'Being made ready …',
+    failed: failure ?? 'It could not be made ready.',
+    ready: seconds === null ? '' : clockText(seconds),
+  })[state];
+
+/** The coach's own clips: look for one, play it, choose it, bring a new one. */
+export function ClipShelf({ chosenId, onChoose }: ClipShelfProps) {
+  const [working, setWorking] = useState(false);
+  const { data, isLoading, isError, refetch } = useListClipsQuery(undefined, { pollingInterval: working ? watchMs : 0 });
+  const clips = data?.clips ?? [];
+  const nowWorking = clips.some(({ state }) => state === 'working');
+  if (nowWorking !== working) setWorking(nowWorking);
+  const [search, setSearch] = useState('');
+  const { share, send } = useSendClip();
+  const wanted = search.trim().toLocaleLowerCase();
+  const found = clips.filter(({ title }) => title.toLocaleLowerCase().includes(wanted)).slice(0, mostShown);
+  const chosen = clips.find(({ id }) => id === chosenId);
+  return (
+    <div className="flex min-h-0 flex-col">
+      {chosen?.state === 'ready' && (
+        <video
+          key={chosen.id}
+          src={clipVideo(chosen.id)}
+          poster={clipPoster(chosen.id)}
+          controls
+          loop
+          muted
+          playsInline
+          aria-label={chosen.title}
+          className="aspect-video w-full bg-stage"
+        />
+      )}
+      <div className="flex border-b border-seam">
+        <input
+          aria-label="Search your clips"
+          value={search}
+          onChange={(e) => setSearch(e.target.value)}
+          placeholder="Search your clips"
+          className="min-w-0 grow px-3 py-2 outline-none"
+        />
+        <label className="flex cursor-pointer items-center gap-1.5 px-3 text-small font-semibold text-pine focus-within:outline-2 hover:bg-straw">
+          <Upload size={14} aria-hidden />
+          {share === null ? 'Bring a video' : `${Math.round(share * 100)} % sent`}
+          <input
+            type="file"
+            accept="video/*"
+            className="sr-only"
+            disabled={share !== null}
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              event.target.value = '';
+              if (file) void send(file).then((id) => id && onChoose(id));
+            }}
+          />
+        </label>
+      </div>
+      <ul aria-label="Your clips" className="min-h-0 overflow-y-auto py-1">
+        {found.map((clip) => (
+          <ClipRow key={clip.id} clip={clip} chosen={clip.id === chosenId} onChoose={onChoose} />
+        ))}
+        {found.length === 0 && (
+          <li className="px-3 py-2 text-small text-reed">
+            {isLoading ? (
+              'Looking …'
+            ) : isError ? (
+              <button type="button" className="hover:underline" onClick={() => void refetch()}>
+                Your clips cannot be reached. Try again.
+              </button>
+            ) : clips.length === 0 ? (
+              'No clips yet. Bring a short video of your own that shows how it is done.'
+            ) : (
+              'No clip is called that.'
+            )}
+          </li>
+        )}
+      </ul>
+    </div>
+  );
+}
+
+function ClipRow({ clip, chosen, onChoose }: { clip: Clip; chosen: boolean; onChoose: ClipShelfProps['onChoose'] }) {
+  const [renameClip] = useRenameClipMutation();
+  const [removeClip] = useRemoveClipMutation();
+  const [editing, setEditing] = useState(false);
+  const [leaving, setLeaving] = useState(false);
+  const rename = (title: string): void => {
+    setEditing(false);
+    if (title.trim() && title.trim() !== clip.title) void renameClip({ id: clip.id, title: title.trim() });
+  };
+  if (leaving)
+    return (
+      <li className="flex items-center gap-3 px-3 py-1.5 text-small">
+        <span className="grow">Take “{clip.title}” away from every note?</span>
+        <button
+          type="button"
+          className="font-semibold text-pine hover:underline"
+          onClick={() => {
+            void removeClip(clip.id);
+            if (chosen) onChoose(null);
+          }}
+        >
+          Take it away
+        </button>
+        <button type="button" className="hover:underline" onClick={() => setLeaving(false)}>
+          Keep it
+        </button>
+      </li>
+    );
+  return (
+    <li className={`flex items-center gap-2 px-3 py-1 text-small ${chosen ? 'bg-straw' : ''}`}>
+      {clip.state === 'ready' ? (
+        <img src={clipPoster(clip.id)} alt="" loading="lazy" className="h-9 w-14 shrink-0 bg-stage object-cover" />
+      ) : (
+        <span className="flex h-9 w-14 shrink-0 items-center justify-center bg-straw">
+          <Film size={14} aria-hidden />
+        </span>
+      )}
+      {editing ? (
+        <input
+          autoFocus
+          aria-label="Title of the clip"
+          defaultValue={clip.title}
+          maxLength={120}
+          onBlur={(event) => rename(event.target.value)}
+          onKeyDown={(event) => event.key === 'Enter' && rename(event.currentTarget.value)}
+          className="min-w-0 grow border border-pine px-1"
+        />
+      ) : (
+        <button
+          type="button"
+          aria-pressed={chosen}
+          disabled={clip.state === 'failed' || clip.state === 'empty'}
+          onClick={() => onChoose(chosen ? null : clip.id)}
+          className="min-w-0 grow text-left enabled:hover:underline"
+        >
+          <span className="block truncate">{clip.title}</span>
+          <span className="block truncate text-reed">{stateWords(clip)}</span>
+        </button>
+      )}
+      <IconButton icon={Pencil} words="Another title" onClick={() => setEditing(true)} />
+      <IconButton icon={Trash2} words="Take this clip away" onClick={() => setLeaving(true)} />
+    </li>
+  );
+}

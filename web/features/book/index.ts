@@ -1,0 +1,2 @@
+export { useListClipsQuery } from './api.ts';
+export { ClipShelf } from './ClipShelf.tsx';
