@@ -58,10 +58,10 @@ export function KeysHelp() {
           side="top"
           align="end"
           sideOffset={8}
-          className="z-10 max-h-[calc(100vh-6rem)] w-[34rem] overflow-y-auto border border-ink bg-linen p-4 shadow-lg"
+          className="z-10 max-h-[var(--radix-popover-content-available-height)] w-[36rem] overflow-y-auto border border-ink bg-linen p-4 shadow-lg"
         >
           <p className="mb-2 text-small text-reed">Press a key’s name to give it another place. They are kept in this browser.</p>
-          <dl className="grid grid-cols-[7rem_1fr] gap-x-4 gap-y-0.5">
+          <dl className="grid grid-cols-[9rem_1fr] gap-x-4 gap-y-0.5">
             {(Object.keys(deskKeys) as DeskKey[]).map((name) => (
               <div key={name} className="contents">
                 <dt>
