@@ -8,7 +8,7 @@ export interface Span {
   toFrame: number;
 }
 
-/** Value to the holder, −100..100, under the preset "balanced" (domain §1; data the coach will be able to edit). */
+/** Value to the holder, −100..100, under the preset "balanced" (domain §1; the coach may set others, see valuePreset.ts). */
 const table = {
   standing: ['neutral', 'Standing', 0],
   clinch: ['neutral', 'Clinch', 0],
@@ -47,11 +47,29 @@ export const positionCodes = Object.keys(table) as [PositionCode, ...PositionCod
 export const positionFamily = (code: PositionCode): 'neutral' | 'attack' | 'guard' | 'pin' => table[code][0];
 export const positionName = (code: PositionCode): string => table[code][1];
 
+export const isNeutral = (code: PositionCode): boolean => table[code][0] === 'neutral';
+
+/** Value of a position to its holder under the preset "balanced". */
+export const balancedValue = (code: PositionCode): number => table[code][2];
+
+/** Pins whose holder is behind or beside, attacking, not on top. */
+const attacking: ReadonlySet<PositionCode> = new Set(['back-seatbelt', 'truck', 'back-control', 'crucifix']);
+
+/** Whether the holder is on top: the passer of a guard, or on top of a turtle or pin. */
+export const isOnTop = (code: PositionCode): boolean => (table[code][0] === 'guard' || table[code][0] === 'pin') && !attacking.has(code);
+
+/** Whether the holder controls the other on the ground: in a guard, a turtle or a pin. */
+export const isGroundControl = (code: PositionCode): boolean => table[code][0] === 'guard' || table[code][0] === 'pin';
+
 /** Lean of a span, −100 (partner in full control) to +100 (client in full control); neutral positions are 0. */
-export function leanOfSpan({ position, holder }: Pick<Span, 'position' | 'holder'>): number {
+export function leanOfSpan({ position, holder }: Pick<Span, 'position' | 'holder'>, values: PositionValues = balancedValue): number {
   if (holder === null) return 0;
-  return table[position][2] * (holder === 'client' ? 1 : -1);
+  const lean = values(position) * (holder === 'client' ? 1 : -1);
+  return lean === 0 ? 0 : lean;
 }
+
+/** Value of each position to its holder, −100..100. */
+export type PositionValues = (code: PositionCode) => number;
 
 /** Why spans do not tile the bout without gap or overlap, in words, or null when they do. */
 export function tilingFault(spans: readonly Span[], fromFrame: number, toFrame: number): string | null {

@@ -1,0 +1,50 @@
+import type { TimedEvent } from './boutEvent.ts';
+import type { TimedBout } from './timedBout.ts';
+
+/** A stretch in which the bout clock runs, on the footage clock; `restart` is the event that began it, where one did. */
+export interface Play {
+  from: number;
+  to: number;
+  restart: Extract<TimedEvent, { kind: 'restart' }> | null;
+}
+
+/** The bout clock: seconds of the bout less its stoppages. */
+export interface BoutClock {
+  plays: readonly Play[];
+  /** All of it, in bout clock seconds. */
+  total: number;
+  /** Bout clock seconds at a second of the footage clock; it stands still in a stoppage. */
+  at: (seconds: number) => number;
+  /** The first second of the footage clock at which the bout clock shows this. */
+  footageAt: (clock: number) => number;
+}
+
+/**
+ * Reads the clock off stoppages and restarts (domain §2). A stoppage without a restart lasts to the end; a second stoppage, or a
+ * restart without one, changes nothing.
+ */
+export function boutClock({ lengthSeconds, events }: Pick<TimedBout, 'lengthSeconds' | 'events'>): BoutClock {
+  const plays: Play[] = [];
+  let open: Play | null = { from: 0, to: lengthSeconds, restart: null };
+  for (const event of [...events].sort((a, b) => a.at - b.at)) {
+    if (event.kind === 'stoppage' && open) {
+      plays.push({ ...open, to: Math.min(Math.max(event.at, open.from), lengthSeconds) });
+      open = null;
+    } else if (event.kind === 'restart' && !open && event.at < lengthSeconds) open = { from: event.at, to: lengthSeconds, restart: event };
+  }
+  if (open) plays.push(open);
+  const total = plays.reduce((sum, { from, to }) => sum + to - from, 0);
+  return {
+    plays,
+    total,
+    at: (seconds) => plays.reduce((sum, { from, to }) => sum + Math.min(Math.max(seconds - from, 0), to - from), 0),
+    footageAt: (clock) => {
+      let before = 0;
+      for (const { from, to } of plays) {
+        if (clock <= before + to - from) return from + Math.max(0, clock - before);
+        before += to - from;
+      }
+      return plays.at(-1)?.to ?? 0;
+    },
+  };
+}

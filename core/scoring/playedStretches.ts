@@ -1,0 +1,43 @@
+import type { BoutClock } from './boutClock.ts';
+import { clockSlack } from './clockSlack.ts';
+import type { Holder, PositionCode } from './position.ts';
+import type { TimedSpan } from './timedBout.ts';
+
+/** A stretch in one position with one holder as the score sees it: on the bout clock, stoppages taken out. */
+export interface PlayedStretch {
+  position: PositionCode;
+  holder: Holder;
+  /** Bout clock seconds; `from` inclusive, `to` exclusive. */
+  from: number;
+  to: number;
+  /** start: nothing was before it; play: the athletes went there; restart: the referee put them there. */
+  begun: 'start' | 'play' | 'restart';
+}
+
+const same = (a: Pick<PlayedStretch, 'position' | 'holder'>, b: Pick<PlayedStretch, 'position' | 'holder'>): boolean =>
+  a.position === b.position && a.holder === b.holder;
+
+/**
+ * Lays spans on the bout clock. What is coded within a stoppage is left out. A restart resumes the position its event names, whatever
+ * is coded on to the next change there; the same position as before the stoppage goes on as one stretch and keeps its hold so far.
+ */
+export function playedStretches(spans: readonly TimedSpan[], { plays }: BoutClock): PlayedStretch[] {
+  const played: PlayedStretch[] = [];
+  let clock = 0;
+  for (const { from, to, restart } of plays) {
+    let first = true;
+    for (const span of spans) {
+      const [a, b] = [Math.max(span.from, from), Math.min(span.to, to)];
+      if (b - a <= clockSlack) continue;
+      const named = first && restart?.position !== undefined ? { position: restart.position, holder: restart.holder ?? null } : span;
+      const begun = played.length === 0 ? 'start' : first && restart ? 'restart' : 'play';
+      const piece: PlayedStretch = { position: named.position, holder: named.holder, from: clock + a - from, to: clock + b - from, begun };
+      first = false;
+      const last = played.at(-1);
+      if (last && same(last, piece)) last.to = piece.to;
+      else played.push(piece);
+    }
+    clock += to - from;
+  }
+  return played;
+}

@@ -1,0 +1,56 @@
+import type { Athlete } from './athlete.ts';
+import type { BoutClock } from './boutClock.ts';
+import type { RuleSheet } from './ruleSheet.ts';
+import type { TimedBout } from './timedBout.ts';
+
+/** Who won and by what. `referee`: level in all that the sheet compares; `not-scored`: the sheet decides nothing. */
+export interface Decision {
+  winner: Athlete | null;
+  decidedBy: 'finish' | 'points' | 'near-points' | 'penalties' | 'disqualification' | 'referee' | 'not-scored';
+}
+
+/** Something given or refused. Times are seconds of the footage clock since the bout's start. */
+export interface ScoreEntry {
+  athlete: Athlete;
+  /** A scored action, "guard-pull", "penalty", or the technique of an attempt. */
+  action: string;
+  /** When it was reached. */
+  at: number;
+  /** When it was given, or refused for good. */
+  bankedAt: number;
+  points: number;
+  near: number;
+  /** In words, for a person. */
+  reason: string;
+}
+
+export interface AthleteScore {
+  points: number;
+  near: number;
+  penalties: number;
+}
+export type Score = Record<Athlete, AthleteScore>;
+
+export interface BoutScore extends Decision {
+  score: Score;
+  /** What was given, in the order in which it was given. */
+  awards: ScoreEntry[];
+  /** What was looked at and not given, in the order of time. */
+  refusals: ScoreEntry[];
+  /** When the bout was over, on the footage clock: a finish, a loss by penalties, or its end. */
+  endedAt: number;
+}
+
+/** What the parts of the engine share. Inside the engine all times are of the bout clock. */
+export interface Scoring {
+  bout: TimedBout;
+  sheet: RuleSheet;
+  clock: BoutClock;
+  /** Bout clock second at which it was over. */
+  over: number;
+  /** Bout clock second from which points count; never later than Infinity. */
+  countsFrom: number;
+}
+
+/** An entry in bout clock seconds. */
+export type ClockEntry = Omit<ScoreEntry, 'reason'> & { reason: string; given: boolean };

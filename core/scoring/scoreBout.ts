@@ -1,0 +1,84 @@
+import { forBoth, otherAthlete, type Athlete } from './athlete.ts';
+import { boutClock, type BoutClock } from './boutClock.ts';
+import { clockSlack } from './clockSlack.ts';
+import { decideBout } from './decideBout.ts';
+import { playedStretches } from './playedStretches.ts';
+import { readActions } from './readActions.ts';
+import type { RuleSheet } from './ruleSheet.ts';
+import { scoreActions } from './scoreActions.ts';
+import { scoreEvents } from './scoreEvents.ts';
+import type { BoutScore, ClockEntry, Score, ScoreEntry, Scoring } from './score.ts';
+import type { TimedBout } from './timedBout.ts';
+
+/** From when points count on a sheet, in bout clock seconds. */
+function countsFrom(sheet: RuleSheet, clockLength: number): number {
+  if (sheet.pointsCount === 'never') return Infinity;
+  return sheet.pointsCount === 'second-half' ? clockLength / 2 : 0;
+}
+
+/** Sums of entries, and the penalties there were by then. */
+export function sumScore(entries: readonly Pick<ScoreEntry, 'athlete' | 'points' | 'near'>[], penalties: Record<Athlete, number>): Score {
+  return forBoth((athlete) => {
+    const own = entries.filter((entry) => entry.athlete === athlete);
+    return {
+      points: own.reduce((sum, { points }) => sum + points, 0),
+      near: own.reduce((sum, { near }) => sum + near, 0),
+      penalties: penalties[athlete],
+    };
+  });
+}
+
+/** When the bout was over and by whom it was ended at once: by a finish, or by the last step of the penalties. */
+function ending({ events }: TimedBout, sheet: RuleSheet, clock: BoutClock): { over: number; finish: Athlete[]; lost: Athlete[] } {
+  const lastStep = sheet.penalties.findIndex(({ loss }) => loss);
+  const counts = { client: 0, partner: 0 };
+  let end = { over: clock.total, finish: [] as Athlete[], lost: [] as Athlete[] };
+  for (const event of [...events].sort((a, b) => a.at - b.at)) {
+    const at = clock.at(event.at);
+    // What falls on the same instant is judged together.
+    const decided = end.finish.length + end.lost.length > 0;
+    if (decided && at > end.over + clockSlack) break;
+    if (event.kind === 'finish') end = { ...end, over: at, finish: [...end.finish, event.athlete] };
+    if (event.kind !== 'penalty') continue;
+    counts[event.athlete] += 1;
+    if (lastStep >= 0 && counts[event.athlete] === lastStep + 1) end = { ...end, over: at, lost: [...end.lost, event.athlete] };
+  }
+  return end;
+}
+
+/**
+ * Scores a coded bout by a rule sheet (domain §3). Every award and every refusal carries its reason. The spans must tile the bout up
+ * to where they end; what is after a finish does not count.
+ */
+export function scoreBout(bout: TimedBout, sheet: RuleSheet): BoutScore {
+  const clock = boutClock(bout);
+  const { over, finish, lost } = ending(bout, sheet, clock);
+  const scoring: Scoring = { bout, sheet, clock, over, countsFrom: countsFrom(sheet, bout.clockSeconds ?? clock.total) };
+  const stretches = playedStretches(bout.spans, clock)
+    .filter(({ from }) => from < over - clockSlack)
+    .map((stretch) => ({ ...stretch, to: Math.min(stretch.to, over) }));
+  const actions = readActions(stretches, bout.events, clock);
+  const { entries: byEvents, penalties } = scoreEvents(scoring, actions);
+  const inFootage = ({ given: _given, ...entry }: ClockEntry): ScoreEntry => ({
+    ...entry,
+    at: clock.footageAt(entry.at),
+    bankedAt: clock.footageAt(entry.bankedAt),
+  });
+  const entries = [...scoreActions(scoring, actions), ...byEvents];
+  const awards = entries
+    .filter(({ given }) => given)
+    .sort(byBanking)
+    .map(inFootage);
+  const score = sumScore(awards, penalties);
+  return {
+    score,
+    ...decideBout(sheet, score, finish, lost.map(otherAthlete)),
+    awards,
+    refusals: entries.filter(({ given }) => !given).sort(byReaching).map(inFootage), // prettier-ignore
+    endedAt: clock.footageAt(over),
+  };
+}
+
+const clientFirst = (a: ClockEntry, b: ClockEntry): number => a.athlete.localeCompare(b.athlete);
+const byBanking = (a: ClockEntry, b: ClockEntry): number => a.bankedAt - b.bankedAt || a.at - b.at || clientFirst(a, b);
+const byReaching = (a: ClockEntry, b: ClockEntry): number => a.at - b.at || clientFirst(a, b);

@@ -1,0 +1,12 @@
+/** A small seeded generator (mulberry32): numbers in 0 inclusive … 1 exclusive, the same for the same seed. */
+export function seeded(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+export const pick = <T>(random: () => number, from: readonly T[]): T => from[Math.floor(random() * from.length)]!;
