@@ -12,6 +12,7 @@ import * as requests from './requests.ts';
 
 export * from './access.ts';
 export * from './book.ts';
+export * from './boutFile.ts';
 export * from './clients.ts';
 export * from './critique.ts';
 export * from './desk.ts';
@@ -22,7 +23,9 @@ export * from './letters.ts';
 export * from './operation.ts';
 export * from './practiceFile.ts';
 export * from './queue.ts';
+export * from './readBoutFile.ts';
 export * from './requests.ts';
+export * from './writeBoutFile.ts';
 
 const isOperation = (thing: unknown): thing is Operation =>
   typeof thing === 'object' && thing !== null && 'room' in thing && 'path' in thing && 'method' in thing;

@@ -27,3 +27,17 @@ export type { AthleteScore, BoutScore, Decision, Score, ScoreEntry } from './sco
 export { scoreBout } from './scoreBout.ts';
 export { timedBout, type TimedBout, type TimedSpan } from './timedBout.ts';
 export { positionValues, presetWords, valuePresets, type ValuePreset } from './valuePreset.ts';
+export { actionWords } from './actionWords.ts';
+export { addStats, boutStats, type AthleteStats, type BoutStats } from './boutStats.ts';
+export { coderAgreement, type CoderAgreement } from './coderAgreement.ts';
+export { coderCheck, type CodingDoubt } from './coderCheck.ts';
+export { fisherExact } from './fisherExact.ts';
+export { happeningsOf, type Happening } from './happenings.ts';
+export { leanAt, leanOverTime } from './leanOverTime.ts';
+export { ageGroupWords, knownTechniques, legalityOf, type Legality } from './legality.ts';
+export { correctedScore, overrideWords, type CorrectedScore, type ScoreOverride } from './overrides.ts';
+export { findPatterns, type Pattern } from './patterns.ts';
+export { ruleSheetFaults } from './ruleSheetFaults.ts';
+export { scoreAt, scoreText } from './scoreAt.ts';
+export { scoreSteps, type ScoreStep } from './scoreSteps.ts';
+export { stakesAt, strongSeconds, type Stakes, type StakesAction } from './stakes.ts';

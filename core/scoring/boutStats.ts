@@ -1,0 +1,153 @@
+import { forBoth, otherAthlete, type Athlete } from './athlete.ts';
+import { boutClock } from './boutClock.ts';
+import { playedStretches, type PlayedStretch } from './playedStretches.ts';
+import { positionFamily, type Holder, type PositionCode } from './position.ts';
+import type { BoutScore } from './score.ts';
+import type { TimedBout } from './timedBout.ts';
+
+export interface AthleteStats {
+  /** Attempts that were coded, by technique. */
+  attempts: Record<string, { tries: number; successes: number }>;
+  tries: number;
+  successes: number;
+  /** Near points the score gave for positions and attempts, and actions it paid. */
+  near: number;
+  scored: number;
+  /** Times the athlete got out from under a pin: to guard, neutral ground or the top. */
+  escapes: number;
+  /** Seconds of the bout clock in which the athlete was the holder; and the longest of them without a break. */
+  controlSeconds: number;
+  longestControlSeconds: number;
+  /** Attempts, guard pulls and paid actions to the minute of the bout clock. */
+  activity: number;
+}
+
+export interface BoutStats {
+  clockSeconds: number;
+  /** Longest first. */
+  time: { position: PositionCode; holder: Holder; seconds: number; share: number }[];
+  /** How often one position with its holder was followed by another; most often first. Restarts are nobody's transition. */
+  transitions: { from: Place; to: Place; count: number }[];
+  client: AthleteStats;
+  partner: AthleteStats;
+}
+type Place = Pick<PlayedStretch, 'position' | 'holder'>;
+
+const placeKey = ({ position, holder }: Place): string => `${position} ${holder ?? ''}`;
+
+/** Adds up a number under keys, keeping the first thing seen under each. */
+function tally<T>(things: readonly T[], keyOf: (thing: T) => string, worth: (thing: T) => number): { thing: T; sum: number }[] {
+  const sums = new Map<string, { thing: T; sum: number }>();
+  for (const thing of things) {
+    const key = keyOf(thing);
+    const entry = sums.get(key);
+    if (entry) entry.sum += worth(thing);
+    else sums.set(key, { thing, sum: worth(thing) });
+  }
+  return [...sums.values()].sort((a, b) => b.sum - a.sum);
+}
+
+function longestRun(stretches: readonly PlayedStretch[], athlete: Athlete): number {
+  let [longest, run] = [0, 0];
+  for (const { holder, from, to } of stretches) {
+    run = holder === athlete ? run + to - from : 0;
+    longest = Math.max(longest, run);
+  }
+  return longest;
+}
+
+/** Whether a change is a way out from under a pin for `athlete`. */
+export const isEscape = (athlete: Athlete, before: PlayedStretch, after: PlayedStretch): boolean =>
+  after.begun === 'play' &&
+  positionFamily(before.position) === 'pin' &&
+  before.holder === otherAthlete(athlete) &&
+  (after.holder !== before.holder || positionFamily(after.position) === 'guard');
+
+/** Everything that is counted of one bout (domain §1, "derived"); several bouts are added up with `addStats`. */
+export function boutStats(bout: TimedBout, { awards }: Pick<BoutScore, 'awards'>): BoutStats {
+  const clock = boutClock(bout);
+  const stretches = playedStretches(bout.spans, clock);
+  const played = stretches.reduce((sum, { from, to }) => sum + to - from, 0);
+  const changes = stretches.flatMap((after, i) => (i > 0 && after.begun === 'play' ? [{ before: stretches[i - 1]!, after }] : []));
+  const of = (athlete: Athlete): AthleteStats => {
+    const attempts: AthleteStats['attempts'] = {};
+    let pulls = 0;
+    for (const event of bout.events) {
+      if (event.kind === 'guard-pull' && event.athlete === athlete) pulls += 1;
+      if (event.kind !== 'attempt' || event.athlete !== athlete) continue;
+      const entry = (attempts[event.technique] ??= { tries: 0, successes: 0 });
+      entry.tries += 1;
+      if (event.outcome === 'success') entry.successes += 1;
+    }
+    const all = Object.values(attempts);
+    const own = awards.filter((award) => award.athlete === athlete && award.action !== 'penalty');
+    const tries = all.reduce((sum, entry) => sum + entry.tries, 0);
+    const scored = own.filter(({ points }) => points > 0).length;
+    return {
+      attempts,
+      tries,
+      successes: all.reduce((sum, entry) => sum + entry.successes, 0),
+      near: own.reduce((sum, { near }) => sum + near, 0),
+      scored,
+      escapes: changes.filter(({ before, after }) => isEscape(athlete, before, after)).length,
+      controlSeconds: stretches.reduce((sum, { holder, from, to }) => sum + (holder === athlete ? to - from : 0), 0),
+      longestControlSeconds: longestRun(stretches, athlete),
+      activity: clock.total > 0 ? (tries + pulls + scored) / (clock.total / 60) : 0,
+    };
+  };
+  return {
+    clockSeconds: clock.total,
+    time: tally(stretches, placeKey, ({ from, to }) => to - from).map(({ thing: { position, holder }, sum }) => ({ position, holder, seconds: sum, share: played > 0 ? sum / played : 0 })), // prettier-ignore
+    transitions: tally(changes, ({ before, after }) => `${placeKey(before)} ${placeKey(after)}`, () => 1).map(
+      ({ thing: { before, after }, sum }) => ({
+        from: { position: before.position, holder: before.holder },
+        to: { position: after.position, holder: after.holder },
+        count: sum,
+      }),
+    ), // prettier-ignore
+    ...forBoth(of),
+  };
+}
+
+function addAthletes(all: readonly AthleteStats[], minutes: readonly number[]): AthleteStats {
+  const sum = (of: (one: AthleteStats) => number): number => all.reduce((total, one) => total + of(one), 0);
+  const attempts: AthleteStats['attempts'] = {};
+  for (const one of all)
+    for (const [technique, { tries, successes }] of Object.entries(one.attempts)) {
+      const entry = (attempts[technique] ??= { tries: 0, successes: 0 });
+      entry.tries += tries;
+      entry.successes += successes;
+    }
+  const total = minutes.reduce((a, b) => a + b, 0);
+  return {
+    attempts,
+    tries: sum(({ tries }) => tries),
+    successes: sum(({ successes }) => successes),
+    near: sum(({ near }) => near),
+    scored: sum(({ scored }) => scored),
+    escapes: sum(({ escapes }) => escapes),
+    controlSeconds: sum(({ controlSeconds }) => controlSeconds),
+    longestControlSeconds: Math.max(0, ...all.map(({ longestControlSeconds }) => longestControlSeconds)),
+    activity: total > 0 ? all.reduce((acts, { activity }, i) => acts + activity * minutes[i]!, 0) / total : 0,
+  };
+}
+
+/** Several bouts as one: of a day, or of a client over time. */
+export function addStats(all: readonly BoutStats[]): BoutStats {
+  const clockSeconds = all.reduce((sum, one) => sum + one.clockSeconds, 0);
+  const minutes = all.map((one) => one.clockSeconds / 60);
+  const time = tally(all.flatMap((one) => one.time), placeKey, ({ seconds }) => seconds); // prettier-ignore
+  const seconds = time.reduce((sum, entry) => sum + entry.sum, 0);
+  const transitions = tally(all.flatMap((one) => one.transitions), ({ from, to }) => `${placeKey(from)} ${placeKey(to)}`, ({ count }) => count); // prettier-ignore
+  return {
+    clockSeconds,
+    time: time.map(({ thing: { position, holder }, sum }) => ({ position, holder, seconds: sum, share: seconds > 0 ? sum / seconds : 0 })),
+    transitions: transitions.map(({ thing: { from, to }, sum }) => ({ from, to, count: sum })),
+    ...forBoth((athlete) =>
+      addAthletes(
+        all.map((one) => one[athlete]),
+        minutes,
+      ),
+    ),
+  };
+}

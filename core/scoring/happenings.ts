@@ -1,0 +1,66 @@
+import { otherAthlete, type Athlete } from './athlete.ts';
+import { boutClock } from './boutClock.ts';
+import { isEscape } from './boutStats.ts';
+import { clockSlack } from './clockSlack.ts';
+import { playedStretches } from './playedStretches.ts';
+import type { PositionCode } from './position.ts';
+import { readActions } from './readActions.ts';
+import type { TimedBout } from './timedBout.ts';
+
+/** Something an athlete did, as patterns see it. */
+export interface Happening {
+  athlete: Athlete;
+  /** "takedown", "attempt pass", "guard-pull", "escape", "finish" and so on. */
+  kind: string;
+  /** Where it began: the position before it. */
+  position: PositionCode;
+  /** Seconds of the bout clock; and of the footage clock since the bout's start. */
+  clock: number;
+  at: number;
+}
+
+const words = (technique: string): string => technique.replaceAll('-', ' ');
+
+/** A kind in words, past tense: "passed", "tried to sweep". */
+export function happeningWords(kind: string): string {
+  const done: Record<string, string> = {
+    takedown: 'took down', sweep: 'swept', reversal: 'reversed', pass: 'passed', 'knee-on-belly': 'reached knee on belly', mount: 'mounted',
+    'back-mount': 'reached back mount', 'back-control': 'took the back', 'guard-pull': 'pulled guard', escape: 'escaped', finish: 'finished',
+  }; // prettier-ignore
+  return done[kind] ?? `tried a ${words(kind.replace(/^attempt /, ''))}`;
+}
+
+/** What an attempt is once it has worked. */
+const becomes: Readonly<Record<string, string>> = { 'back-take': 'back-control' };
+/** An attempt that worked is the action that begins within so many seconds of it. */
+const sameAct = 3;
+
+/** Everything either athlete did in a bout, in the order of time. An attempt that worked is told once, as what it became. */
+export function happeningsOf(bout: TimedBout): Happening[] {
+  const clock = boutClock(bout);
+  const stretches = playedStretches(bout.spans, clock);
+  const positionAt = (now: number): PositionCode | undefined =>
+    (stretches.findLast(({ from }) => from < now - clockSlack) ?? stretches[0])?.position;
+  const found: Happening[] = [];
+  const add = (athlete: Athlete, kind: string, now: number): void => {
+    const position = positionAt(now);
+    if (position) found.push({ athlete, kind, position, clock: now, at: clock.footageAt(now) });
+  };
+  for (const { athlete, action, reached, void: nothing } of readActions(stretches, bout.events, clock))
+    if (nothing === null) add(athlete, action, reached);
+  stretches.forEach((after, i) => {
+    const before = stretches[i - 1];
+    if (!before?.holder) return;
+    const athlete = otherAthlete(before.holder);
+    if (isEscape(athlete, before, after)) add(athlete, 'escape', after.from);
+  });
+  for (const event of bout.events) {
+    if (event.kind === 'guard-pull' || event.kind === 'finish') add(event.athlete, event.kind, clock.at(event.at));
+    if (event.kind !== 'attempt') continue;
+    const now = clock.at(event.at);
+    const kind = becomes[event.technique] ?? event.technique;
+    const told = found.some((one) => one.athlete === event.athlete && one.kind === kind && Math.abs(one.clock - now) <= sameAct);
+    if (event.outcome !== 'success' || !told) add(event.athlete, `attempt ${event.technique}`, now);
+  }
+  return found.sort((a, b) => a.clock - b.clock);
+}

@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest';
+import type { TimedEvent } from './boutEvent.ts';
+import { fisherExact } from './fisherExact.ts';
+import { happeningsOf } from './happenings.ts';
+import { findPatterns } from './patterns.ts';
+import { boutOf, type Leg } from './testing/boutOf.ts';
+
+describe('Fisher’s exact test, one-sided', () => {
+  it('gives the published values', () => {
+    // Fisher 1935, the lady tasting tea: 17 ÷ 70.
+    expect(fisherExact({ yes: 3, no: 1, otherYes: 1, otherNo: 3 })).toBeCloseTo(17 / 70, 12);
+    // Fisher 1962, convictions of twins; R 4: fisher.test(matrix(c(2, 10, 15, 3), 2), alternative = "less") gives p = 0.0004652.
+    expect(fisherExact({ yes: 10, no: 3, otherYes: 2, otherNo: 15 })).toBeCloseTo(0.0004652, 7);
+    expect(fisherExact({ yes: 0, no: 5, otherYes: 3, otherNo: 9 })).toBeCloseTo(1, 12);
+  });
+
+  it('refuses what is no count', () => {
+    expect(() => fisherExact({ yes: 1.5, no: 1, otherYes: 1, otherNo: 1 })).toThrow('1.5');
+    expect(() => fisherExact({ yes: -1, no: 1, otherYes: 1, otherNo: 1 })).toThrow('-1');
+  });
+});
+
+/** A round in which the partner tries a sweep from half guard and the client passes seven seconds later, or does not. */
+const round = (passes: boolean): Leg[] =>
+  passes
+    ? [['half-guard', 'client', 17], ['side-control', 'client', 20], ['standing', null, 30]]
+    : [['half-guard', 'client', 37], ['standing', null, 30]]; // prettier-ignore
+const tryAt = (at: number, outcome: 'failed' | 'success' = 'failed'): TimedEvent => ({
+  kind: 'attempt',
+  athlete: 'partner',
+  technique: 'sweep',
+  outcome,
+  at,
+});
+
+describe('what was done', () => {
+  it('is read off positions and events, an attempt that worked once', () => {
+    const bout = boutOf([['half-guard', 'client', 10], ['mount', 'partner', 10]], [tryAt(9.5, 'success'), tryAt(4)]); // prettier-ignore
+    expect(happeningsOf(bout).map(({ athlete, kind, position }) => `${athlete} ${kind} ${position}`)).toEqual([
+      'partner attempt sweep half-guard',
+      'partner sweep half-guard',
+      'partner mount half-guard',
+    ]);
+  });
+});
+
+describe('patterns', () => {
+  const five = [true, true, true, true, false].map((passes) => happeningsOf(boutOf(round(passes), [tryAt(10)])));
+
+  it('are found with support, confidence and the instances, in a sentence', () => {
+    const [first] = findPatterns(five);
+    expect(first).toMatchObject({
+      first: { athlete: 'partner', kind: 'attempt sweep', position: 'half-guard' },
+      then: { athlete: 'client', kind: 'pass' },
+      ...{ support: 4, times: 5, confidence: 0.8 },
+      sentence: '4 of 5 times the partner tried a sweep from half guard, the client passed within 7 s',
+    });
+    expect(first!.instances).toEqual([0, 1, 2, 3].map((bout) => ({ bout, at: 10, thenAt: 17 })));
+  });
+
+  it('are measured against everything else that was done', () => {
+    // Five attempts, four passes, and five breaks from pin or guard (escapes): 4 of 5 against 0 of the others.
+    const [first] = findPatterns(five);
+    const others = five.flat().length - 5;
+    expect(first!.p).toBeCloseTo(fisherExact({ yes: 4, no: 1, otherYes: 0, otherNo: others }), 12);
+    expect(first!.lift).toBeCloseTo(0.8 / (4 / five.flat().length), 9);
+  });
+
+  it('need three instances within fifteen seconds of the bout clock', () => {
+    expect(findPatterns(five.slice(0, 2))).toEqual([]);
+    const late = Array.from({ length: 5 }, () => happeningsOf(boutOf([['half-guard', 'client', 40], ['side-control', 'client', 9]], [tryAt(10)]))); // prettier-ignore
+    expect(findPatterns(late).filter(({ then }) => then.kind === 'pass')).toEqual([]);
+    // The same twenty-nine seconds with a stoppage of twenty in between are nine.
+    const stopped = Array.from(
+      { length: 5 },
+      () =>
+      happeningsOf(boutOf([['half-guard', 'client', 39], ['side-control', 'client', 9]], [tryAt(10), { kind: 'stoppage', at: 12 }, { kind: 'restart', at: 32 }])), // prettier-ignore
+    );
+    expect(findPatterns(stopped)[0]).toMatchObject({ support: 5, then: { kind: 'pass' } });
+  });
+
+  it('do not call the success of an attempt a pattern, and are shown best evidence first', () => {
+    const own = Array.from({ length: 6 }, () =>
+      happeningsOf(boutOf(round(true), [{ kind: 'attempt', athlete: 'client', technique: 'pass', outcome: 'failed', at: 10 }])),
+    );
+    const found = findPatterns(own);
+    expect(found.some(({ first, then }) => first.kind === 'attempt pass' && then.kind === 'pass')).toBe(false);
+    const ps = findPatterns([...five, ...own]).map(({ p }) => p);
+    expect(ps).toEqual([...ps].sort((a, b) => a - b));
+  });
+});

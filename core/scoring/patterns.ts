@@ -1,0 +1,87 @@
+import type { Athlete } from './athlete.ts';
+import { fisherExact } from './fisherExact.ts';
+import { happeningWords, type Happening } from './happenings.ts';
+import { positionName, type PositionCode } from './position.ts';
+
+/** A then B: what one athlete does from a position, and what one of the two does soon after. */
+export interface Pattern {
+  first: { athlete: Athlete; kind: string; position: PositionCode };
+  then: { athlete: Athlete; kind: string };
+  /** How often B followed A in time; how often A was there; their ratio. */
+  support: number;
+  times: number;
+  confidence: number;
+  /** Confidence over how often B follows anything at all. */
+  lift: number;
+  /** Fisher's exact test, one-sided: A against everything else that was done. */
+  p: number;
+  /** The longest that B took, in seconds of the bout clock. */
+  withinSeconds: number;
+  instances: { bout: number; at: number; thenAt: number }[];
+  /** "4 of 5 times the partner tried a sweep from half guard, the client passed within 9 s". */
+  sentence: string;
+}
+
+/** B counts as following A when it comes within so many seconds of the bout clock (default). */
+export const followSeconds = 15;
+/** Patterns that were seen less often are not shown. */
+export const leastSupport = 3;
+
+interface Followed {
+  first: Pattern['first'];
+  then: Pattern['then'];
+  instances: Pattern['instances'];
+  longest: number;
+}
+
+/** Whether B is only the success of A itself: "tried a pass, passed" is a rate of success, not a pattern. */
+const isItsSuccess = (a: Happening, b: Happening): boolean =>
+  a.athlete === b.athlete && (a.kind === `attempt ${b.kind}` || (a.kind === 'attempt back-take' && b.kind === 'back-control'));
+
+/**
+ * Looks for "A then B" over bouts (domain §8), best evidence first: smaller p, then larger lift, then larger support. `bouts` holds
+ * what was done in each, in the order of time.
+ */
+export function findPatterns(bouts: readonly (readonly Happening[])[], within = followSeconds, support = leastSupport): Pattern[] {
+  /** How often each A was there, and how often each B followed anything. */
+  const times = new Map<string, number>();
+  const follows = new Map<string, number>();
+  const pairs = new Map<string, Followed>();
+  let all = 0;
+  bouts.forEach((happenings, bout) => {
+    happenings.forEach((a, i) => {
+      all += 1;
+      const first = `${a.athlete} ${a.kind} ${a.position}`;
+      times.set(first, (times.get(first) ?? 0) + 1);
+      const seen = new Set<string>();
+      for (let j = i + 1; j < happenings.length && happenings[j]!.clock - a.clock <= within; j++) {
+        const b = happenings[j]!;
+        const then = `${b.athlete} ${b.kind}`;
+        // Each A counts once for each B, by the first that followed.
+        if (seen.has(then)) continue;
+        seen.add(then);
+        follows.set(then, (follows.get(then) ?? 0) + 1);
+        if (isItsSuccess(a, b)) continue;
+        const key = `${first}|${then}`;
+        const pair = pairs.get(key) ?? { first: { athlete: a.athlete, kind: a.kind, position: a.position }, then: { athlete: b.athlete, kind: b.kind }, instances: [], longest: 0 }; // prettier-ignore
+        pair.instances.push({ bout, at: a.at, thenAt: b.at });
+        pair.longest = Math.max(pair.longest, b.clock - a.clock);
+        pairs.set(key, pair);
+      }
+    });
+  });
+  const found: Pattern[] = [];
+  for (const [key, { first, then, instances, longest }] of pairs) {
+    if (instances.length < support) continue;
+    const [firstKey, thenKey] = key.split('|') as [string, string];
+    const [yes, n, allYes] = [instances.length, times.get(firstKey)!, follows.get(thenKey)!];
+    const [confidence, base] = [yes / n, allYes / all];
+    const said = `${yes} of ${n} times the ${first.athlete} ${happeningWords(first.kind)} from ${positionName(first.position).toLowerCase()}`;
+    found.push({
+      ...{ first, then, support: yes, times: n, confidence, lift: confidence / base, instances, withinSeconds: longest },
+      p: fisherExact({ yes, no: n - yes, otherYes: allYes - yes, otherNo: all - n - (allYes - yes) }),
+      sentence: `${said}, the ${then.athlete} ${happeningWords(then.kind)} within ${Math.ceil(longest)} s`,
+    });
+  }
+  return found.sort((a, b) => a.p - b.p || b.lift - a.lift || b.support - a.support);
+}

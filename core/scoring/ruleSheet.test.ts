@@ -1,0 +1,86 @@
+import { describe, expect, it } from 'vitest';
+import { legalityOf } from './legality.ts';
+import { correctedScore } from './overrides.ts';
+import { pointsJacket, ruleSheetNames, ruleSheets, type RuleSheet } from './ruleSheet.ts';
+import { ruleSheetFaults } from './ruleSheetFaults.ts';
+import { scoreBout } from './scoreBout.ts';
+import { scoreSteps } from './scoreSteps.ts';
+import { boutOf } from './testing/boutOf.ts';
+
+const faults = (fields: Partial<RuleSheet>) => ruleSheetFaults({ ...pointsJacket, ...fields });
+
+describe('a rule sheet', () => {
+  it.each(ruleSheetNames)('%s contradicts itself nowhere, and says that the referee decides', (name) => {
+    expect(ruleSheetFaults(ruleSheets[name])).toEqual([]);
+    expect(ruleSheets[name].notes).toContain('the referee decides');
+  });
+
+  it('that contradicts itself is told where, in words', () => {
+    const none = Object.fromEntries(Object.keys(pointsJacket.points).map((action) => [action, 0])) as RuleSheet['points'];
+    expect(faults({ points: none })).toEqual(['points: points count, but nothing gives any. Choose “never” or give some.']);
+    expect(faults({ pointsCount: 'never', guardPullCosts: 1 })[0]).toContain('points never count');
+    expect(faults({ tie: ['points', 'penalties'] })[0]).toContain('near points are given, but never compared');
+    expect(faults({ tie: ['points', 'points', 'near-points'] })).toEqual(['tie[1]: “points” is compared twice.']);
+    expect(faults({ decides: false })[0]).toContain('nothing can be compared');
+    expect(faults({ penalties: [{ near: 0, points: 0, loss: true }, { near: 1, points: 0, loss: false }] })[0]).toContain('penalties[1]: comes after'); // prettier-ignore
+    expect(faults({ holdSeconds: -1 })[0]).toContain('-1 s');
+    expect(faults({ restrictions: [{ technique: 'slam' }, { technique: 'slam', belowLevel: 2 }] })[0]).toContain('forbidden to everybody already'); // prettier-ignore
+  });
+});
+
+describe('legality', () => {
+  const { 'points-jacket': jacket, 'late-points-no-jacket': late } = ruleSheets;
+  const adult = (level: number | null) => ({ ageGroup: 'adult' as const, level });
+  it('depends on sheet, age group and level, and always defers to the event', () => {
+    expect(legalityOf(jacket, 'Knee bar', adult(2)).words).toBe(
+      'Knee bar is forbidden below the fourth level on “Points, jacket”. Organisers change their rules. Check the event’s own current rule book; the referee decides.',
+    );
+    expect(legalityOf(jacket, 'knee bar', adult(3)).verdict).toBe('allowed');
+    expect(legalityOf(jacket, 'twisting leg lock', adult(3)).verdict).toBe('forbidden');
+    expect(legalityOf(late, 'twisting leg lock', adult(3)).verdict).toBe('allowed');
+    expect(legalityOf(late, 'twisting leg lock', { ageGroup: 'teen', level: 4 }).verdict).toBe('forbidden');
+    expect(legalityOf(jacket, 'slam', adult(4)).verdict).toBe('forbidden');
+  });
+
+  it('is unknown where the sheet is silent or the person is not known', () => {
+    expect(legalityOf(jacket, 'flying something', adult(4)).verdict).toBe('unknown');
+    expect(legalityOf(jacket, 'knee bar', adult(null))).toMatchObject({ verdict: 'unknown', words: expect.stringContaining('the level') });
+    expect(legalityOf(jacket, 'triangle', { ageGroup: null, level: null }).verdict).toBe('allowed');
+  });
+});
+
+describe('what the coach says against the engine', () => {
+  const bout = boutOf([
+    ['standing', null, 10],
+    ['side-control', 'client', 2.9],
+    ['standing', null, 20],
+  ]);
+  const result = scoreBout(bout, pointsJacket);
+  it('stands beside the computed result, and may turn it', () => {
+    expect(correctedScore(pointsJacket, result, [])).toBeNull();
+    const override = { id: 'o', athlete: 'partner' as const, action: 'sweep', at: 25, points: 2, near: 0, why: 'Behind the referee.' };
+    expect(correctedScore(pointsJacket, result, [override])).toMatchObject({ winner: 'partner', decidedBy: 'points' });
+    expect(result).toMatchObject({ winner: 'client', decidedBy: 'near-points' });
+  });
+});
+
+describe('“Would that score?”', () => {
+  it('is answered step by step, with what the same stretch is worth on another sheet', () => {
+    const bout = boutOf([
+      ['standing', null, 10],
+      ['half-guard', 'client', 5],
+      ['side-control', 'client', 2],
+      ['half-guard', 'client', 9],
+    ]);
+    expect(scoreSteps(bout, pointsJacket, 12, 20).map(({ words }) => words)).toEqual([
+      '0:10 Half guard, client holds, 5.0 s.',
+      '0:15 Side control, client holds, 2.0 s.',
+      'Client passed the guard at 0:15, held 2 s of 3 s: near point. 1 near.',
+      '0:17 Half guard, client holds, 9.0 s.',
+    ]);
+    expect(scoreSteps(bout, { ...pointsJacket, holdSeconds: 2 }, 12, 20)[2]!.words).toBe(
+      'Client passed the guard at 0:15, held 2 s. 3 points.',
+    );
+    expect(scoreSteps(bout, ruleSheets['open-mat'], 12, 20)[2]!.words).toContain('this sheet gives no points. Nothing.');
+  });
+});

@@ -1,0 +1,63 @@
+import { describe, expect, it } from 'vitest';
+import { pointsJacket, ruleSheets, type RuleSheet } from './ruleSheet.ts';
+import { scoreBout } from './scoreBout.ts';
+import { stakesAt } from './stakes.ts';
+import { boutOf, type Leg } from './testing/boutOf.ts';
+
+const at = (legs: readonly Leg[], seconds: number, sheet: RuleSheet = pointsJacket, clock: number | null = null) => {
+  const bout = boutOf(legs, [], clock);
+  return stakesAt(bout, sheet, scoreBout(bout, sheet), seconds);
+};
+const ahead: Leg[] = [
+  ['standing', null, 10],
+  ['closed-guard', 'client', 50],
+];
+
+describe('stakes', () => {
+  it('are a knife-edge when one score by the partner takes the lead away, with the cheapest that does', () => {
+    const stakes = at(ahead, 40);
+    expect(stakes).toMatchObject({ state: 'knife-edge', leader: 'client', secondsLeft: 20, strong: true });
+    expect(stakes.cheapest).toMatchObject({ athlete: 'partner', action: 'sweep', points: 2, leader: null, fromHere: true });
+    expect(stakes.question).toBe('Ahead by 2, 0:20 left: was trying for a pass worth the risk of a sweep?');
+  });
+
+  it('are safe when no single score by the partner does', () => {
+    const legs: Leg[] = [
+      ['standing', null, 10],
+      ['half-guard', 'client', 5],
+      ['side-control', 'client', 45],
+    ];
+    expect(at(legs, 50)).toMatchObject({ state: 'safe', question: null, score: { client: { points: 5 } } });
+    // Four points more for the partner would be level: the lead would be gone.
+    const two: Leg[] = [
+      ['standing', null, 10],
+      ['mount', 'client', 5],
+      ['standing', null, 10],
+      ['half-guard', 'partner', 40],
+    ];
+    expect(at(two, 60)).toMatchObject({ state: 'knife-edge', cheapest: { action: 'mount', points: 4 } });
+  });
+
+  it('say must-score when behind, and what is the least that helps', () => {
+    const two: Leg[] = [['standing', null, 10], ['side-control', 'partner', 20], ['closed-guard', 'client', 30]]; // prettier-ignore
+    const stakes = at(two, 40);
+    expect(stakes).toMatchObject({ state: 'must-score', leader: 'partner' });
+    expect(stakes.cheapest).toMatchObject({ athlete: 'client', points: 2, leader: null });
+    expect(stakes.question).toBe('Behind by 2, 0:20 left: would a pass have been the way back?');
+    // Five behind, and nothing on the sheet gives five.
+    expect(at([['standing', null, 10], ['half-guard', 'partner', 5], ['mount', 'partner', 45]], 40)).toMatchObject({ state: 'must-score', cheapest: null }); // prettier-ignore
+  });
+
+  it('are a knife-edge while level: whoever scores next leads', () => {
+    expect(at(ahead, 5)).toMatchObject({ state: 'knife-edge', leader: null, cheapest: { action: 'takedown', fromHere: true } });
+  });
+
+  it('count down to the length that was set, not to where the footage ends', () => {
+    expect(at(ahead, 40, pointsJacket, 300)).toMatchObject({ secondsLeft: 260, strong: false });
+  });
+
+  it('are nothing where no points are given, and after the end', () => {
+    expect(at(ahead, 40, ruleSheets['open-mat'])).toMatchObject({ state: null, actions: [], cheapest: null });
+    expect(at(ahead, 60).state).toBeNull();
+  });
+});

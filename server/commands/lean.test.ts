@@ -1,0 +1,63 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+const folder = mkdtempSync(join(tmpdir(), 'lean-test-command-'));
+const path = join(folder, 'bout.json');
+const bout = {
+  format: 'lean-mentor/bout@1',
+  lengthSeconds: 60,
+  ruleSheet: 'points-jacket',
+  spans: [
+    { position: 'standing', holder: null, fromSeconds: 0, toSeconds: 10 },
+    { position: 'half-guard', holder: 'client', fromSeconds: 10, toSeconds: 20 },
+    { position: 'turtle', holder: 'client', fromSeconds: 20, toSeconds: 60 },
+  ],
+  events: [{ kind: 'attempt', athlete: 'partner', technique: 'sweep', outcome: 'failed', close: true, atSeconds: 15 }],
+};
+beforeAll(() => writeFileSync(path, JSON.stringify(bout)));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const lean = (args: string[], input = '') =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'server/commands/lean.ts', ...args], { cwd: root, encoding: 'utf8', input });
+const json = (...args: string[]) => JSON.parse(lean(args).stdout);
+
+describe('the command line', () => {
+  it('scores a bout without a database, with awards and refusals', () => {
+    const answer = json('score', path);
+    expect(answer).toMatchObject({
+      winner: 'client',
+      decidedBy: 'points',
+      score: { client: { points: 2, near: 0, penalties: 0 }, partner: { points: 0, near: 1, penalties: 0 } },
+    });
+    expect(answer.awards[0]).toEqual({
+      ...{ athlete: 'client', action: 'takedown', atSeconds: 10, bankedAtSeconds: 13, points: 2, near: 0 },
+      reason: 'took the other down at 0:10, held 3 s',
+    });
+    expect(answer.refusals).toMatchObject([{ action: 'pass', atSeconds: 20, points: 0 }]);
+  });
+
+  it('answers stakes, statistics, patterns, and lean, spans and events as CSV', () => {
+    expect(json('stakes', path, '--at', '45')).toMatchObject({ state: 'knife-edge', secondsLeft: 15, leader: 'client' });
+    expect(json('stats', path, path)).toMatchObject({ clockSeconds: 120, partner: { attempts: { sweep: { tries: 2, successes: 0 } } } });
+    expect(json('patterns', path)).toEqual([]);
+    expect(json('patterns', path, path, path)[0].instances.map(({ file }: { file: string }) => file)).toEqual([path, path, path]);
+    expect(lean(['lean', path, '--every', '20']).stdout).toBe('time,lean\n0,0\n10,20\n20,35\n40,35\n60,35\n');
+    expect(lean(['spans', path]).stdout.split('\n')[2]).toBe('half-guard,client,10,20');
+    expect(lean(['events', '-'], JSON.stringify(bout)).stdout.split('\n')[1]).toBe('attempt,partner,15,sweep,failed,true,,,');
+  });
+
+  it('refuses a bad file with exit code 2 and every fault with its place, computing nothing', () => {
+    const spans = bout.spans.map((span, i) => (i === 2 ? { ...span, fromSeconds: 44, toSeconds: 41.2 } : span));
+    const refused = lean(['score', '-'], JSON.stringify({ ...bout, spans, ruleSheet: 'none' }));
+    expect([refused.status, refused.stdout]).toEqual([2, '']);
+    expect(refused.stderr).toContain('spans[2].toSeconds 41.2 is before its start 44.0 s.');
+    expect(refused.stderr).toContain('ruleSheet "none" is not known');
+    for (const args of [['score'], ['score', 'nowhere.json'], ['what'], ['stakes', path], ['stakes', path, '--at', '99'], ['score', '--x']])
+      expect([args, lean(args).status]).toEqual([args, 2]);
+  });
+});

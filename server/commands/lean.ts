@@ -1,0 +1,110 @@
+import { readBoutFile } from '@lean-mentor/contract';
+import { readFile } from 'node:fs/promises';
+import { parseArgs } from 'node:util';
+import { leanAnswer, patternsAnswer, scoreAnswer, stakesAnswer, statsAnswer, type GoodBout } from './lean/boutAnswers.ts';
+import { eventsCsv, spansCsv } from './lean/boutCsv.ts';
+
+const usage = `npm run -s lean -- COMMAND FILE …   ("-" reads standard input)
+
+  score FILE                    who won and by what, every award and refusal with its reason (JSON)
+  stakes FILE --at SECONDS      what the next score would do (JSON)
+  lean FILE [--every SECONDS]   the lean of the bout over time (CSV)
+  stats FILE …                  time by position, transitions, attempts of one or several bouts (JSON)
+  patterns FILE …               what follows what, best evidence first (JSON)
+  spans FILE, events FILE       spans or events (CSV)
+
+Files are lean-mentor/bout@1, see docs/formats/bout.schema.json. A faulty file ends with exit code 2.`;
+
+/** Something the caller did wrong; said as it is, with exit code 2. */
+class Refused extends Error {}
+
+async function textOf(file: string): Promise<string> {
+  if (file !== '-') return readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => refuse(`${file} cannot be read: ${error.code}.`));
+  const pieces: Buffer[] = [];
+  for await (const piece of process.stdin as AsyncIterable<Buffer>) pieces.push(piece);
+  return Buffer.concat(pieces).toString('utf8');
+}
+
+function refuse(words: string): never {
+  throw new Refused(words);
+}
+
+/** Reads all files before anything is computed: one fault, and nothing is. */
+async function readBouts(files: readonly string[]): Promise<GoodBout[]> {
+  const faults: string[] = [];
+  const bouts: GoodBout[] = [];
+  for (const file of files) {
+    const text = await textOf(file);
+    let json: unknown;
+    try {
+      json = JSON.parse(text);
+    } catch (error) {
+      faults.push(`${file}: not JSON: ${(error as Error).message}.`);
+      continue;
+    }
+    const read = readBoutFile(json);
+    if ('faults' in read) faults.push(...read.faults.map((fault) => `${file}: ${fault}`));
+    else bouts.push(read);
+  }
+  if (faults.length > 0) refuse(faults.join('\n'));
+  return bouts;
+}
+
+function numberOf(option: string, value: string | undefined, least: number): number {
+  const number = Number(value);
+  if (value === undefined || value.trim() === '' || !Number.isFinite(number) || number < least)
+    refuse(`${option} needs a number of seconds, ${least} or more${value === undefined ? '' : `; “${value}” is none`}.`);
+  return number;
+}
+
+async function answer(args: string[]): Promise<string> {
+  const parsed = ((): ReturnType<typeof parse> => {
+    try {
+      return parse(args);
+    } catch (error) {
+      return refuse(`${(error as Error).message}\n\n${usage}`);
+    }
+  })();
+  const [command, ...files] = parsed.positionals;
+  if (!command || command === 'help') return usage;
+  const one = async (): Promise<GoodBout> => {
+    if (files.length !== 1) refuse(`${command} takes one file.\n\n${usage}`);
+    return (await readBouts(files))[0]!;
+  };
+  const several = (): Promise<GoodBout[]> =>
+    files.length > 0 ? readBouts(files) : refuse(`${command} takes at least one file.\n\n${usage}`);
+  const json = (value: unknown): string => JSON.stringify(value, null, 2);
+  switch (command) {
+    case 'score':
+      return json(scoreAnswer(await one()));
+    case 'stakes': {
+      const at = numberOf('--at', parsed.values.at, 0);
+      const bout = await one();
+      if (at > bout.bout.lengthSeconds) refuse(`--at ${at} s is after the bout’s end at ${bout.bout.lengthSeconds} s.`);
+      return json(stakesAnswer(bout, at));
+    }
+    case 'lean':
+      return leanAnswer(await one(), numberOf('--every', parsed.values.every ?? '1', 0.01));
+    case 'stats':
+      return json(statsAnswer(await several()));
+    case 'patterns':
+      return json(patternsAnswer(await several(), files));
+    case 'spans':
+      return spansCsv(await one());
+    case 'events':
+      return eventsCsv(await one());
+    default:
+      return refuse(`There is no command “${command}”.\n\n${usage}`);
+  }
+}
+
+const parse = (args: string[]) =>
+  parseArgs({ args, allowPositionals: true, options: { at: { type: 'string' }, every: { type: 'string' } } });
+
+try {
+  process.stdout.write(`${await answer(process.argv.slice(2))}\n`);
+} catch (error) {
+  if (!(error instanceof Refused)) throw error;
+  process.stderr.write(`${error.message}\n`);
+  process.exitCode = 2;
+}
