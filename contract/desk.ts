@@ -1,5 +1,7 @@
+import { attemptOutcomes, boutEventKinds, positionCodes } from '@lean-mentor/core/scoring';
 import {
   bodyJoints,
+  codingStates,
   comparisonLayouts,
   drawingTools,
   noteKinds,
@@ -123,7 +125,41 @@ export const conflict = z.object({
   asideBy: z.string(),
 });
 
-const things = { mark, note, drawing, measure, comparison, memo, look, principle, conflict };
+const athlete = z.enum(['client', 'partner']);
+const position = z.enum(positionCodes);
+export const coding = z.object({
+  ...ofFootage,
+  boutId: id,
+  coderId: id,
+  coderName: z.string().max(120),
+  state: z.enum(codingStates),
+});
+export const cut = z.object({ ...ofFootage, codingId: id, atFrame: frame, position, holder: athlete.nullable() });
+export const event = z.object({
+  ...ofFootage,
+  codingId: id,
+  atFrame: frame,
+  kind: z.enum(boutEventKinds),
+  athlete: athlete.nullable(),
+  technique: z.string().max(60).nullable(),
+  outcome: z.enum(attemptOutcomes).nullable(),
+  close: z.boolean(),
+  gripped: z.boolean(),
+  position: position.nullable(),
+  holder: athlete.nullable(),
+});
+export const override = z.object({
+  ...ofFootage,
+  boutId: id,
+  athlete,
+  action: z.string().max(40),
+  atFrame: frame,
+  points: z.int().min(-20).max(20),
+  near: z.int().min(-20).max(20),
+  why: z.string().max(500),
+});
+
+const things = { coding, cut, event, override, mark, note, drawing, measure, comparison, memo, look, principle, conflict };
 
 export const deskDocument = z.object({
   marks: z.record(id, mark),
@@ -135,6 +171,10 @@ export const deskDocument = z.object({
   looks: z.record(id, look).default({}),
   principles: z.record(id, principle).default({}),
   conflicts: z.record(id, conflict).default({}),
+  codings: z.record(id, coding).default({}),
+  cuts: z.record(id, cut).default({}),
+  events: z.record(id, event).default({}),
+  overrides: z.record(id, override).default({}),
 });
 
 /** Every field may be absent, and none is filled in: a change names only what it sets. */
@@ -166,6 +206,10 @@ export const deskChange = z
     changeOf('look', look),
     changeOf('principle', principle),
     changeOf('conflict', conflict),
+    changeOf('coding', coding),
+    changeOf('cut', cut),
+    changeOf('event', event),
+    changeOf('override', override),
   ])
   .superRefine((change, context) => {
     if (change.before !== null || change.after === null) return;

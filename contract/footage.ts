@@ -1,6 +1,6 @@
 import { adviceKinds, pictureEdges } from '@lean-mentor/core/footage';
 import { z } from 'zod';
-import { positionCodes, ruleSheetNames } from '@lean-mentor/core/scoring';
+import { attemptOutcomes, positionCodes, ruleSheetNames } from '@lean-mentor/core/scoring';
 import { frame, id, instant } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
 
@@ -27,6 +27,29 @@ export const span = z.object({
   toFrame: frame,
 });
 
+const athlete = z.enum(['client', 'partner']);
+/** An event of a bout on a frame; of a penalty, `athlete` is who gets it. */
+export const frameEvent = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('attempt'),
+    athlete,
+    technique: z.string().max(60),
+    outcome: z.enum(attemptOutcomes),
+    close: z.boolean().optional(),
+    atFrame: frame,
+  }),
+  z.object({ kind: z.literal('guard-pull'), athlete, gripped: z.boolean().optional(), atFrame: frame }),
+  z.object({ kind: z.literal('stoppage'), atFrame: frame }),
+  z.object({
+    kind: z.literal('restart'),
+    position: z.enum(positionCodes).optional(),
+    holder: athlete.nullable().optional(),
+    atFrame: frame,
+  }),
+  z.object({ kind: z.literal('penalty'), athlete, atFrame: frame }),
+  z.object({ kind: z.literal('finish'), athlete, technique: z.string().max(60), atFrame: frame }),
+]);
+
 export const outcomes = ['won', 'lost', 'level'] as const;
 
 /**
@@ -38,6 +61,7 @@ export const bout = z.object({
   fromFrame: frame,
   toFrame: frame,
   spans: z.array(span).max(2000),
+  events: z.array(frameEvent).max(2000).default([]),
   /** Found by the motion analysis and not yet accepted by a person. */
   proposed: z.boolean().default(false),
   /** Place in the day's order, from 1. */
@@ -45,6 +69,8 @@ export const bout = z.object({
   /** How long it was meant to be, in seconds. */
   lengthSeconds: z.number().min(10).max(3600).nullable().default(null),
   ruleSheet: z.enum(ruleSheetNames).nullable().default(null),
+  /** A version of a sheet of the coach's own, which then goes before `ruleSheet`. */
+  sheetId: id.nullable().default(null),
   clientWords: z.string().trim().max(120).default(''),
   partnerWords: z.string().trim().max(120).default(''),
   outcome: z.enum(outcomes).nullable().default(null),

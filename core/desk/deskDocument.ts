@@ -1,3 +1,4 @@
+import type { CodedCut, CodedEvent, CodedOverride, Coding } from './coding.ts';
 import type { Drawing } from './drawing.ts';
 import type { Measure } from './measure/measure.ts';
 
@@ -94,7 +95,7 @@ export interface Principle {
 export interface Conflict {
   id: string;
   /** Shelf and id of what was changed. */
-  of: 'mark' | 'note' | 'drawing' | 'measure' | 'comparison' | 'memo' | 'look' | 'principle' | 'conflict';
+  of: keyof typeof shelfOf;
   thingId: string;
   /** Null: one took it away while the other changed it; it stays. */
   field: string | null;
@@ -114,6 +115,10 @@ export interface DeskDocument {
   looks: Record<string, Look>;
   principles: Record<string, Principle>;
   conflicts: Record<string, Conflict>;
+  codings: Record<string, Coding>;
+  cuts: Record<string, CodedCut>;
+  events: Record<string, CodedEvent>;
+  overrides: Record<string, CodedOverride>;
 }
 
 /** Which shelf of the document the things of a kind lie on. */
@@ -127,12 +132,17 @@ export const shelfOf = {
   look: 'looks',
   principle: 'principles',
   conflict: 'conflicts',
-} as const satisfies Record<Conflict['of'], keyof DeskDocument>;
+  coding: 'codings',
+  cut: 'cuts',
+  event: 'events',
+  override: 'overrides',
+} as const;
 export type DeskEntity = keyof typeof shelfOf;
 export type DeskThing<E extends DeskEntity> = DeskDocument[(typeof shelfOf)[E]][string];
 
 export const emptyDesk = (): DeskDocument => ({
   marks: {}, notes: {}, drawings: {}, measures: {}, comparisons: {}, memos: {}, looks: {}, principles: {}, conflicts: {},
+  codings: {}, cuts: {}, events: {}, overrides: {},
 }); // prettier-ignore
 
 /** Of a shelf what stands on one footage. */
@@ -147,6 +157,10 @@ export const deskOfFootage = (document: DeskDocument, footageId: string): DeskDo
   drawings: ofFootage(document.drawings, footageId),
   measures: ofFootage(document.measures, footageId),
   looks: ofFootage(document.looks, footageId),
+  codings: ofFootage(document.codings, footageId),
+  cuts: ofFootage(document.cuts, footageId),
+  events: ofFootage(document.events, footageId),
+  overrides: ofFootage(document.overrides, footageId),
 });
 
 /** Drawings alive on a frame, in the order given (of a document: object order, which is the order they were made in). */

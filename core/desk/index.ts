@@ -12,3 +12,4 @@ export { mergeDeskChange, sameJson, type Meeting } from './mergeDeskChange.ts';
 export { principleCounts } from './principleCounts.ts';
 export { pannedBy, pinched, wholePicture, zoomedAt, type StageView } from './stageView.ts';
 export { thinStroke } from './thinStroke.ts';
+export * from './coding.ts';

@@ -1,15 +1,14 @@
-import type { Span } from '../scoring/index.ts';
 import type { Stretch } from './motion/stretch.ts';
 
 interface Coded extends Stretch {
-  spans: readonly Span[];
+  spans: readonly Stretch[];
 }
 
 /**
  * Spans made to tile a bout that now runs from `fromFrame` to `toFrame`: cut off at its edges, and the first and last stretched
  * to reach them. None stay none; none are left where nothing of them lies inside.
  */
-export function fitSpans(spans: readonly Span[], fromFrame: number, toFrame: number): Span[] {
+export function fitSpans<S extends Stretch>(spans: readonly S[], fromFrame: number, toFrame: number): S[] {
   const inside = spans
     .map((span) => ({ ...span, fromFrame: Math.max(fromFrame, span.fromFrame), toFrame: Math.min(toFrame, span.toFrame) }))
     .filter((span) => span.toFrame > span.fromFrame);

@@ -12,6 +12,7 @@ export { boutClock, type BoutClock } from './boutClock.ts';
 export { leaderOf } from './decideBout.ts';
 export { leanRibbon, ribbonOutline, type RibbonKnot } from './leanRibbon.ts';
 export {
+  isNeutral,
   leanOfSpan,
   positionCodes,
   positionFamily,
@@ -41,3 +42,4 @@ export { ruleSheetFaults } from './ruleSheetFaults.ts';
 export { scoreAt, scoreText } from './scoreAt.ts';
 export { scoreSteps, type ScoreStep } from './scoreSteps.ts';
 export { stakesAt, strongSeconds, type Stakes, type StakesAction } from './stakes.ts';
+export { cutsOfSpans, mergeCut, moveCut, putPosition, spansOfCuts, splitAt, type Cut, type CutEdit } from './cuts.ts';

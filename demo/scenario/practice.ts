@@ -21,7 +21,7 @@ function footageOf(clip: string): Request['footages'][number] {
   return {
     id: footageId(clip),
     file: `${clip}.mp4`,
-    bouts: [bout.parse({ id: stableId(`bout ${clip}`), ...truth.bout, spans: truth.spans })],
+    bouts: [bout.parse({ id: stableId(`bout ${clip}`), ...truth.bout, spans: truth.spans, events: truth.events })],
   };
 }
 

@@ -42,7 +42,7 @@ describe('migrations', () => {
     await run('CREATE TABLE migrations (name VARCHAR(255) PRIMARY KEY)');
     await run("INSERT INTO migrations VALUES ('001-house')");
     for (const statement of before) await run(statement);
-    expect(await migrate(sequelize)).toEqual(['002-motion', '003-intake', '004-desk', '005-clips']);
+    expect(await migrate(sequelize)).toEqual(['002-motion', '003-intake', '004-desk', '005-clips', '006-scoring']);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');
     expect(await findRequest(house, requestId)).toMatchObject({

@@ -5,6 +5,7 @@ import * as motion from './migrations/002-motion.ts';
 import * as intake from './migrations/003-intake.ts';
 import * as desk from './migrations/004-desk.ts';
 import * as clips from './migrations/005-clips.ts';
+import * as scoring from './migrations/006-scoring.ts';
 
 /** Numbered, forward only; a migration that has landed is never edited. */
 const migrations = [
@@ -13,6 +14,7 @@ const migrations = [
   { name: '003-intake', statements: intake.statements },
   { name: '004-desk', statements: desk.statements },
   { name: '005-clips', statements: clips.statements },
+  { name: '006-scoring', statements: scoring.statements },
 ];
 
 /** Brings the database up to the newest migration. Answers the names of those it ran. */

@@ -1,6 +1,17 @@
 import { bout } from '@lean-mentor/contract';
 import type { Stretch } from '@lean-mentor/core/footage';
-import { changeFootage, countBouts, findFootage, insertBout, type FootageRow } from '../features/footage/index.ts';
+import type { Transaction } from 'sequelize';
+import {
+  changeBout,
+  changeFootage,
+  countBouts,
+  findBoutsOfFootage,
+  findFootage,
+  frameTableOf,
+  insertBout,
+  timedOf,
+  type FootageRow,
+} from '../features/footage/index.ts';
 import type { House } from '../house.ts';
 import { readFootage } from '../media/readFootage.ts';
 import { withScratchFolder } from '../scratchFolder.ts';
@@ -95,6 +106,14 @@ function progress(house: House, footageId: string, say: Say): (share: number) =>
   };
 }
 
+/** What was coded before the frames' times were known (a practice that was loaded) is put into seconds. */
+async function timeCodedBouts(house: House, footageId: string, transaction: Transaction): Promise<void> {
+  const coded = (await findBoutsOfFootage(house, footageId, transaction)).filter(({ spans }) => spans.length > 0);
+  if (coded.length === 0) return;
+  const table = await frameTableOf(house, footageId);
+  for (const one of coded) await changeBout(house, one.id, { timed: timedOf(one, table) }, transaction);
+}
+
 /** Enters what was found into the rows, once: whoever comes second finds it ready. */
 const enterFindings = (house: House, footageId: string, { bouts, ...found }: Findings): Promise<void> =>
   house.db.sequelize.transaction(async (transaction) => {
@@ -106,6 +125,7 @@ const enterFindings = (house: House, footageId: string, { bouts, ...found }: Fin
       transaction,
     );
     const footage = await findFootage(house, footageId, transaction);
+    await timeCodedBouts(house, footageId, transaction);
     // What a person has marked is not proposed again.
     if (footage?.state !== 'ready' || (await countBouts(house, footageId, transaction)) > 0) return;
     for (const [i, { fromFrame, toFrame }] of bouts.entries())

@@ -7,6 +7,7 @@ import { ContractError } from '../../http/contractError.ts';
 import { findClient } from '../clients/index.ts';
 import { findFootageRows } from '../footage/index.ts';
 import { findRequest, lockRequest } from '../requests/index.ts';
+import { refreshCodedBouts } from './codedBouts.ts';
 import {
   findClientNotes,
   findDeskDocument,
@@ -31,9 +32,24 @@ export async function openDesk(house: House, requestId: string): Promise<Respons
 
 const refused = (message: string): ContractError => new ContractError('not-valid', { message });
 
+/** An assistant codes in their own name, and does not accept it; the coach may do both. */
+async function refuseOthersCoding(house: House, account: Account, change: DeskChange, transaction: Transaction): Promise<void> {
+  if (account.role !== 'assistant') return;
+  const { entity, after } = change;
+  if (entity === 'override') throw refused('Only the coach corrects the score.');
+  if (entity !== 'coding' && entity !== 'cut' && entity !== 'event') return;
+  const present = (await findDeskThing(house, change, transaction))?.thing;
+  const codingId = entity === 'coding' ? change.id : String(present?.['codingId'] ?? (after as { codingId?: string } | null)?.codingId);
+  const coding =
+    (await findDeskThing(house, { entity: 'coding', id: codingId }, transaction))?.thing ?? (entity === 'coding' ? after : null);
+  if ((coding as { coderId?: string } | null)?.coderId !== account.id) throw refused('This coding is somebody else’s. Code in your own.');
+  if (entity === 'coding' && (after as { state?: string } | null)?.state === 'accepted') throw refused('The coach accepts codings.');
+}
+
 /** What an edit may not do, whoever makes it. */
 async function refuseForeign(
   house: House,
+  account: Account,
   requestId: string,
   change: DeskChange,
   footageIds: ReadonlySet<string>,
@@ -43,6 +59,7 @@ async function refuseForeign(
   const of = after && 'footageId' in after ? after.footageId : undefined;
   if (of && !footageIds.has(of)) throw refused(`${entity} ${id} names footage that is not of this request.`);
   if (entity === 'conflict' && after !== null) throw refused('Conflicts are found by the server, not made.');
+  await refuseOthersCoding(house, account, change, transaction);
   // A new note that nothing caused has no links to look at.
   if (entity === 'note' && after && (after.causes?.length || (change.before !== null && after.fromFrame !== undefined))) {
     const { notes } = await findDeskDocument(house, requestId, transaction);
@@ -88,10 +105,11 @@ export async function saveDeskChanges(
       const footageIds = new Set((await findFootageRows(house, requestId, transaction)).map((footage) => footage.id));
       for (const change of changes as DeskChange[]) {
         if (await wasTaken(house, change.changeId, transaction)) continue;
-        await refuseForeign(house, requestId, change, footageIds, transaction);
+        await refuseForeign(house, account, requestId, change, footageIds, transaction);
         await takeChange(house, account, requestId, change, transaction);
       }
     }
+    await refreshCodedBouts(house, requestId, changes as DeskChange[], transaction);
     const news = await findEffectsSince(house, requestId, since, transaction);
     return { saved: changes.map((change) => change.changeId), ...news };
   });

@@ -1,9 +1,13 @@
+export { setBoutCoding } from './boutCoding.ts';
 export { newFootage } from './newFootage.ts';
 export { removeFootageBytes } from './removal.ts';
 export {
+  changeBout,
   changeFootage,
   countBouts,
   deleteFootage,
+  findBout,
+  findBoutsOfFootage,
   findFootage,
   findFootageRows,
   findFootagesOfRequests,
@@ -12,4 +16,5 @@ export {
   insertFootage,
 } from './repository.ts';
 export { frameTableOf } from './service.ts';
-export type { FootageRow } from './model.ts';
+export { timedOf } from './timedOf.ts';
+export type { BoutRow, FootageRow } from './model.ts';

@@ -1,4 +1,5 @@
 import type { Alignment, Bout, Footage } from '@lean-mentor/contract';
+import type { TimedBout } from '@lean-mentor/core/scoring';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
 
@@ -28,6 +29,8 @@ export interface FootageRow {
 }
 export interface BoutRow extends Bout {
   footageId: string;
+  /** What is coded, in seconds; null while nothing is, or the footage's frame times are not known. */
+  timed?: TimedBout | null;
 }
 
 /** Who is taking bytes of an upload at present. */
@@ -67,11 +70,14 @@ export const footageTables = (sequelize: Sequelize) => ({
     fromFrame: DataTypes.INTEGER,
     toFrame: DataTypes.INTEGER,
     spans: DataTypes.JSON,
+    events: DataTypes.JSON,
+    timed: DataTypes.JSON,
     proposed: DataTypes.BOOLEAN,
     // "order" is a word of SQL's own.
     order: { type: DataTypes.INTEGER, field: 'place' },
     lengthSeconds: DataTypes.DOUBLE,
     ruleSheet: DataTypes.STRING,
+    sheetId: DataTypes.UUID,
     clientWords: DataTypes.STRING,
     partnerWords: DataTypes.STRING,
     outcome: DataTypes.STRING,

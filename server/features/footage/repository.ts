@@ -14,7 +14,7 @@ export const progressOf = (row: FootageRow): FootageProgress => ({
   failure: row.failure,
 });
 
-const boutOf = ({ footageId: _footageId, ...bout }: BoutRow): Bout => bout;
+const boutOf = ({ footageId: _footageId, timed: _timed, ...bout }: BoutRow): Bout => bout;
 
 export const footageOf = (row: FootageRow, bouts: BoutRow[]): Footage => ({
   ...progressOf(row),
@@ -67,8 +67,23 @@ export async function insertBout({ db }: House, row: BoutRow, transaction?: Tran
   await db.bouts.create(row, { ...(transaction && { transaction }) });
 }
 
+export const findBout = async ({ db }: House, id: string, transaction?: Transaction): Promise<BoutRow | null> =>
+  plain(await db.bouts.findByPk(id, { ...(transaction && { transaction }) }));
+
+export const findBoutsOfFootage = async ({ db }: House, footageId: string, transaction: Transaction): Promise<BoutRow[]> =>
+  plainAll(await db.bouts.findAll({ where: { footageId }, transaction }));
+
+export async function changeBout({ db }: House, id: string, fields: Partial<BoutRow>, transaction?: Transaction): Promise<void> {
+  await db.bouts.update(fields, { where: { id }, ...(transaction && { transaction }) });
+}
+
 /** Puts these bouts in the place of all that a footage has. */
-export async function replaceBouts({ db }: House, footageId: string, bouts: readonly Bout[], transaction: Transaction): Promise<void> {
+export async function replaceBouts(
+  { db }: House,
+  footageId: string,
+  bouts: readonly (Bout & Pick<BoutRow, 'timed'>)[],
+  transaction: Transaction,
+): Promise<void> {
   await db.bouts.destroy({ where: { footageId }, transaction });
   for (const bout of bouts) await db.bouts.create({ ...bout, footageId }, { transaction });
 }

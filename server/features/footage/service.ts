@@ -17,10 +17,11 @@ import type { StripLayout } from '../../media/stripReader.ts';
 import { frameJpeg } from '../../media/still.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { enqueueJob } from '../../jobs/index.ts';
-import { frameTableKey, motionKey, reviewCopyKey, soundKey } from '../../storage/index.ts';
+import { frameTableKey, motionKey, NotStored, reviewCopyKey, soundKey } from '../../storage/index.ts';
 import { maySeeRequest } from '../access/index.ts';
 import type { FootageRow } from './model.ts';
 import { anyBoutElsewhere, changeFootage, findFootage, ownerOfFootage, progressOf, replaceBouts } from './repository.ts';
+import { timedOf } from './timedOf.ts';
 import { isSignedFor, signedAddress, viewingMs } from './viewing.ts';
 
 /** A footage the account may see; anything else is not there for it. */
@@ -45,6 +46,13 @@ const readJson = async <T>(house: House, key: string): Promise<T> => JSON.parse(
 
 /** Frame times of a footage that is ready. */
 export const frameTableOf = (house: House, footageId: string): Promise<FrameTable> => readJson(house, frameTableKey(footageId));
+
+/** The same; null where the footage has not been read yet. */
+export const knownFrameTable = (house: House, footageId: string): Promise<FrameTable | null> =>
+  frameTableOf(house, footageId).catch((error: unknown) => {
+    if (error instanceof NotStored) return null;
+    throw error;
+  });
 
 /** What was read off a ready footage's movement. */
 export const motionOf = (house: House, footageId: string): Promise<FootageMotion & { strip: StripLayout }> =>
@@ -110,13 +118,15 @@ export async function saveBouts(house: House, account: Account, footageId: strin
     bouts.map((bout) => tilingFault(bout.spans, bout.fromFrame, bout.toFrame)).find((words) => words !== null) ??
     (new Set(bouts.map((bout) => bout.id)).size < bouts.length ? 'Two bouts have the same id.' : null);
   if (fault) throw new ContractError('not-valid', { message: fault });
+  const table = await knownFrameTable(house, footageId);
+  const timed = bouts.map((bout) => ({ ...bout, timed: table && timedOf(bout, table) }));
   await house.db.sequelize.transaction(async (transaction) => {
     // The row lock keeps two savers one after another.
     await changeFootage(house, footageId, {}, transaction);
     const ids = bouts.map((bout) => bout.id);
     if (ids.length > 0 && (await anyBoutElsewhere(house, footageId, ids, transaction)))
       throw new ContractError('not-valid', { message: 'A bout of this id belongs to another footage.' });
-    await replaceBouts(house, footageId, bouts, transaction);
+    await replaceBouts(house, footageId, timed, transaction);
   });
   return { bouts };
 }

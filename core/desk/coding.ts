@@ -1,0 +1,131 @@
+import type {
+  BoutHappening,
+  Cut,
+  FrameEvent,
+  Holder,
+  PositionCode,
+  ScoreOverride,
+  Span,
+  Athlete,
+  AttemptOutcome,
+} from '../scoring/index.ts';
+import { spansOfCuts } from '../scoring/index.ts';
+
+/** One person's coding of one bout: positions as cuts, and events. The accepted one is the bout's. */
+export interface Coding {
+  id: string;
+  footageId: string;
+  boutId: string;
+  coderId: string;
+  coderName: string;
+  /** draft: being coded; offered: the coder asks for it to be taken; accepted: the bout is coded so. */
+  state: 'draft' | 'offered' | 'accepted';
+}
+export const codingStates = ['draft', 'offered', 'accepted'] as const;
+
+export interface CodedCut extends Cut {
+  footageId: string;
+  codingId: string;
+}
+
+/** An event of a coding. Fields that its kind does not have are null or false. */
+export interface CodedEvent {
+  id: string;
+  footageId: string;
+  codingId: string;
+  atFrame: number;
+  kind: BoutHappening['kind'];
+  athlete: Athlete | null;
+  technique: string | null;
+  outcome: AttemptOutcome | null;
+  close: boolean;
+  gripped: boolean;
+  position: PositionCode | null;
+  holder: Holder;
+}
+
+/** What the coach says against the computed score, on a frame. */
+export interface CodedOverride extends Omit<ScoreOverride, 'at'> {
+  footageId: string;
+  boutId: string;
+  atFrame: number;
+}
+
+/** What is coded of one bout by one person. */
+export interface CodedBout {
+  coding: Coding | null;
+  cuts: CodedCut[];
+  events: CodedEvent[];
+  spans: (Span & { id: string })[];
+}
+
+interface Bout {
+  id: string;
+  fromFrame: number;
+  toFrame: number;
+}
+interface Shelves {
+  codings: Record<string, Coding>;
+  cuts: Record<string, CodedCut>;
+  events: Record<string, CodedEvent>;
+}
+
+const byId = (a: { id: string }, b: { id: string }): number => (a.id < b.id ? -1 : 1);
+
+/** All codings of a bout, the accepted one first. */
+export const codingsOf = ({ codings }: Pick<Shelves, 'codings'>, boutId: string): Coding[] =>
+  Object.values(codings)
+    .filter((coding) => coding.boutId === boutId)
+    .sort((a, b) => Number(b.state === 'accepted') - Number(a.state === 'accepted') || byId(a, b));
+
+/** What one coding says; without one, nothing. */
+export function codedBout({ cuts, events }: Pick<Shelves, 'cuts' | 'events'>, bout: Bout, coding: Coding | null): CodedBout {
+  const own = coding ? Object.values(cuts).filter(({ codingId }) => codingId === coding.id) : [];
+  return {
+    coding,
+    cuts: own,
+    events: coding
+      ? Object.values(events)
+          .filter(({ codingId }) => codingId === coding.id)
+          .sort((a, b) => a.atFrame - b.atFrame || byId(a, b))
+      : [],
+    spans: spansOfCuts(own, bout.fromFrame, bout.toFrame),
+  };
+}
+
+/** What happened, as the score reads it; null where a field that the kind needs is missing. */
+export function frameEventOf(event: CodedEvent): FrameEvent | null {
+  const { kind, atFrame, athlete, technique, outcome, close, gripped, position, holder } = event;
+  switch (kind) {
+    case 'stoppage':
+      return { kind, atFrame };
+    case 'restart':
+      return { kind, atFrame, ...(position && { position, holder }) };
+    case 'attempt':
+      return athlete && technique && outcome ? { kind, atFrame, athlete, technique, outcome, ...(close && { close }) } : null;
+    case 'guard-pull':
+      return athlete && { kind, atFrame, athlete, ...(gripped && { gripped }) };
+    case 'penalty':
+      return athlete && { kind, atFrame, athlete };
+    case 'finish':
+      return athlete && { kind, atFrame, athlete, technique: technique ?? '' };
+  }
+}
+
+export const frameEventsOf = (events: readonly CodedEvent[]): FrameEvent[] => events.map(frameEventOf).filter((event) => event !== null);
+
+/** The fields of a coded event for something that happened. */
+export function codedFieldsOf(event: FrameEvent): Omit<CodedEvent, 'id' | 'footageId' | 'codingId'> {
+  const given = event as Partial<Record<string, unknown>>;
+  return {
+    kind: event.kind,
+    atFrame: event.atFrame,
+    athlete: (given['athlete'] as Athlete | undefined) ?? null,
+    technique: (given['technique'] as string | undefined) ?? null,
+    outcome: (given['outcome'] as AttemptOutcome | undefined) ?? null,
+    close: given['close'] === true,
+    gripped: given['gripped'] === true,
+    position: (given['position'] as PositionCode | undefined) ?? null,
+    holder: (given['holder'] as Holder | undefined) ?? null,
+  };
+}

@@ -1,0 +1,89 @@
+import { isNeutral, type Holder, type PositionCode, type Span } from './position.ts';
+
+/**
+ * A coding is kept as its cuts: at each, a position begins that lasts to the next one. However cuts are added, moved or taken away, by
+ * however many people, the spans between them tile the bout.
+ */
+export interface Cut {
+  id: string;
+  atFrame: number;
+  position: PositionCode;
+  holder: Holder;
+}
+
+/** What is done to cuts: `put` adds or changes, `drop` takes away. */
+export type CutEdit = { put: Cut } | { drop: string };
+
+/** Cuts as they stand in the bout: ascending, of several on one frame the last by id, the first one at the bout's start. */
+export function orderedCuts<C extends Cut>(cuts: readonly C[], fromFrame: number, toFrame: number): C[] {
+  const sorted = [...cuts].sort((a, b) => a.atFrame - b.atFrame || (a.id < b.id ? -1 : 1));
+  const before = sorted.filter(({ atFrame }) => atFrame <= fromFrame);
+  const first = before.at(-1) ?? sorted[0];
+  if (!first) return [];
+  const after = sorted.filter(({ atFrame }) => atFrame > Math.max(fromFrame, first.atFrame) && atFrame < toFrame);
+  const last = after.filter(({ atFrame }, i) => after[i + 1]?.atFrame !== atFrame);
+  return [{ ...first, atFrame: fromFrame }, ...last];
+}
+
+/** The spans between cuts: they tile the bout; none where there is no cut. */
+export function spansOfCuts(cuts: readonly Cut[], fromFrame: number, toFrame: number): (Span & { id: string })[] {
+  const ordered = orderedCuts(cuts, fromFrame, toFrame);
+  return ordered.map(({ id, atFrame, position, holder }, i) => ({
+    ...{ id, position, holder },
+    fromFrame: atFrame,
+    toFrame: ordered[i + 1]?.atFrame ?? toFrame,
+  }));
+}
+
+/** Cuts that make these spans. */
+export const cutsOfSpans = (spans: readonly Span[], newId: () => string): Cut[] =>
+  spans.map(({ position, holder, fromFrame }) => ({
+    id: newId(),
+    atFrame: fromFrame,
+    position,
+    holder: isNeutral(position) ? null : holder,
+  }));
+
+interface Within {
+  fromFrame: number;
+  toFrame: number;
+  newId: () => string;
+}
+
+const holderIn = (position: PositionCode, holder: Holder): Holder => (isNeutral(position) ? null : (holder ?? 'client'));
+
+/**
+ * From this frame on it is this position. On the very frame of a cut that cut changes; saying again what is there already does
+ * nothing. The first thing that is said holds from the bout's start.
+ */
+export function putPosition(cuts: readonly Cut[], atFrame: number, position: PositionCode, holder: Holder, within: Within): CutEdit[] {
+  const ordered = orderedCuts(cuts, within.fromFrame, within.toFrame);
+  const wanted = { position, holder: holderIn(position, holder) };
+  if (ordered.length === 0) return [{ put: { id: within.newId(), atFrame: within.fromFrame, ...wanted } }];
+  const frame = Math.min(Math.max(atFrame, within.fromFrame), within.toFrame - 1);
+  const there = ordered.findLast((cut) => cut.atFrame <= frame)!;
+  if (there.position === wanted.position && there.holder === wanted.holder) return [];
+  if (there.atFrame === frame) return [{ put: { ...there, ...wanted } }];
+  return [{ put: { id: within.newId(), atFrame: frame, ...wanted } }];
+}
+
+/** A second span of the same position from this frame on, to be told apart later; nothing on the frame of a cut. */
+export function splitAt(cuts: readonly Cut[], atFrame: number, within: Within): CutEdit[] {
+  const there = orderedCuts(cuts, within.fromFrame, within.toFrame).findLast((cut) => cut.atFrame <= atFrame);
+  if (!there || there.atFrame === atFrame || atFrame >= within.toFrame) return [];
+  return [{ put: { ...there, id: within.newId(), atFrame } }];
+}
+
+/** Moves the edge where a span begins; it stays between its neighbours, so no span is lost. The bout's start stays. */
+export function moveCut(cuts: readonly Cut[], id: string, atFrame: number, { fromFrame, toFrame }: Omit<Within, 'newId'>): CutEdit[] {
+  const ordered = orderedCuts(cuts, fromFrame, toFrame);
+  const i = ordered.findIndex((cut) => cut.id === id);
+  if (i < 1) return [];
+  const least = ordered[i - 1]!.atFrame + 1;
+  const most = (ordered[i + 1]?.atFrame ?? toFrame) - 1;
+  const frame = Math.min(Math.max(atFrame, least), most);
+  return frame === ordered[i]!.atFrame ? [] : [{ put: { ...ordered[i]!, atFrame: frame } }];
+}
+
+/** Takes a span away: the one before it goes on in its place; of the first one, the next begins with the bout. */
+export const mergeCut = (id: string): CutEdit[] => [{ drop: id }];
