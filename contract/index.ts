@@ -9,6 +9,7 @@ import * as letters from './letters.ts';
 import type { Operation } from './operation.ts';
 import * as queue from './queue.ts';
 import * as requests from './requests.ts';
+import * as scoring from './scoring.ts';
 
 export * from './access.ts';
 export * from './book.ts';
@@ -25,12 +26,23 @@ export * from './practiceFile.ts';
 export * from './queue.ts';
 export * from './readBoutFile.ts';
 export * from './requests.ts';
+export * from './scoring.ts';
 export * from './writeBoutFile.ts';
 
 const isOperation = (thing: unknown): thing is Operation =>
   typeof thing === 'object' && thing !== null && 'room' in thing && 'path' in thing && 'method' in thing;
 
 /** Every operation of the contract, room by room. */
-export const operations: readonly Operation[] = [access, clients, requests, footage, queue, desk, book, critique, letters, health].flatMap(
-  (room) => Object.values(room).filter(isOperation),
-);
+export const operations: readonly Operation[] = [
+  access,
+  clients,
+  requests,
+  footage,
+  queue,
+  desk,
+  scoring,
+  book,
+  critique,
+  letters,
+  health,
+].flatMap((room) => Object.values(room).filter(isOperation));

@@ -8,6 +8,7 @@ import { deskTables } from '../features/desk/model.ts';
 import { footageTables } from '../features/footage/model.ts';
 import { letterTables } from '../features/letters/model.ts';
 import { requestTables } from '../features/requests/model.ts';
+import { scoringTables } from '../features/scoring/model.ts';
 import { jobTables } from '../jobs/model.ts';
 import { connect } from './connect.ts';
 
@@ -19,6 +20,7 @@ const tablesOf = (sequelize: Sequelize) => ({
   ...jobTables(sequelize),
   ...deskTables(sequelize),
   ...bookTables(sequelize),
+  ...scoringTables(sequelize),
   ...critiqueTables(sequelize),
   ...letterTables(sequelize),
 });

@@ -16,6 +16,7 @@ import { healthRoutes } from '../features/health/routes.ts';
 import { letterRoutes } from '../features/letters/routes.ts';
 import { queueRoutes } from '../features/queue/routes.ts';
 import { requestRoutes } from '../features/requests/routes.ts';
+import { scoringRoutes } from '../features/scoring/routes.ts';
 import type { House } from '../house.ts';
 import { ContractError } from './contractError.ts';
 import type { Route } from './route.ts';
@@ -119,6 +120,7 @@ export function createApp(house: House): OpenApp {
     ...queueRoutes(house),
     ...deskRoutes(house),
     ...bookRoutes(house),
+    ...scoringRoutes(house),
     ...critiqueRoutes(house),
     ...letterRoutes(house),
     ...healthRoutes(house),

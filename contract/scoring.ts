@@ -1,0 +1,88 @@
+import { ruleSheetNames } from '@lean-mentor/core/scoring';
+import { z } from 'zod';
+import { inlineRuleSheet } from './boutFile.ts';
+import { done, id, instant } from './ids.ts';
+import { coaching, operation } from './operation.ts';
+
+/** One version of a sheet of the coach's own; it never changes, so that what was scored by it stays scored by it. */
+export const ownRuleSheet = z.object({
+  id,
+  familyId: id,
+  version: z.int().min(1),
+  /** What it does not state is as on "points-jacket". */
+  sheet: inlineRuleSheet,
+  madeAt: instant,
+  retired: z.boolean(),
+});
+export type OwnRuleSheet = z.infer<typeof ownRuleSheet>;
+
+export const listRuleSheets = operation({
+  name: 'listRuleSheets',
+  room: 'scoring',
+  method: 'get',
+  path: '/api/rule-sheets',
+  access: coaching,
+  summary: "Every version of the coach's own rule sheets, newest version first.",
+  response: z.object({ sheets: z.array(ownRuleSheet) }),
+});
+
+export const saveRuleSheet = operation({
+  name: 'saveRuleSheet',
+  room: 'scoring',
+  method: 'post',
+  path: '/api/rule-sheets',
+  access: ['coach'],
+  summary:
+    'A new version of a family of sheets (a new family where there is none of that id). Refused in words where it contradicts itself.',
+  body: z.object({ id, familyId: id, sheet: inlineRuleSheet }),
+  response: ownRuleSheet,
+});
+
+export const retireRuleSheet = operation({
+  name: 'retireRuleSheet',
+  room: 'scoring',
+  method: 'delete',
+  path: '/api/rule-sheets/:familyId',
+  access: ['coach'],
+  summary: 'No longer offers a family of sheets. What was scored by it stays as it is.',
+  params: z.object({ familyId: id }),
+  response: done,
+});
+
+export const chooseBoutSheet = operation({
+  name: 'chooseBoutSheet',
+  room: 'scoring',
+  method: 'put',
+  path: '/api/bouts/:boutId/rule-sheet',
+  access: coaching,
+  summary: 'By which sheet a bout is scored: one that ships, or a version of the coach’s own.',
+  params: z.object({ boutId: id }),
+  body: z.object({ ruleSheet: z.enum(ruleSheetNames).nullable(), sheetId: id.nullable() }),
+  response: done,
+});
+
+const timedBout = z.looseObject({ lengthSeconds: z.number(), clockSeconds: z.number().nullable().optional(), spans: z.array(z.unknown()), events: z.array(z.unknown()) }); // prettier-ignore
+
+export const getClientBouts = operation({
+  name: 'getClientBouts',
+  room: 'scoring',
+  method: 'get',
+  path: '/api/clients/:clientId/bouts',
+  access: coaching,
+  summary: 'Every coded bout of a client in seconds, oldest first, for statistics and patterns over time.',
+  params: z.object({ clientId: id }),
+  response: z.object({
+    bouts: z.array(
+      z.object({
+        id,
+        requestId: id,
+        footageId: id,
+        fromFrame: z.int(),
+        sentAt: instant,
+        ruleSheet: z.enum(ruleSheetNames),
+        sheetId: id.nullable(),
+        timed: timedBout,
+      }),
+    ),
+  }),
+});

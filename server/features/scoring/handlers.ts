@@ -1,0 +1,30 @@
+import type * as contract from '@lean-mentor/contract';
+import type { House } from '../../house.ts';
+import type { Call } from '../../http/route.ts';
+import * as service from './service.ts';
+
+export const listRuleSheets = (house: House) => () => service.listRuleSheets(house);
+
+export const saveRuleSheet =
+  (house: House) =>
+  ({ body }: Call<typeof contract.saveRuleSheet>) =>
+    service.saveRuleSheet(house, body);
+
+export const retireRuleSheet =
+  (house: House) =>
+  async ({ params }: Call<typeof contract.retireRuleSheet>) => {
+    await service.retireRuleSheet(house, params.familyId);
+    return { done: true } as const;
+  };
+
+export const chooseBoutSheet =
+  (house: House) =>
+  async ({ params, body }: Call<typeof contract.chooseBoutSheet>) => {
+    await service.chooseBoutSheet(house, params.boutId, body);
+    return { done: true } as const;
+  };
+
+export const getClientBouts =
+  (house: House) =>
+  ({ params }: Call<typeof contract.getClientBouts>) =>
+    service.getClientBouts(house, params.clientId);

@@ -1,0 +1,18 @@
+import type { OwnRuleSheet } from '@lean-mentor/contract';
+import { DataTypes, type Sequelize } from 'sequelize';
+import { defineTable, instantColumn, key } from '../../db/table.ts';
+
+export interface RuleSheetRow extends Omit<OwnRuleSheet, 'madeAt'> {
+  madeAt: Date;
+}
+
+export const scoringTables = (sequelize: Sequelize) => ({
+  ruleSheets: defineTable<RuleSheetRow>(sequelize, 'rule_sheets', {
+    id: key(),
+    familyId: DataTypes.UUID,
+    version: DataTypes.INTEGER,
+    sheet: DataTypes.JSON,
+    madeAt: instantColumn,
+    retired: DataTypes.BOOLEAN,
+  }),
+});

@@ -1,0 +1,61 @@
+import type * as contract from '@lean-mentor/contract';
+import type { OwnRuleSheet, ResponseOf } from '@lean-mentor/contract';
+import { QueryTypes, type Transaction } from 'sequelize';
+import { plain, plainAll } from '../../db/table.ts';
+import type { House } from '../../house.ts';
+import type { RuleSheetRow } from './model.ts';
+
+const sheetOf = (row: RuleSheetRow): OwnRuleSheet => ({ ...row, madeAt: row.madeAt.toISOString() });
+
+export const findRuleSheets = async ({ db }: House): Promise<OwnRuleSheet[]> =>
+  plainAll(await db.ruleSheets.findAll({ order: [['version', 'DESC'], ['madeAt', 'DESC']] })).map(sheetOf); // prettier-ignore
+
+export async function findRuleSheet({ db }: House, id: string, transaction?: Transaction): Promise<OwnRuleSheet | null> {
+  const row = plain(await db.ruleSheets.findByPk(id, { ...(transaction && { transaction }) }));
+  return row && sheetOf(row);
+}
+
+/** Adds a version to a family, one above the newest. Within the transaction no other version of it can be added. */
+export async function addRuleSheetVersion(
+  house: House,
+  { id, familyId, sheet }: Pick<OwnRuleSheet, 'id' | 'familyId' | 'sheet'>,
+  transaction: Transaction,
+): Promise<void> {
+  const { db, now } = house;
+  const newest = plainAll(
+    await db.ruleSheets.findAll({
+      where: { familyId },
+      order: [['version', 'DESC']],
+      limit: 1,
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+    }),
+  )[0];
+  await db.ruleSheets.create({ id, familyId, version: (newest?.version ?? 0) + 1, sheet, madeAt: now(), retired: false }, { transaction });
+}
+
+export async function retireFamily({ db }: House, familyId: string): Promise<number> {
+  const [count] = await db.ruleSheets.update({ retired: true }, { where: { familyId } });
+  return count;
+}
+
+type ClientBout = ResponseOf<typeof contract.getClientBouts>['bouts'][number];
+
+/** Coded bouts of a client in seconds, oldest request first. */
+export async function findClientBouts({ db }: House, clientId: string): Promise<ClientBout[]> {
+  const rows = await db.sequelize.query<
+    Omit<ClientBout, 'sentAt' | 'timed'> & { sentAt: Date; timed: string | ClientBout['timed']; askedSheet: ClientBout['ruleSheet'] }
+  >(
+    `SELECT b.id, r.id AS requestId, f.id AS footageId, b.from_frame AS fromFrame, r.sent_at AS sentAt, b.rule_sheet AS ruleSheet,
+       JSON_VALUE(r.intake, '$.ruleSheet') AS askedSheet, b.sheet_id AS sheetId, b.timed
+     FROM requests r JOIN footages f ON f.request_id = r.id JOIN bouts b ON b.footage_id = f.id
+     WHERE r.client_id = :clientId AND b.timed IS NOT NULL AND f.state = 'ready' ORDER BY r.sent_at, b.place, b.from_frame`,
+    { replacements: { clientId }, type: QueryTypes.SELECT },
+  );
+  return rows.map(({ sentAt, timed, askedSheet, ruleSheet, ...row }) => ({
+    ...row,
+    ruleSheet: ruleSheet ?? askedSheet,
+    sentAt: sentAt.toISOString(),
+    timed: typeof timed === 'string' ? (JSON.parse(timed) as ClientBout['timed']) : timed,
+  }));
+}
