@@ -32,7 +32,7 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
   function Scene({ children }: { children: ReactNode }) {
     const present = useDeskState().document;
     const actions = useDeskActions();
-    const lying = { document: present, whole: present, notes: Object.values(present.notes) };
+    const lying = { document: present, whole: present, notes: Object.values(present.notes), bouts: [] };
     const scene = {
       subject: { request: { id: requestId, clientMarks: [], sentAt: '2031-01-01T10:00:00.000Z' }, client: { id: 'c', name: 'Ada Moor' } },
       footage: { id: footageId, bouts: [] },

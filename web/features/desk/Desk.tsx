@@ -2,8 +2,12 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { boutAtFrame, frameAtSeconds, reviewSize, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { useSearchParams } from 'react-router';
+import { useAccount } from '../access/index.ts';
 import { useDecodedFrames, useGetMotionQuery, usePlayer, useViewing } from '../footage/index.ts';
 import type { DeskSubject } from './api.ts';
+import { PositionPalette } from './coding/PositionPalette.tsx';
+import { useCodedBouts, type Coder } from './coding/useCodedBouts.ts';
+import { useCoding } from './coding/useCoding.ts';
 import { CompareTray } from './compare/CompareTray.tsx';
 import { useTray } from './compare/useTray.ts';
 import { DeskHead } from './DeskHead.tsx';
@@ -16,6 +20,8 @@ import { Stage } from './Stage.tsx';
 import { StageRow } from './StageRow.tsx';
 import { useDeskActions, useDeskPart } from './useDesk.ts';
 import { useDeskOfFootage } from './useDeskOfFootage.ts';
+import { ScorePanel } from './score/ScorePanel.tsx';
+import { ScoreProvider, useScore } from './score/useScore.ts';
 import { useDeskKeys } from './keys/useDeskKeys.ts';
 import { useLooks } from './useLooks.ts';
 import { usePhase } from './usePhase.ts';
@@ -64,7 +70,13 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
   }, [player, table, arriveAt, arriveAtFrame]);
 
   const { frames } = decoded;
-  const lying = useMemo(() => ({ document, whole, notes }), [document, whole, notes]);
+  const account = useAccount();
+  const coder = useMemo<Coder>(
+    () => ({ id: account?.id ?? '', name: account?.name ?? '', isCoach: account?.role === 'coach' }),
+    [account?.id, account?.name, account?.role],
+  );
+  const bouts = useCodedBouts(footage.bouts, document, coder);
+  const lying = useMemo(() => ({ document, whole, notes, bouts }), [document, whole, notes, bouts]);
   const latest = useRef(lying);
   useEffect(() => {
     latest.current = lying;
@@ -83,6 +95,10 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
   const measuring = useMeasureHand(scene, document.measures);
   const tray = useTray(scene);
   const stops = useStops(scene, motion?.bursts ?? []);
+  const coding = useCoding(scene, bouts, coder);
+  const score = useScore(scene, bouts, document.overrides);
+  const [scoreShown, setScoreShown] = useState(false);
+  const toggleScore = useCallback(() => setScoreShown((shown) => !shown), []);
   useDeskKeys({
     scene,
     drawing,
@@ -90,30 +106,42 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
     writing,
     tray,
     stops,
-    leave: () => void (measuring.leave() || drawing.leave() || writing.leave() || tray.close()),
+    coding,
+    toggleScore,
+    leave: () => void (measuring.leave() || drawing.leave() || coding.leave() || writing.leave() || tray.close() || setScoreShown(false)),
   });
 
   return (
     <DeskSceneProvider value={scene}>
       <DeskThingsProvider value={lying}>
-        <div className="grid h-dvh min-h-[640px] grid-cols-[minmax(560px,800fr)_minmax(380px,480fr)] grid-rows-[48px_1fr] overflow-hidden">
-          <DeskHead />
-          <main className="relative flex min-h-0 flex-col border-r border-seam">
-            <Stage
-              source={viewing.addresses?.reviewCopy}
-              onFault={viewing.askAgain}
-              decodes={frames !== null}
-              takeVideo={setVideo}
-              takeCanvas={setCanvas}
-              drawing={drawing}
-              measuring={measuring}
-            />
-            {player && <StageRow fault={decoded.fault} drawing={drawing} measuring={measuring} tray={tray} />}
-            <NoteArea writing={writing} measuring={measuring} phase={phase} stops={stops} tray={tray} />
-            {tray.shown && <CompareTray tray={tray} writing={writing} />}
-          </main>
-          <DeskSheet motion={motion} writing={writing} selectedDrawing={drawing.choice.selectedId} />
-        </div>
+        <ScoreProvider value={score}>
+          <div className="grid h-dvh min-h-[640px] grid-cols-[minmax(560px,800fr)_minmax(380px,480fr)] grid-rows-[48px_1fr] overflow-hidden">
+            <DeskHead />
+            <main className="relative flex min-h-0 flex-col border-r border-seam">
+              <Stage
+                source={viewing.addresses?.reviewCopy}
+                onFault={viewing.askAgain}
+                decodes={frames !== null}
+                takeVideo={setVideo}
+                takeCanvas={setCanvas}
+                drawing={drawing}
+                measuring={measuring}
+              />
+              {player && (
+                <StageRow fault={decoded.fault} drawing={drawing} measuring={measuring} tray={tray} coding={coding} onScore={toggleScore} />
+              )}
+              {coding.on ? (
+                <PositionPalette coding={coding} />
+              ) : scoreShown && !writing.writing && measuring.kind === null ? (
+                <ScorePanel coding={coding} onClose={toggleScore} />
+              ) : (
+                <NoteArea writing={writing} measuring={measuring} phase={phase} stops={stops} tray={tray} />
+              )}
+              {tray.shown && <CompareTray tray={tray} writing={writing} />}
+            </main>
+            <DeskSheet motion={motion} writing={writing} coding={coding} selectedDrawing={drawing.choice.selectedId} />
+          </div>
+        </ScoreProvider>
       </DeskThingsProvider>
     </DeskSceneProvider>
   );

@@ -1,12 +1,13 @@
 import { memo } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
-import { ruleSheetWords } from '@lean-mentor/core/scoring';
+import { ruleSheetWords, scoreAt, scoreText } from '@lean-mentor/core/scoring';
 import { FacePlate } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
 import { kindWords } from '../requests/index.ts';
 import { useOnStage, useScene } from './DeskScene.ts';
 import type { Saving } from './deskSlice.ts';
+import { scoredAt, useScoreHand } from './score/useScore.ts';
 import { SaidPopover } from './SaidPopover.tsx';
 import { useDeskPart } from './useDesk.ts';
 
@@ -61,6 +62,24 @@ function BoutClockNow() {
   );
 }
 
+/** The score as it stands on this frame; with the coach’s corrections it is said so beside it. */
+function ScoreNow() {
+  const { scored } = useScoreHand();
+  const said = useOnStage(({ frame }) => {
+    const bout = scoredAt(scored, frame);
+    if (!bout || bout.sheet.pointsCount === 'never') return null;
+    const score = scoreAt(bout.timed, bout.result, Math.max(0, bout.since(frame)));
+    return scoreText(score);
+  });
+  if (said === null) return null;
+  const [client, partner] = said.split(' : ');
+  return (
+    <p className="time shrink-0 text-read font-medium" aria-label="Score now" title="Points, near points in brackets: client, partner">
+      <span className="text-client">{client}</span> : <span className="text-partner">{partner}</span>
+    </p>
+  );
+}
+
 /** One line above the desk: who, what they asked, what hurts, the bout's clock, and whether all is saved. */
 export const DeskHead = memo(function DeskHead() {
   const { subject, footage, boutAt, goToMoment } = useScene();
@@ -90,6 +109,7 @@ export const DeskHead = memo(function DeskHead() {
       )}
       {request.footages.length > 1 && <FootagePicker footages={request.footages} footage={footage} />}
       <SavingWord />
+      <ScoreNow />
       <BoutClockNow />
       <Link
         to={`/requests/${request.id}/wrap-up`}

@@ -4,6 +4,7 @@ import type { FrameTable } from '@lean-mentor/core/footage';
 import { createContext, useContext, type Context } from 'react';
 import { useNow, type DecodedFrames, type FramePlayer, type PlayerState } from '../footage/index.ts';
 import type { DeskSubject } from './api.ts';
+import type { BoutHere } from './coding/useCodedBouts.ts';
 import type { DeskActions } from './useDesk.ts';
 
 /** A range that was begun with Shift+E and waits for its end. */
@@ -19,6 +20,8 @@ export interface DeskThings {
   whole: DeskDocument;
   /** Of the footage on the stage, by their first frame. */
   notes: readonly Note[];
+  /** The bouts of the footage with what is coded of them here. */
+  bouts: readonly BoutHere[];
 }
 
 /** What everything on the desk works on: the footage on the stage, and what can be done. It stays the same while one edits. */

@@ -4,20 +4,28 @@ import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
 import { RoundSheet, type SheetMotionData, type Watched } from '../scoring/index.ts';
 import { useOnStage, useScene, useThings } from './DeskScene.ts';
+import type { CodingHand } from './coding/useCoding.ts';
+import { awardsOnSheet, eventsOnSheet } from './score/onSheet.ts';
+import { useScoreHand } from './score/useScore.ts';
 import type { WritingHand } from './useWriting.ts';
 
 interface DeskSheetProps {
   motion: SheetMotionData | undefined;
   writing: WritingHand;
   selectedDrawing: string | null;
+  coding: CodingHand;
 }
 
 /** The round sheet beside the stage: everything of this footage, each thing at its instant. */
-export function DeskSheet({ motion, writing, selectedDrawing }: DeskSheetProps) {
-  const { subject, footage, table, player, actions, go, boutAt } = useScene();
-  const { document, notes } = useThings();
+export function DeskSheet({ motion, writing, selectedDrawing, coding }: DeskSheetProps) {
+  const { subject, footage, table, player, actions, go, boutAt, secondsAt } = useScene();
+  const { document, notes, bouts } = useThings();
+  const { scored } = useScoreHand();
   const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
-  const bout = footage.bouts.find(({ id }) => id === boutId);
+  const bout = bouts.find((here) => here.bout.id === boutId)?.bout;
+  const score = scored.find(({ here }) => here.bout.id === boutId);
+  const awards = useMemo(() => (score ? awardsOnSheet(score, table, secondsAt) : []), [score, table, secondsAt]);
+  const events = useMemo(() => eventsOnSheet(bout?.events ?? []), [bout?.events]);
   const marks = useMemo(() => Object.values(document.marks).filter((mark) => mark.state === 'open'), [document.marks]);
   const looks = useMemo(() => Object.values(document.looks), [document.looks]);
   const drawings = useMemo(() => Object.values(document.drawings), [document.drawings]);
@@ -71,13 +79,14 @@ export function DeskSheet({ motion, writing, selectedDrawing }: DeskSheetProps) 
   return (
     <aside className={`min-h-0 py-2 pl-2 ${linking ? 'outline-2 -outline-offset-2 outline-pine' : ''}`}>
       <RoundSheet
-        {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched }}
+        {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched, awards, events }}
         clientMarks={theirs}
         notes={sheetNotes}
         selectedId={writing.writing?.noteId ?? null}
         onGo={goOrPick}
         onMoveFoot={moveFoot}
         onMoveLife={moveLife}
+        onMoveEdge={coding.on ? coding.moveEdge : undefined}
       />
     </aside>
   );

@@ -1,10 +1,11 @@
 import { memo } from 'react';
 import { clockText } from '@lean-mentor/core/footage';
-import { ChevronLeft, ChevronRight, FastForward, History, Pause, Play, Redo2, Repeat, Undo2 } from 'lucide-react';
+import { ChevronLeft, ChevronRight, FastForward, History, Pause, Play, Redo2, Repeat, Rows3, Trophy, Undo2 } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { toast } from 'sonner';
 import { IconButton } from '../../shared/primitives/index.ts';
 import { speeds } from '../footage/index.ts';
+import type { CodingHand } from './coding/useCoding.ts';
 import type { TrayHand } from './compare/useTray.ts';
 import { TrayButton } from './compare/TrayButton.tsx';
 import { useFrame, useOnStage, useScene } from './DeskScene.ts';
@@ -25,10 +26,13 @@ interface StageRowProps {
   drawing: DrawingHand;
   measuring: MeasureHand;
   tray: TrayHand;
+  coding: CodingHand;
+  onScore: () => void;
 }
 
 /** Under the stage: how it plays and what the neighbours are, then what it is drawn on and measured with. */
-export const StageRow = memo(function StageRow({ fault, drawing, measuring, tray }: StageRowProps) {
+export const StageRow = memo(function StageRow({ fault, drawing, measuring, tray, coding, onScore }: StageRowProps) {
+  const keyName = useKeyName();
   const { frames } = useScene();
   return (
     <div role="toolbar" aria-label="Stage" className="shrink-0 border-b border-seam">
@@ -41,6 +45,8 @@ export const StageRow = memo(function StageRow({ fault, drawing, measuring, tray
             fault && <p className="max-w-80 text-small text-reed">Frames are looked for one by one here, which is slower. {fault}</p>
           )}
         </div>
+        <IconButton icon={Rows3} words={`Code the positions (${keyName('positions')})`} onClick={coding.toggle} pressed={coding.on} />
+        <IconButton icon={Trophy} words={`Score, stakes and numbers (${keyName('score')})`} onClick={onScore} />
         <Address />
       </div>
       <div className="flex h-9 items-center gap-0.5 border-t border-seam px-1">

@@ -2,6 +2,7 @@ import {
   patchDesk,
   removeFromDesk,
   type DeskChange,
+  type DeskDocument,
   type DeskEntity,
   type DeskThing,
   type Drawing,
@@ -25,6 +26,13 @@ export const useDeskPart = <T>(part: (desk: DeskState) => T): T => useSelector((
 
 const created = (entity: DeskEntity, id: string, after: object): DeskChange =>
   ({ changeId: newId(), entity, id, before: null, after }) as DeskChange;
+
+/** Changes to be made together; null where the thing is not there. */
+export interface Make {
+  created: (entity: DeskEntity, id: string, after: object) => DeskChange;
+  patched: <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskThing<E>>) => DeskChange | null;
+  removed: (entity: DeskEntity, id: string) => DeskChange | null;
+}
 
 /** What can be done on the desk. Each call is one step for undo. */
 export function useDeskActions() {
@@ -75,6 +83,9 @@ export function useDeskActions() {
         edit(created(entity, id, { ...thing, id }));
         return id;
       },
+      /** Several changes as one step. */
+      together: (changes: (document: DeskDocument, make: Make) => (DeskChange | null)[]): void =>
+        edit(...changes(document(), { created, patched: patch, removed: remove })),
       change: <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskThing<E>>): void => edit(patch(entity, id, fields)),
       remove: (entity: DeskEntity, id: string): void => edit(remove(entity, id)),
       addDrawing: (drawing: Omit<Drawing, 'id'>): string => {

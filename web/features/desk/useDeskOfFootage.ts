@@ -12,5 +12,12 @@ export function useDeskOfFootage(document: DeskDocument, footageId: string): Des
   const drawings = useShelf(document.drawings, footageId);
   const measures = useShelf(document.measures, footageId);
   const looks = useShelf(document.looks, footageId);
-  return useMemo(() => ({ ...document, marks, notes, drawings, measures, looks }), [document, marks, notes, drawings, measures, looks]);
+  const codings = useShelf(document.codings, footageId);
+  const cuts = useShelf(document.cuts, footageId);
+  const events = useShelf(document.events, footageId);
+  const overrides = useShelf(document.overrides, footageId);
+  return useMemo(
+    () => ({ ...document, marks, notes, drawings, measures, looks, codings, cuts, events, overrides }),
+    [document, marks, notes, drawings, measures, looks, codings, cuts, events, overrides],
+  );
 }

@@ -6,12 +6,14 @@ import { LocateFixed, Maximize2, Minus, Plus } from 'lucide-react';
 import { IconButton } from '../../shared/primitives/index.ts';
 import { Playhead, type Watched } from './Playhead.tsx';
 import { sheetLayout } from './sheetLayout.ts';
+import { SheetEdges } from './SheetEdges.tsx';
 import { SheetLines } from './SheetLines.tsx';
 import { SheetLives, type Life } from './SheetLives.tsx';
 import { SheetMarks, type SheetClientMark, type SheetMark } from './SheetMarks.tsx';
 import { SheetMotion, type SheetMotionData } from './SheetMotion.tsx';
 import { SheetNotes, type SheetNote } from './SheetNotes.tsx';
 import { SheetRibbon } from './SheetRibbon.tsx';
+import { SheetScore, type SheetInstant } from './SheetScore.tsx';
 import { useSheetView } from './useSheetView.ts';
 
 interface RoundSheetProps {
@@ -26,12 +28,17 @@ interface RoundSheetProps {
   looks?: readonly { fromFrame: number; toFrame: number }[];
   drawings?: readonly Life[];
   selectedDrawing?: string | null;
+  /** Points as they are given, and what happened. */
+  awards?: readonly SheetInstant[];
+  events?: readonly SheetInstant[];
   /** What plays beside the page; the page follows it. */
   watched?: Watched | undefined;
   selectedId?: string | null;
   /** Absent: the sheet is for reading only. */
   onGo?: (frame: number, noteId: string | null) => void;
   onMoveFoot?: (noteId: string, atFrame: number) => void;
+  /** Given while positions are coded: the edges of spans can be dragged. */
+  onMoveEdge?: ((fromFrame: number, atFrame: number) => void) | undefined;
   onMoveLife?: (drawingId: string, life: { fromFrame: number; toFrame: number }) => void;
 }
 
@@ -54,11 +61,14 @@ export function RoundSheet({
   looks = none,
   drawings = none,
   selectedDrawing = null,
+  awards = none,
+  events = none,
   watched,
   selectedId = null,
   onGo,
   onMoveFoot,
   onMoveLife,
+  onMoveEdge,
 }: RoundSheetProps) {
   const view = useSheetView(Math.max(1, table.endSeconds / leastSeconds));
   const { box, width, height, zoom } = view;
@@ -108,6 +118,8 @@ export function RoundSheet({
             >
               <SheetRibbon layout={layout} bout={bout} window={drawn} />
               {motion && <SheetMotion layout={layout} motion={motion} window={drawn} />}
+              <SheetScore {...{ layout, window: drawn, awards, events }} />
+              {bout && onMoveEdge && <SheetEdges {...{ layout, window: drawn, bout, onMoveEdge }} />}
               <SheetMarks {...{ layout, window: drawn, marks, clientMarks, looks }} />
               <SheetLives {...{ layout, window: drawn, drawings, onMoveLife }} selectedId={selectedDrawing} />
               <SheetLines {...lines} onMoveFoot={onMoveFoot} />

@@ -16,6 +16,8 @@ export const deskKeys = {
   tray: { code: 'KeyC', words: 'Put this frame in the compare tray' },
   tool: { code: 'KeyT', words: 'The last drawing tool' },
   pin: { code: 'KeyK', words: 'Pin the selected drawing on this frame' },
+  positions: { code: 'KeyG', words: 'Positions: then one key for each, Shift for the partner’s' },
+  score: { code: 'KeyH', words: 'Score, stakes and numbers' },
   hide: { code: 'KeyV', words: 'Hide drawings while held' },
 } as const satisfies Record<string, { code: string; words: string }>;
 export type DeskKey = keyof typeof deskKeys;

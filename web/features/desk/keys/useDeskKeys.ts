@@ -4,6 +4,7 @@ import type { TrayHand } from '../compare/useTray.ts';
 import type { DeskScene } from '../DeskScene.ts';
 import type { DeskKey } from './deskKeys.ts';
 import { deskKeyOf, keyMap } from './keyMap.ts';
+import type { CodingHand } from '../coding/useCoding.ts';
 import type { DrawingHand } from '../drawing/useDrawingHand.ts';
 import type { MeasureHand } from '../measure/useMeasureHand.ts';
 import { toggleLoop } from '../useLoop.ts';
@@ -17,6 +18,8 @@ interface DeskKeys {
   writing: WritingHand;
   tray: TrayHand;
   stops: Stops;
+  coding: CodingHand;
+  toggleScore: () => void;
   /** Leaves the innermost thing one is in. */
   leave: () => void;
 }
@@ -30,6 +33,19 @@ export function directionOf(code: string): 1 | -1 | undefined {
   const { back, on } = keyMap();
   return code === back ? -1 : code === on ? 1 : undefined;
 }
+
+/** Keys that keep their meaning while positions are coded. */
+const whilePlaying: ReadonlySet<DeskKey> = new Set([
+  'play',
+  'back',
+  'on',
+  'runBack',
+  'faster',
+  'slower',
+  'previousStop',
+  'nextStop',
+  'positions',
+]);
 
 type Does = (keys: DeskKeys, event: KeyboardEvent) => void;
 
@@ -49,6 +65,8 @@ const keyDoes: Readonly<Record<Exclude<DeskKey, 'back' | 'on'>, Does>> = {
   tray: ({ tray }) => tray.addFrame(),
   tool: ({ drawing }) => drawing.pickTool(null),
   pin: ({ drawing }) => drawing.toggleKey(),
+  positions: ({ coding }) => coding.toggle(),
+  score: ({ toggleScore }) => toggleScore(),
   hide: ({ drawing }) => drawing.setHidden(true),
 };
 const fixedKeyDoes: Readonly<Record<string, Does>> = {
@@ -73,12 +91,14 @@ function press(event: KeyboardEvent, keys: DeskKeys): boolean {
     else if (!event.repeat) scene.player?.step(direction);
     return true;
   }
+  // While positions are coded, what plays the video stays what it is; every other key is the palette's.
+  const name = deskKeyOf(event.code);
+  if (!(name && whilePlaying.has(name)) && keys.coding.key(event)) return true;
   const tool = drawingTools[Number(/^Digit([1-9])$/.exec(event.code)?.[1]) - 1];
   if (tool) {
     drawing.pickTool(tool);
     return true;
   }
-  const name = deskKeyOf(event.code);
   const does = name && name !== 'back' && name !== 'on' ? keyDoes[name] : fixedKeyDoes[event.code];
   // Enter on a button presses that button.
   const onButton = event.code === 'Enter' && event.target instanceof HTMLElement && event.target.matches('button, a, [role=menuitem]');

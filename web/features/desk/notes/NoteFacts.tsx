@@ -1,12 +1,21 @@
 import type { Note } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
-import { positionName } from '@lean-mentor/core/scoring';
-import { useScene } from '../DeskScene.ts';
+import { positionName, scoreAt, scoreText, stakesAt } from '@lean-mentor/core/scoring';
+import { useScene, useThings } from '../DeskScene.ts';
+import { useScoreHand } from '../score/useScore.ts';
+
+const stakesShort = { safe: 'safe', 'knife-edge': 'knife-edge', 'must-score': 'must score' } as const;
 
 /** Where a note stands, from what is known: clock, position and who holds it. */
 export function NoteFacts({ note }: { note: Note }) {
   const { boutAt, secondsAt } = useScene();
-  const bout = boutAt(note.fromFrame);
+  const { bouts } = useThings();
+  const { scored } = useScoreHand();
+  const id = boutAt(note.fromFrame)?.id;
+  const bout = bouts.find((here) => here.bout.id === id)?.bout;
+  const score = scored.find(({ here }) => here.bout.id === id);
+  const at = score ? Math.max(0, score.since(note.fromFrame)) : 0;
+  const stakes = score && stakesAt(score.timed, score.sheet, score.result, at);
   const start = secondsAt(bout?.fromFrame ?? 0);
   const clock = (frame: number): string => clockText(secondsAt(frame) - start);
   const span = bout?.spans.find(({ fromFrame, toFrame }) => fromFrame <= note.fromFrame && note.fromFrame < toFrame);
@@ -18,6 +27,13 @@ export function NoteFacts({ note }: { note: Note }) {
         <>
           {' '}
           to <span className="time">{clock(note.toFrame)}</span>
+        </>
+      )}
+      {score && score.sheet.pointsCount !== 'never' && (
+        <>
+          {' '}
+          with <span className="time">{scoreText(scoreAt(score.timed, score.result, at))}</span>
+          {stakes?.state && ` (${stakesShort[stakes.state]})`}
         </>
       )}
       {span ? ` in ${positionName(span.position).toLowerCase()}${holder}.` : '. Positions are not coded here.'}

@@ -1,0 +1,167 @@
+import { boutAtFrame } from '@lean-mentor/core/footage';
+import { codedFieldsOf, type CodedEvent } from '@lean-mentor/core/desk';
+import {
+  cutsOfSpans,
+  isNeutral,
+  mergeCut,
+  moveCut,
+  putPosition,
+  spansOfCuts,
+  splitAt,
+  type Athlete,
+  type BoutHappening,
+  type Cut,
+  type CutEdit,
+  type FrameEvent,
+  type PositionCode,
+  type Span,
+} from '@lean-mentor/core/scoring';
+import { useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import type { DeskScene } from '../DeskScene.ts';
+import { newId } from '../newId.ts';
+import { codingKey } from './codingKey.ts';
+import { cutChanges, openCoding, type Opened } from './codingChanges.ts';
+import type { BoutHere, Coder } from './useCodedBouts.ts';
+
+/** An attempt that is being told: when, then by whom and of what, then how it went. */
+export interface AttemptBegun {
+  atFrame: number;
+  athlete: Athlete | null;
+  technique: string | null;
+}
+
+export interface CodingHand {
+  on: boolean;
+  attempt: AttemptBegun | null;
+  toggle: () => void;
+  /** From the present frame on it is this. */
+  put: (position: PositionCode, partnerHolds: boolean) => void;
+  split: () => void;
+  /** The span that begins on this frame is joined to the one before it. */
+  merge: (fromFrame: number) => void;
+  /** The edge on this frame goes to another. */
+  moveEdge: (fromFrame: number, atFrame: number) => void;
+  /** Something happens on the present frame, or on the one that is named. */
+  addEvent: (fields: Partial<CodedEvent> & { kind: BoutHappening['kind'] }, atFrame?: number) => void;
+  changeEvent: (id: string, fields: Partial<CodedEvent>) => void;
+  removeEvent: (id: string) => void;
+  /** The clock stops here; where it stands already it goes on, in the position before it stopped. */
+  stopOrRestart: () => void;
+  setAttempt: (attempt: AttemptBegun | null) => void;
+  /** Makes a coding the bout’s; the one before is kept as a draft. */
+  accept: (codingId: string) => void;
+  offer: (codingId: string) => void;
+  /** Puts a whole coding in the place of the one that is edited. */
+  bring: (boutId: string, coding: { spans: Span[]; events: FrameEvent[] }) => void;
+  /** Answers whether the key was the palette’s. */
+  key: (event: KeyboardEvent) => boolean;
+  leave: () => boolean;
+}
+
+const blank = { athlete: null, technique: null, outcome: null, close: false, gripped: false, position: null, holder: null } as const;
+
+/** The cut that begins a span on this frame, none or one. */
+const cutAt = (cuts: readonly Cut[], bout: { fromFrame: number; toFrame: number }, frame: number): string[] =>
+  spansOfCuts(cuts, bout.fromFrame, bout.toFrame)
+    .filter(({ fromFrame }) => fromFrame === frame && fromFrame > bout.fromFrame)
+    .map(({ id }) => id);
+
+/** Coding a bout by keys: positions from here on, and what happens at an instant. Each is one step for undo. */
+export function useCoding({ player, footage, actions }: DeskScene, bouts: readonly BoutHere[], coder: Coder): CodingHand {
+  const [on, setOn] = useState(false);
+  const [attempt, setAttempt] = useState<AttemptBegun | null>(null);
+  return useMemo<CodingHand>(() => {
+    const now = (): number => player?.snapshot().frame ?? 0;
+    const boutHere = (frame: number) => {
+      const bout = boutAtFrame(bouts.map((here) => here.bout), frame); // prettier-ignore
+      if (!bout) toast.warning('Mark the bout first: there is none on this footage.');
+      return bout;
+    };
+    const code = (frame: number, changes: (opened: Opened, bout: BoutHere['bout']) => CutEdit[]): void => {
+      const bout = boutHere(frame);
+      if (!bout) return;
+      actions.together((document, make) => {
+        const opened = openCoding(document, footage.id, bout, coder, make);
+        const edits = changes(opened, bout);
+        return edits.length > 0 ? [...opened.changes, ...cutChanges(edits, opened, make)] : [];
+      });
+    };
+    const within = (bout: BoutHere['bout']) => ({ fromFrame: bout.fromFrame, toFrame: bout.toFrame, newId });
+    const hand: CodingHand = {
+      on,
+      attempt,
+      toggle: () => {
+        setOn((shown) => !shown);
+        setAttempt(null);
+      },
+      put: (position, partnerHolds) => {
+        const holder = isNeutral(position) ? null : partnerHolds ? 'partner' : 'client';
+        code(now(), ({ cuts }, bout) => putPosition(cuts, now(), position, holder, within(bout)));
+      },
+      split: () => code(now(), ({ cuts }, bout) => splitAt(cuts, now(), within(bout))),
+      merge: (fromFrame) => code(fromFrame, ({ cuts }, bout) => cutAt(cuts, bout, fromFrame).flatMap(mergeCut)),
+      moveEdge: (fromFrame, atFrame) =>
+        code(fromFrame, ({ cuts }, bout) => cutAt(cuts, bout, fromFrame).flatMap((id) => moveCut(cuts, id, atFrame, bout))),
+      addEvent: (fields, atFrame = now()) => {
+        const bout = boutHere(atFrame);
+        if (!bout) return;
+        actions.together((document, make) => {
+          const opened = openCoding(document, footage.id, bout, coder, make);
+          const id = newId();
+          const event = { ...blank, ...fields, id, footageId: footage.id, codingId: opened.coding.id, atFrame };
+          return [...opened.changes, make.created('event', id, event)];
+        });
+      },
+      changeEvent: (id, fields) => actions.change('event', id, fields),
+      removeEvent: (id) => actions.remove('event', id),
+      stopOrRestart: () => {
+        const frame = now();
+        const bout = boutHere(frame);
+        const clock = (bout?.events ?? []).filter(({ kind, atFrame }) => atFrame <= frame && (kind === 'stoppage' || kind === 'restart'));
+        const last = [...clock].sort((a, b) => a.atFrame - b.atFrame).at(-1);
+        if (last?.kind !== 'stoppage') return hand.addEvent({ kind: 'stoppage' });
+        const span = bout?.spans.findLast(({ fromFrame }) => fromFrame < last.atFrame);
+        hand.addEvent({ kind: 'restart', position: span?.position ?? null, holder: span?.holder ?? null });
+      },
+      setAttempt,
+      accept: (codingId) =>
+        actions.together((document, make) => {
+          const { boutId } = document.codings[codingId]!;
+          const others = Object.values(document.codings).filter(
+            (one) => one.boutId === boutId && one.state === 'accepted' && one.id !== codingId,
+          );
+          return [
+            ...others.map(({ id }) => make.patched('coding', id, { state: 'draft' })),
+            make.patched('coding', codingId, { state: 'accepted' }),
+          ];
+        }),
+      bring: (boutId, { spans, events }) =>
+        actions.together((document, make) => {
+          const bout = bouts.find((here) => here.bout.id === boutId)!.bout;
+          const { coding, cuts, changes } = openCoding(document, footage.id, { ...bout, spans: [], events: [] }, coder, make);
+          const of = { footageId: footage.id, codingId: coding.id };
+          const old = Object.values(document.events).filter(({ codingId }) => codingId === coding.id);
+          return [
+            ...changes,
+            ...cuts.map(({ id }) => make.removed('cut', id)),
+            ...old.map(({ id }) => make.removed('event', id)),
+            ...cutsOfSpans(spans, newId).map((cut) => make.created('cut', cut.id, { ...cut, ...of })),
+            ...events.map((event) => {
+              const id = newId();
+              return make.created('event', id, { id, ...of, ...codedFieldsOf(event) });
+            }),
+          ];
+        }),
+      offer: (codingId) => actions.change('coding', codingId, { state: 'offered' }),
+      key: (event) => on && codingKey(event, hand, now()),
+      leave: () => {
+        if (attempt) setAttempt(null);
+        else if (on) setOn(false);
+        else return false;
+        return true;
+      },
+    };
+    return hand;
+  }, [on, attempt, player, footage.id, actions, bouts, coder]);
+}

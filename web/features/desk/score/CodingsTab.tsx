@@ -1,0 +1,123 @@
+import { readBoutFile, writeBoutFile } from '@lean-mentor/contract';
+import { codedBout, codingsOf, type Coding } from '@lean-mentor/core/desk';
+import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
+import { coderAgreement, coderCheck } from '@lean-mentor/core/scoring';
+import { toast } from 'sonner';
+import { useAccount } from '../../access/index.ts';
+import type { CodingHand } from '../coding/useCoding.ts';
+import { useScene, useThings } from '../DeskScene.ts';
+import { download } from '../compare/savePicture.ts';
+import type { BoutScored } from './useScore.ts';
+
+const stateWords: Record<Coding['state'], string> = { draft: 'being coded', offered: 'offered to the coach', accepted: 'the bout’s' };
+
+/** Who coded the bout, how far they agree, what is worth a second look, and the bout as a file. */
+export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingHand }) {
+  const { document } = useThings();
+  const { subject, table, secondsAt, go } = useScene();
+  const account = useAccount();
+  const { here, timed, since } = bout;
+  const codings = codingsOf(document, here.bout.id);
+  const doubts = coderCheck(timed);
+  const spansOf = (of: Coding) => codedBout(document, here.bout, of).spans.map(({ position, holder, fromFrame, toFrame }) => ({ position, holder, from: since(fromFrame), to: since(toFrame) })); // prettier-ignore
+  const name = `${subject.client.name} ${here.bout.order}`;
+  const save = (): void => {
+    const file = writeBoutFile(timed, { ruleSheet: bout.sheet, client: { name: subject.client.name, level: subject.client.level } });
+    download(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }), `${name}.bout.json`);
+  };
+  const bring = async (file: File): Promise<void> => {
+    let json: unknown;
+    try {
+      json = JSON.parse(await file.text());
+    } catch {
+      return void toast.error(`${file.name} is not JSON.`);
+    }
+    const read = readBoutFile(json);
+    if ('faults' in read) return void toast.error(read.faults.slice(0, 3).join(' '), { duration: 12_000 });
+    const start = secondsAt(here.bout.fromFrame);
+    const frameAt = (seconds: number): number => frameAtSeconds(table, start + seconds + 1e-4);
+    coding.bring(here.bout.id, {
+      spans: read.bout.spans.map(({ position, holder, from, to }) => ({
+        position,
+        holder,
+        fromFrame: frameAt(from),
+        toFrame: frameAt(to),
+      })),
+      events: read.bout.events.map(({ at, ...happening }) => ({ ...happening, atFrame: frameAt(at) })),
+    });
+    toast(`${file.name} is this bout’s coding now. Ctrl Z takes it back.`);
+  };
+  return (
+    <div className="flex flex-col gap-3 text-small">
+      <ul aria-label="Codings" className="divide-y divide-seam border-y border-seam">
+        {codings.length === 0 && (
+          <li className="py-1 text-reed">Coded when it was brought here. The first edit makes a coding of your own from it.</li>
+        )}
+        {codings.map((of) => {
+          const { agreed, kappa } = coderAgreement(timed.spans, spansOf(of));
+          return (
+            <li key={of.id} className="flex items-baseline gap-3 py-1">
+              <span className="font-semibold">{of.coderName}</span>
+              <span className="text-reed">{stateWords[of.state]}</span>
+              {of.id !== here.coded.coding?.id && (
+                <span>
+                  agrees {Math.round(agreed * 100)} % of the time{kappa !== null && `, κ ${kappa.toFixed(2)}`}
+                </span>
+              )}
+              <span className="ml-auto flex gap-3">
+                {account?.role === 'coach' && of.state !== 'accepted' && (
+                  <button type="button" className="font-semibold text-pine hover:underline" onClick={() => coding.accept(of.id)}>
+                    Take this one
+                  </button>
+                )}
+                {of.coderId === account?.id && of.state === 'draft' && account.role === 'assistant' && (
+                  <button type="button" className="font-semibold text-pine hover:underline" onClick={() => coding.offer(of.id)}>
+                    Offer it to the coach
+                  </button>
+                )}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      <section aria-label="Worth a second look">
+        {doubts.length === 0 ? (
+          <p className="text-reed">Nothing in it looks like a slip.</p>
+        ) : (
+          <ul>
+            {doubts.map(({ at, words }) => (
+              <li key={`${at} ${words}`} className="flex gap-2">
+                <button
+                  type="button"
+                  className="time linked"
+                  onClick={() => go(frameAtSeconds(table, secondsAt(here.bout.fromFrame) + at + 1e-4), null)}
+                >
+                  {clockText(at)}
+                </button>
+                {words}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <div className="flex gap-4">
+        <button type="button" className="font-semibold text-pine hover:underline" onClick={save}>
+          Save the bout as a file
+        </button>
+        <label className="cursor-pointer font-semibold text-pine focus-within:outline-2 hover:underline">
+          Bring a bout file
+          <input
+            type="file"
+            accept=".json,application/json"
+            className="sr-only"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              event.target.value = '';
+              if (file) void bring(file);
+            }}
+          />
+        </label>
+      </div>
+    </div>
+  );
+}

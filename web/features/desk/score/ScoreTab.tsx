@@ -1,0 +1,111 @@
+import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
+import { actionWords, overrideWords, scoreText, sheetCaution, type Decision, type ScoreEntry } from '@lean-mentor/core/scoring';
+import { useAccount } from '../../access/index.ts';
+import { useFrame, useScene } from '../DeskScene.ts';
+import { StakesLine } from './StakesLine.tsx';
+import type { BoutScored } from './useScore.ts';
+
+const decisionWords: Readonly<Record<Decision['decidedBy'], string>> = {
+  finish: 'by a finish',
+  points: 'by points',
+  'near-points': 'by near points',
+  penalties: 'by fewer penalties',
+  disqualification: 'by the other’s penalties',
+  referee: 'Level in all: the referee decides.',
+  'not-scored': 'This sheet decides nothing.',
+};
+const resultWords = ({ winner, decidedBy }: Decision): string =>
+  winner ? `${winner === 'client' ? 'Client' : 'Partner'} wins ${decisionWords[decidedBy]}.` : decisionWords[decidedBy];
+
+const worth = ({ points, near }: Pick<ScoreEntry, 'points' | 'near'>): string =>
+  points !== 0 ? `${points > 0 ? '+' : '−'}${Math.abs(points)}` : near > 0 ? `+${near} near` : '–';
+
+/** The computed score with every award and refusal, and the coach’s corrections beside it. */
+export function ScoreTab({ bout }: { bout: BoutScored }) {
+  const { result, corrected, overrides, here, since } = bout;
+  const { actions, table, secondsAt, footage, go } = useScene();
+  const frame = useFrame();
+  const isCoach = useAccount()?.role === 'coach';
+  const frameAt = (seconds: number): number => frameAtSeconds(table, secondsAt(here.bout.fromFrame) + seconds + 1e-4);
+  const entries = [
+    ...result.awards.map((entry) => ({ entry, given: true })),
+    ...result.refusals.map((entry) => ({ entry, given: false })),
+  ].sort((a, b) => a.entry.at - b.entry.at);
+  /** Takes back what was given, or gives what the engine refused or only called near. */
+  const overrule = (entry: ScoreEntry, given: boolean): void => {
+    const full = entry.action in actionWords ? bout.sheet.points[entry.action as keyof typeof actionWords] : 0;
+    const change =
+      given && entry.points !== 0 ? { points: -entry.points, near: 0 } : { points: full || 0, near: given ? -entry.near : full ? 0 : 1 };
+    const { athlete, action } = entry;
+    actions.add('override', {
+      footageId: footage.id,
+      boutId: here.bout.id,
+      athlete,
+      action,
+      atFrame: frameAt(entry.at),
+      ...change,
+      why: '',
+    });
+  };
+  return (
+    <div className="flex flex-col gap-2 text-small">
+      <div className="flex items-baseline gap-3">
+        <p className="time text-title" aria-label="Score at the end">
+          <span className="text-client">{scoreText(result.score).split(' : ')[0]}</span> :{' '}
+          <span className="text-partner">{scoreText(result.score).split(' : ')[1]}</span>
+        </p>
+        <p>{resultWords(result)}</p>
+        {corrected && (
+          <p className="font-semibold" data-corrected>
+            You say {scoreText(corrected.score)}. {resultWords(corrected)}
+          </p>
+        )}
+      </div>
+      <StakesLine bout={bout} frame={frame} />
+      <ol aria-label="Awards and refusals" className="divide-y divide-seam border-y border-seam">
+        {entries.map(({ entry, given }) => (
+          <li key={`${entry.athlete} ${entry.action} ${entry.at} ${given}`} className="flex items-baseline gap-2 py-0.5">
+            <button type="button" className="time linked" onClick={() => go(frameAt(entry.at), null)}>
+              {clockText(entry.at)}
+            </button>
+            <span className={`w-16 shrink-0 font-semibold ${entry.athlete === 'client' ? 'text-client' : 'text-partner'}`}>
+              {entry.athlete === 'client' ? 'Client' : 'Partner'}
+            </span>
+            <span className={`time w-14 shrink-0 text-right ${given ? 'font-semibold' : 'text-reed'}`}>
+              {given ? worth(entry) : 'refused'}
+            </span>
+            <span className="grow">{entry.reason}</span>
+            {isCoach && entry.action !== 'penalty' && (
+              <button type="button" className="shrink-0 text-reed hover:underline" onClick={() => overrule(entry, given)}>
+                {given && entry.points !== 0 ? 'I would not' : 'I would give it'}
+              </button>
+            )}
+          </li>
+        ))}
+        {entries.length === 0 && <li className="py-1 text-reed">Nothing was done that a sheet looks at.</li>}
+      </ol>
+      {overrides.length > 0 && (
+        <ul aria-label="Your corrections">
+          {overrides.map((override) => (
+            <li key={override.id} className="flex items-baseline gap-2">
+              <span className="time">{clockText(since(override.atFrame))}</span>
+              <span>{overrideWords({ ...override, at: since(override.atFrame) })}</span>
+              <input
+                aria-label="Why"
+                defaultValue={override.why}
+                placeholder="Why?"
+                maxLength={500}
+                onBlur={({ target: { value } }) => value !== override.why && actions.change('override', override.id, { why: value })}
+                className="min-w-0 grow border-b border-seam bg-transparent px-1"
+              />
+              <button type="button" className="text-reed hover:underline" onClick={() => actions.remove('override', override.id)}>
+                Take it back
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="text-reed">{sheetCaution}</p>
+    </div>
+  );
+}

@@ -1,0 +1,89 @@
+import { durationText } from '@lean-mentor/core/footage';
+import { positionName, type AthleteStats, type BoutStats, type Holder } from '@lean-mentor/core/scoring';
+
+const holderWords = (holder: Holder): string => (holder === null ? '' : holder === 'client' ? ', client holds' : ', partner holds');
+const barLook = (holder: Holder): string => (holder === null ? 'bg-seam' : holder === 'client' ? 'bg-client' : 'bg-partner');
+/** So many positions and transitions are shown. */
+const mostRows = 8;
+
+const rate = ({ tries, successes }: { tries: number; successes: number }): string => (tries > 0 ? `${successes} of ${tries}` : '–');
+
+const lines: readonly [words: string, of: (one: AthleteStats) => string][] = [
+  ['Attempts that worked', rate],
+  ['Scored', (one) => String(one.scored)],
+  ['Near points', (one) => String(one.near)],
+  ['Ways out from under', (one) => String(one.escapes)],
+  ['In control', (one) => durationText(one.controlSeconds)],
+  ['Longest control', (one) => durationText(one.longestControlSeconds)],
+  ['Acts a minute', (one) => one.activity.toFixed(1)],
+];
+
+/** What is counted of one or several bouts: time by position, both athletes side by side, and what followed what. */
+export function BoutNumbers({ stats }: { stats: BoutStats }) {
+  const techniques = [...new Set([...Object.keys(stats.client.attempts), ...Object.keys(stats.partner.attempts)])].sort();
+  const longest = stats.time[0]?.seconds ?? 1;
+  const none = { tries: 0, successes: 0 };
+  return (
+    <div className="grid grid-cols-2 gap-x-6 gap-y-3 text-small">
+      <section aria-label="Time by position">
+        <h3 className="mb-1 font-semibold">Time, {durationText(stats.clockSeconds)} in all</h3>
+        <ul>
+          {stats.time.slice(0, mostRows).map(({ position, holder, seconds, share }) => (
+            <li key={`${position} ${holder}`} className="grid grid-cols-[1fr_auto] gap-x-2">
+              <span className="truncate">
+                {positionName(position)}
+                <span className="text-reed">{holderWords(holder)}</span>
+              </span>
+              <span className="time">
+                {Math.round(seconds)} s · {Math.round(share * 100)} %
+              </span>
+              <span className={`h-1 ${barLook(holder)}`} style={{ width: `${(100 * seconds) / longest}%` }} />
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section aria-label="Both athletes">
+        <table className="w-full">
+          <thead>
+            <tr className="text-left">
+              <th className="font-semibold">Counted</th>
+              <th className="text-right font-semibold text-client">Client</th>
+              <th className="text-right font-semibold text-partner">Partner</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map(([words, of]) => (
+              <tr key={words}>
+                <td>{words}</td>
+                <td className="time text-right">{of(stats.client)}</td>
+                <td className="time text-right">{of(stats.partner)}</td>
+              </tr>
+            ))}
+            {techniques.map((technique) => (
+              <tr key={technique} className="text-reed">
+                <td className="pl-3">{technique.replaceAll('-', ' ')}</td>
+                <td className="time text-right">{rate(stats.client.attempts[technique] ?? none)}</td>
+                <td className="time text-right">{rate(stats.partner.attempts[technique] ?? none)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      <section aria-label="What followed what" className="col-span-2">
+        <h3 className="mb-1 font-semibold">What followed what</h3>
+        <ul className="columns-2 gap-6">
+          {stats.transitions.slice(0, mostRows).map(({ from, to, count }) => (
+            <li key={`${from.position}${from.holder}${to.position}${to.holder}`} className="flex gap-2">
+              <span className="time w-6 text-right">{count}×</span>
+              <span className="truncate">
+                {positionName(from.position)}
+                <span className="text-reed">{holderWords(from.holder)}</span> → {positionName(to.position)}
+                <span className="text-reed">{holderWords(to.holder)}</span>
+              </span>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}
