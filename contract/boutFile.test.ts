@@ -1,5 +1,6 @@
 import { ruleSheets, scoreBout, type RuleSheet } from '@lean-mentor/core/scoring';
 import { describe, expect, it } from 'vitest';
+import { boutPartOf, eventsCsv, spansCsv } from './boutCsv.ts';
 import { readBoutFile, type ReadBout } from './readBoutFile.ts';
 import { writeBoutFile } from './writeBoutFile.ts';
 
@@ -104,6 +105,30 @@ describe('a bout file', () => {
     const places = faultsOf(json).map((fault) => fault.split(' ')[0]);
     expect(places.sort()).toEqual(['events[0].kind', 'events[1].outcome', 'ruleSheet', 'spans[1].position', 'spans[2].toSeconds']);
     for (const odd of [null, 7, 'x', [], {}]) expect(faultsOf(odd).length).toBeGreaterThan(0);
+  });
+});
+
+describe('spans and events as CSV', () => {
+  it('come back as they were', () => {
+    const events = [
+      { kind: 'attempt', athlete: 'partner', technique: 'sweep, twice', outcome: 'failed', close: true, atSeconds: 12.345 },
+      { kind: 'restart', position: 'half-guard', holder: 'client', atSeconds: 25 },
+      { kind: 'stoppage', atSeconds: 20 },
+    ];
+    const { bout } = good(file({ events }));
+    // A plain reading of quoted fields, enough for what is written here.
+    const rows = (text: string): Record<string, string>[] => {
+      const cells = text.split('\n').map((line) => [...line.matchAll(/(?:^|,)(?:"([^"]*)"|([^,]*))/g)].map((m) => m[1] ?? m[2] ?? ''));
+      return cells.slice(1).map((line) => Object.fromEntries(cells[0]!.map((name, i) => [name, line[i]!])));
+    };
+    const again = good(file({ ...boutPartOf(rows(spansCsv(bout))), ...boutPartOf(rows(eventsCsv(bout))) })).bout;
+    expect(again.spans).toEqual(bout.spans);
+    expect(again.events).toEqual([...bout.events].sort((a, b) => a.at - b.at));
+  });
+
+  it('with a cell that is no number is told where', () => {
+    const part = boutPartOf([{ position: 'standing', holder: '', fromSeconds: 'zero', toSeconds: '60' }]);
+    expect(faultsOf(file(part))[0]).toContain('spans[0].fromSeconds "zero" is not right');
   });
 });
 

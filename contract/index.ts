@@ -13,6 +13,7 @@ import * as scoring from './scoring.ts';
 
 export * from './access.ts';
 export * from './book.ts';
+export * from './boutCsv.ts';
 export * from './boutFile.ts';
 export * from './clients.ts';
 export * from './critique.ts';

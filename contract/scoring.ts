@@ -1,8 +1,8 @@
-import { ruleSheetNames } from '@lean-mentor/core/scoring';
+import { positionCodes, ruleSheetNames, valuePresets } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { inlineRuleSheet } from './boutFile.ts';
 import { done, id, instant } from './ids.ts';
-import { coaching, operation } from './operation.ts';
+import { coaching, everyRole, operation } from './operation.ts';
 
 /** One version of a sheet of the coach's own; it never changes, so that what was scored by it stays scored by it. */
 export const ownRuleSheet = z.object({
@@ -59,6 +59,34 @@ export const chooseBoutSheet = operation({
   params: z.object({ boutId: id }),
   body: z.object({ ruleSheet: z.enum(ruleSheetNames).nullable(), sheetId: id.nullable() }),
   response: done,
+});
+
+/** What a position is worth to its holder, for the lean: a preset, and the coach's own values in place of some of it. */
+export const positionWorth = z.object({
+  preset: z.enum(valuePresets),
+  own: z.partialRecord(z.enum(positionCodes), z.int().min(-100).max(100)),
+});
+export type PositionWorth = z.infer<typeof positionWorth>;
+
+export const getPositionWorth = operation({
+  name: 'getPositionWorth',
+  room: 'scoring',
+  method: 'get',
+  path: '/api/position-worth',
+  access: everyRole,
+  summary: 'What positions are worth in this practice.',
+  response: positionWorth,
+});
+
+export const savePositionWorth = operation({
+  name: 'savePositionWorth',
+  room: 'scoring',
+  method: 'put',
+  path: '/api/position-worth',
+  access: ['coach'],
+  summary: 'Sets what positions are worth in this practice; every ribbon follows.',
+  body: positionWorth,
+  response: positionWorth,
 });
 
 const timedBout = z.looseObject({ lengthSeconds: z.number(), clockSeconds: z.number().nullable().optional(), spans: z.array(z.unknown()), events: z.array(z.unknown()) }); // prettier-ignore

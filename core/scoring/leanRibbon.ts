@@ -1,4 +1,4 @@
-import { leanOfSpan, type Span } from './position.ts';
+import { leanOfSpan, type PositionValues, type Span } from './position.ts';
 
 /** A knot of the ribbon: `along` runs down the page 0..1 of the bout, `lean` −100..100. */
 export interface RibbonKnot {
@@ -17,7 +17,13 @@ const easeShare = 0.03;
  * Knots of the lean ribbon from spans, in bout order. `secondsAt` gives the footage time of a frame.
  * Without spans the ribbon is straight: two knots at lean 0.
  */
-export function leanRibbon(spans: readonly Span[], fromFrame: number, toFrame: number, secondsAt: (frame: number) => number): RibbonKnot[] {
+export function leanRibbon(
+  spans: readonly Span[],
+  fromFrame: number,
+  toFrame: number,
+  secondsAt: (frame: number) => number,
+  values?: PositionValues,
+): RibbonKnot[] {
   const start = secondsAt(fromFrame);
   const length = Math.max(secondsAt(toFrame) - start, 1e-9);
   const at = (seconds: number): number => Math.min(1, Math.max(0, (seconds - start) / length));
@@ -31,7 +37,7 @@ export function leanRibbon(spans: readonly Span[], fromFrame: number, toFrame: n
     const from = secondsAt(span.fromFrame);
     const to = secondsAt(span.toFrame);
     const ease = Math.min(Math.max(easeSeconds, easeShare * length) / 2, (to - from) / 2);
-    const lean = leanOfSpan(span);
+    const lean = leanOfSpan(span, values);
     knots.push({ along: at(from + ease), lean }, { along: at(to - ease), lean });
   }
   knots[0] = { ...knots[0]!, along: 0 };

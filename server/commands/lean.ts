@@ -1,8 +1,7 @@
-import { readBoutFile } from '@lean-mentor/contract';
+import { eventsCsv, readBoutFile, spansCsv } from '@lean-mentor/contract';
 import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { leanAnswer, patternsAnswer, scoreAnswer, stakesAnswer, statsAnswer, type GoodBout } from './lean/boutAnswers.ts';
-import { eventsCsv, spansCsv } from './lean/boutCsv.ts';
 
 const usage = `npm run -s lean -- COMMAND FILE …   ("-" reads standard input)
 
@@ -90,9 +89,9 @@ async function answer(args: string[]): Promise<string> {
     case 'patterns':
       return json(patternsAnswer(await several(), files));
     case 'spans':
-      return spansCsv(await one());
+      return spansCsv((await one()).bout);
     case 'events':
-      return eventsCsv(await one());
+      return eventsCsv((await one()).bout);
     default:
       return refuse(`There is no command “${command}”.\n\n${usage}`);
   }

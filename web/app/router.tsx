@@ -39,6 +39,10 @@ export const makeRouter = (store: Store) =>
                   path: '/clients/:clientId',
                   lazy: async () => ({ Component: (await import('../features/clients/index.ts')).ClientPage }),
                 },
+                {
+                  path: '/rule-sheets',
+                  lazy: async () => ({ Component: (await import('../features/scoring/rules/RuleSheetsPage.tsx')).RuleSheetsPage }),
+                },
                 { path: '/letters', lazy: async () => ({ Component: (await import('../features/letters/index.ts')).LettersPage }) },
                 {
                   path: '/requests/:requestId/wrap-up',

@@ -28,3 +28,10 @@ export const getClientBouts =
   (house: House) =>
   ({ params }: Call<typeof contract.getClientBouts>) =>
     service.getClientBouts(house, params.clientId);
+
+export const getPositionWorth = (house: House) => () => service.getPositionWorth(house);
+
+export const savePositionWorth =
+  (house: House) =>
+  ({ body }: Call<typeof contract.savePositionWorth>) =>
+    service.savePositionWorth(house, body);

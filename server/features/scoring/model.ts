@@ -6,6 +6,11 @@ export interface RuleSheetRow extends Omit<OwnRuleSheet, 'madeAt'> {
   madeAt: Date;
 }
 
+export interface SettingRow {
+  name: string;
+  value: unknown;
+}
+
 export const scoringTables = (sequelize: Sequelize) => ({
   ruleSheets: defineTable<RuleSheetRow>(sequelize, 'rule_sheets', {
     id: key(),
@@ -14,5 +19,9 @@ export const scoringTables = (sequelize: Sequelize) => ({
     sheet: DataTypes.JSON,
     madeAt: instantColumn,
     retired: DataTypes.BOOLEAN,
+  }),
+  practiceSettings: defineTable<SettingRow>(sequelize, 'practice_settings', {
+    name: { type: DataTypes.STRING, primaryKey: true },
+    value: DataTypes.JSON,
   }),
 });

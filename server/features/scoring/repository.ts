@@ -1,5 +1,5 @@
 import type * as contract from '@lean-mentor/contract';
-import type { OwnRuleSheet, ResponseOf } from '@lean-mentor/contract';
+import type { OwnRuleSheet, PositionWorth, ResponseOf } from '@lean-mentor/contract';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
@@ -37,6 +37,17 @@ export async function addRuleSheetVersion(
 export async function retireFamily({ db }: House, familyId: string): Promise<number> {
   const [count] = await db.ruleSheets.update({ retired: true }, { where: { familyId } });
   return count;
+}
+
+const worthName = 'position-worth';
+
+export async function findPositionWorth({ db }: House): Promise<PositionWorth> {
+  const row = plain(await db.practiceSettings.findByPk(worthName));
+  return (row?.value as PositionWorth | undefined) ?? { preset: 'balanced', own: {} };
+}
+
+export async function putPositionWorth({ db }: House, value: PositionWorth): Promise<void> {
+  await db.practiceSettings.upsert({ name: worthName, value });
 }
 
 type ClientBout = ResponseOf<typeof contract.getClientBouts>['bouts'][number];

@@ -9,4 +9,6 @@ export const scoringRoutes = (house: House) => [
   route(contract.retireRuleSheet, handlers.retireRuleSheet(house)),
   route(contract.chooseBoutSheet, handlers.chooseBoutSheet(house)),
   route(contract.getClientBouts, handlers.getClientBouts(house)),
+  route(contract.getPositionWorth, handlers.getPositionWorth(house)),
+  route(contract.savePositionWorth, handlers.savePositionWorth(house)),
 ];

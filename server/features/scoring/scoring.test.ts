@@ -56,6 +56,18 @@ describe('a rule sheet of the coach’s own', () => {
   });
 });
 
+describe('what positions are worth', () => {
+  it('is the coach’s to set, and everybody’s to see', async () => {
+    const client = await visit(open.app, 'client');
+    expect((await client.ask('get', '/api/position-worth')).body).toEqual({ preset: 'balanced', own: {} });
+    const worth = { preset: 'top-first', own: { turtle: 60, 'closed-guard': -40 } };
+    expect((await coach.ask('put', '/api/position-worth', worth)).status).toBe(200);
+    expect((await client.ask('get', '/api/position-worth')).body).toEqual(worth);
+    expect((await client.ask('put', '/api/position-worth', worth)).status).toBe(403);
+    expect((await coach.ask('put', '/api/position-worth', { preset: 'balanced', own: { turtle: 101 } })).status).toBe(400);
+  });
+});
+
 describe('bouts of a client', () => {
   it('come in seconds, each with the sheet it is scored by', async () => {
     const { footageId } = await bringRequest(house, clientA, 'ready');

@@ -1,10 +1,18 @@
-import { sheetOf, type BodyOf, type OwnRuleSheet } from '@lean-mentor/contract';
+import { sheetOf, type BodyOf, type OwnRuleSheet, type PositionWorth } from '@lean-mentor/contract';
 import type * as contract from '@lean-mentor/contract';
 import { ruleSheetFaults } from '@lean-mentor/core/scoring';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { changeBout, findBout } from '../footage/index.ts';
-import { addRuleSheetVersion, findClientBouts, findRuleSheet, findRuleSheets, retireFamily } from './repository.ts';
+import {
+  addRuleSheetVersion,
+  findClientBouts,
+  findPositionWorth,
+  findRuleSheet,
+  findRuleSheets,
+  putPositionWorth,
+  retireFamily,
+} from './repository.ts';
 
 export const listRuleSheets = async (house: House): Promise<{ sheets: OwnRuleSheet[] }> => ({ sheets: await findRuleSheets(house) });
 
@@ -29,3 +37,10 @@ export async function chooseBoutSheet(house: House, boutId: string, chosen: Body
 }
 
 export const getClientBouts = async (house: House, clientId: string) => ({ bouts: await findClientBouts(house, clientId) });
+
+export const getPositionWorth = (house: House): Promise<PositionWorth> => findPositionWorth(house);
+
+export async function savePositionWorth(house: House, worth: PositionWorth): Promise<PositionWorth> {
+  await putPositionWorth(house, worth);
+  return worth;
+}

@@ -4,7 +4,7 @@ import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
 import { RoundSheet, type SheetMotionData, type Watched } from '../scoring/index.ts';
 import { useOnStage, useScene, useThings } from './DeskScene.ts';
-import type { CodingHand } from './coding/useCoding.ts';
+import type { CodingHand } from './coding/codingHand.ts';
 import { awardsOnSheet, eventsOnSheet } from './score/onSheet.ts';
 import { useScoreHand } from './score/useScore.ts';
 import type { WritingHand } from './useWriting.ts';

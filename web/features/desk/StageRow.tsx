@@ -5,7 +5,7 @@ import { ToggleGroup } from 'radix-ui';
 import { toast } from 'sonner';
 import { IconButton } from '../../shared/primitives/index.ts';
 import { speeds } from '../footage/index.ts';
-import type { CodingHand } from './coding/useCoding.ts';
+import type { CodingHand } from './coding/codingHand.ts';
 import type { TrayHand } from './compare/useTray.ts';
 import { TrayButton } from './compare/TrayButton.tsx';
 import { useFrame, useOnStage, useScene } from './DeskScene.ts';

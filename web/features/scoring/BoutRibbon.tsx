@@ -1,8 +1,10 @@
 import type { Bout } from '@lean-mentor/contract';
+import { usePositionValues } from './usePositionValues.ts';
 import { ribbonPath, RibbonShape } from './RibbonShape.tsx';
 
 /** A bout as a thumbnail in lists: just its ribbon, right for the client, left for the partner. */
 export function BoutRibbon({ bout, width, height }: { bout: Bout; width: number; height: number }) {
+  const values = usePositionValues();
   return (
     <svg
       width={width}
@@ -13,7 +15,7 @@ export function BoutRibbon({ bout, width, height }: { bout: Bout; width: number;
       className="overflow-visible"
     >
       <line x1={width / 2} x2={width / 2} y1={0} y2={height} className="stroke-seam" />
-      <RibbonShape path={ribbonPath(bout, width, height)} width={width} height={height} />
+      <RibbonShape path={ribbonPath(bout, width, height, undefined, values)} width={width} height={height} />
     </svg>
   );
 }

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { Bout } from '@lean-mentor/contract';
-import { leanRibbon, ribbonOutline } from '@lean-mentor/core/scoring';
+import { leanRibbon, ribbonOutline, type PositionValues } from '@lean-mentor/core/scoring';
 
 /** Outline of a bout's ribbon, `width` × `height` pixels. Without a frame table, time runs as the frames do. */
 export const ribbonPath = (
@@ -8,7 +8,8 @@ export const ribbonPath = (
   width: number,
   height: number,
   secondsAt: (frame: number) => number = (frame) => frame / 30,
-): string => ribbonOutline(leanRibbon(bout.spans, bout.fromFrame, bout.toFrame, secondsAt), width, height);
+  values?: PositionValues,
+): string => ribbonOutline(leanRibbon(bout.spans, bout.fromFrame, bout.toFrame, secondsAt, values), width, height);
 
 /** Hatches that tell client (right, falling) from partner (left, rising) without colour. */
 function RibbonPatterns({ id }: { id: string }) {

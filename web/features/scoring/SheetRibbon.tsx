@@ -4,6 +4,7 @@ import { clockText } from '@lean-mentor/core/footage';
 import { positionName } from '@lean-mentor/core/scoring';
 import { ribbonPath, RibbonShape } from './RibbonShape.tsx';
 import { clockWidth, ribbonMiddle, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
+import { usePositionValues } from './usePositionValues.ts';
 import type { SheetWindow } from './useSheetView.ts';
 
 /** The name of a stretch shorter than this many pixels is left out. */
@@ -21,6 +22,7 @@ export const SheetRibbon = memo(function SheetRibbon({
 }) {
   const { yOf, yOfSeconds, boutStart, boutTop, boutBottom } = layout;
   const length = boutBottom - boutTop;
+  const values = usePositionValues();
   return (
     <>
       <rect x={clockWidth} y={boutTop} width={ribbonWidth} height={length} className="fill-linen" />
@@ -39,7 +41,7 @@ export const SheetRibbon = memo(function SheetRibbon({
       <line x1={ribbonMiddle} x2={ribbonMiddle} y1={boutTop} y2={boutBottom} className="stroke-seam" />
       {bout && bout.spans.length > 0 && (
         <g transform={`translate(${clockWidth} ${boutTop})`}>
-          <RibbonShape path={ribbonPath(bout, ribbonWidth, length, layout.secondsAt)} width={ribbonWidth} height={length} />
+          <RibbonShape path={ribbonPath(bout, ribbonWidth, length, layout.secondsAt, values)} width={ribbonWidth} height={length} />
         </g>
       )}
       {bout?.spans.map((span) => {

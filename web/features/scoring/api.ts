@@ -1,5 +1,5 @@
 import * as contract from '@lean-mentor/contract';
-import type { BodyOf, OwnRuleSheet, ResponseOf } from '@lean-mentor/contract';
+import type { BodyOf, OwnRuleSheet, PositionWorth, ResponseOf } from '@lean-mentor/contract';
 import { baseApi, call } from '../../shared/wire/index.ts';
 
 export type ClientBouts = ResponseOf<typeof contract.getClientBouts>['bouts'];
@@ -21,6 +21,15 @@ const scoringApi = baseApi.injectEndpoints({
     chooseBoutSheet: build.mutation<{ done: true }, { boutId: string } & BodyOf<typeof contract.chooseBoutSheet>>({
       query: ({ boutId, ...body }) => call(contract.chooseBoutSheet, { params: { boutId }, body }),
     }),
+    getPositionWorth: build.query<PositionWorth, void>({ query: () => call(contract.getPositionWorth), providesTags: ['PositionWorth'] }),
+    savePositionWorth: build.mutation<PositionWorth, PositionWorth>({
+      query: (body) => call(contract.savePositionWorth, { body }),
+      // Every ribbon follows at once; where the server does not take it, it goes back.
+      onQueryStarted: async (worth, { dispatch, queryFulfilled }) => {
+        const shown = dispatch(scoringApi.util.updateQueryData('getPositionWorth', undefined, () => worth));
+        await queryFulfilled.catch(() => shown.undo());
+      },
+    }),
     getClientBouts: build.query<{ bouts: ClientBouts }, string>({
       query: (clientId) => call(contract.getClientBouts, { params: { clientId } }),
       keepUnusedDataFor: 30,
@@ -34,4 +43,6 @@ export const {
   useRetireRuleSheetMutation,
   useChooseBoutSheetMutation,
   useGetClientBoutsQuery,
+  useGetPositionWorthQuery,
+  useSavePositionWorthMutation,
 } = scoringApi;

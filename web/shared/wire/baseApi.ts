@@ -5,7 +5,7 @@ import { wire } from './wire.ts';
 /** The one API; each room adds its operations in its `api.ts`. */
 export const baseApi = createApi({
   baseQuery: wire(getSession),
-  tagTypes: ['Session', 'Request', 'Critique', 'Draft', 'Letter', 'Clip', 'RuleSheet'],
+  tagTypes: ['Session', 'Request', 'Critique', 'Draft', 'Letter', 'Clip', 'RuleSheet', 'PositionWorth'],
   refetchOnReconnect: true,
   endpoints: () => ({}),
 });

@@ -6,7 +6,7 @@ import { IconButton } from '../../../shared/primitives/index.ts';
 import { useFrame, useScene, useThings } from '../DeskScene.ts';
 import { codeWords } from './codeWords.ts';
 import { eventKeys, outcomeKeys, paletteRows, techniqueKeys } from './paletteKeys.ts';
-import type { CodingHand } from './useCoding.ts';
+import type { CodingHand } from './codingHand.ts';
 
 interface KeyButtonProps {
   code: string;

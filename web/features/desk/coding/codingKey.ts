@@ -1,4 +1,4 @@
-import type { CodingHand } from './useCoding.ts';
+import type { CodingHand } from './codingHand.ts';
 import { eventKeys, outcomeKeys, positionOfKey, techniqueKeys } from './paletteKeys.ts';
 
 /** What a key does while the palette is open; Shift: the partner. Answers whether it was the palette's. */

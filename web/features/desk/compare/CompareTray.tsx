@@ -6,7 +6,8 @@ import { useKeyName } from '../keys/keyMap.ts';
 import { directionOf } from '../keys/useDeskKeys.ts';
 import type { WritingHand } from '../useWriting.ts';
 import { CompareCell } from './CompareCell.tsx';
-import { comparisonPicture, download } from './savePicture.ts';
+import { download } from '../../../shared/download.ts';
+import { comparisonPicture } from './savePicture.ts';
 import type { TrayHand } from './useTray.ts';
 
 /** One step of all together, in seconds, and how fast they play together. */

@@ -23,13 +23,3 @@ export async function comparisonPicture(
   });
   return new Promise((resolve) => picture.toBlob(resolve, 'image/png'));
 }
-
-/** Hands a file to the browser's downloads. */
-export function download(file: Blob, name: string): void {
-  const address = URL.createObjectURL(file);
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(address), 10_000);
-}

@@ -4,7 +4,7 @@ import type { TrayHand } from '../compare/useTray.ts';
 import type { DeskScene } from '../DeskScene.ts';
 import type { DeskKey } from './deskKeys.ts';
 import { deskKeyOf, keyMap } from './keyMap.ts';
-import type { CodingHand } from '../coding/useCoding.ts';
+import type { CodingHand } from '../coding/codingHand.ts';
 import type { DrawingHand } from '../drawing/useDrawingHand.ts';
 import type { MeasureHand } from '../measure/useMeasureHand.ts';
 import { toggleLoop } from '../useLoop.ts';

@@ -1,12 +1,14 @@
-import { readBoutFile, writeBoutFile } from '@lean-mentor/contract';
+import { eventsCsv, readBoutFile, spansCsv, writeBoutFile } from '@lean-mentor/contract';
 import { codedBout, codingsOf, type Coding } from '@lean-mentor/core/desk';
 import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
 import { coderAgreement, coderCheck } from '@lean-mentor/core/scoring';
 import { toast } from 'sonner';
 import { useAccount } from '../../access/index.ts';
-import type { CodingHand } from '../coding/useCoding.ts';
+import type { CodingHand } from '../coding/codingHand.ts';
 import { useScene, useThings } from '../DeskScene.ts';
-import { download } from '../compare/savePicture.ts';
+import { download } from '../../../shared/download.ts';
+import { EventList } from './EventList.tsx';
+import { parsedBout } from './parsedBout.ts';
 import type { BoutScored } from './useScore.ts';
 
 const stateWords: Record<Coding['state'], string> = { draft: 'being coded', offered: 'offered to the coach', accepted: 'the bout’s' };
@@ -25,14 +27,12 @@ export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingH
     const file = writeBoutFile(timed, { ruleSheet: bout.sheet, client: { name: subject.client.name, level: subject.client.level } });
     download(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }), `${name}.bout.json`);
   };
+  const saveCsv = (of: 'spans' | 'events'): void =>
+    download(new Blob([of === 'spans' ? spansCsv(timed) : eventsCsv(timed)], { type: 'text/csv' }), `${name}.${of}.csv`);
   const bring = async (file: File): Promise<void> => {
-    let json: unknown;
-    try {
-      json = JSON.parse(await file.text());
-    } catch {
-      return void toast.error(`${file.name} is not JSON.`);
-    }
-    const read = readBoutFile(json);
+    const parsed = parsedBout(await file.text(), file.name, timed, bout.sheet);
+    if ('fault' in parsed) return void toast.error(parsed.fault);
+    const read = readBoutFile(parsed.json);
     if ('faults' in read) return void toast.error(read.faults.slice(0, 3).join(' '), { duration: 12_000 });
     const start = secondsAt(here.bout.fromFrame);
     const frameAt = (seconds: number): number => frameAtSeconds(table, start + seconds + 1e-4);
@@ -80,6 +80,7 @@ export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingH
           );
         })}
       </ul>
+      <EventList bout={bout} coding={coding} />
       <section aria-label="Worth a second look">
         {doubts.length === 0 ? (
           <p className="text-reed">Nothing in it looks like a slip.</p>
@@ -104,11 +105,17 @@ export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingH
         <button type="button" className="font-semibold text-pine hover:underline" onClick={save}>
           Save the bout as a file
         </button>
+        <button type="button" className="hover:underline" onClick={() => saveCsv('spans')}>
+          Spans as CSV
+        </button>
+        <button type="button" className="hover:underline" onClick={() => saveCsv('events')}>
+          Events as CSV
+        </button>
         <label className="cursor-pointer font-semibold text-pine focus-within:outline-2 hover:underline">
           Bring a bout file
           <input
             type="file"
-            accept=".json,application/json"
+            accept=".json,.csv,application/json,text/csv"
             className="sr-only"
             onChange={(event) => {
               const file = event.target.files?.[0];

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { IconButton } from '../../../shared/primitives/index.ts';
-import type { CodingHand } from '../coding/useCoding.ts';
+import type { CodingHand } from '../coding/codingHand.ts';
 import { useFrame } from '../DeskScene.ts';
 import { CodingsTab } from './CodingsTab.tsx';
 import { NumbersTab, PatternsTab } from './HistoryTabs.tsx';

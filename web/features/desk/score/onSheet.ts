@@ -17,7 +17,8 @@ export function awardsOnSheet({ result, here }: BoutScored, table: FrameTable, s
   }));
 }
 
-const wordsOf = (event: Bout['events'][number]): string => {
+/** An event in a few words. */
+export const eventWords = (event: Bout['events'][number]): string => {
   switch (event.kind) {
     case 'attempt':
       return `${named[event.athlete]}’s ${event.technique.replaceAll('-', ' ')}: ${event.outcome}${event.close ? ', close' : ''}`;
@@ -41,5 +42,5 @@ export const eventsOnSheet = (events: Bout['events']): SheetInstant[] =>
     atFrame: event.atFrame,
     athlete: 'athlete' in event ? event.athlete : null,
     mark: '',
-    words: wordsOf(event),
+    words: eventWords(event),
   }));

@@ -1,0 +1,67 @@
+import { frameEventOf } from '@lean-mentor/core/desk';
+import { clockText } from '@lean-mentor/core/footage';
+import { X } from 'lucide-react';
+import { IconButton } from '../../../shared/primitives/index.ts';
+import type { CodingHand } from '../coding/codingHand.ts';
+import { useFrame, useScene } from '../DeskScene.ts';
+import { eventWords } from './onSheet.ts';
+import type { BoutScored } from './useScore.ts';
+
+/** What happened, to be corrected: who, close or not, gripped or not, when, or not at all. */
+export function EventList({ bout, coding }: { bout: BoutScored; coding: CodingHand }) {
+  const { secondsAt, go } = useScene();
+  const frame = useFrame();
+  const { coded, bout: here } = bout.here;
+  if (coded.events.length === 0) return null;
+  const check = 'flex items-center gap-1 text-reed';
+  return (
+    <ul aria-label="Events" className="divide-y divide-seam border-y border-seam">
+      {coded.events.map((event) => {
+        const said = frameEventOf(event);
+        return (
+          <li key={event.id} className="flex items-center gap-3">
+            <button type="button" className="time linked" onClick={() => go(event.atFrame, null)}>
+              {clockText(secondsAt(event.atFrame) - secondsAt(here.fromFrame))}
+            </button>
+            <span className="grow">{said ? eventWords(said) : 'Not told fully'}</span>
+            {event.kind === 'attempt' && (
+              <label className={check}>
+                <input
+                  type="checkbox"
+                  checked={event.close}
+                  onChange={({ target }) => coding.changeEvent(event.id, { close: target.checked })}
+                />
+                close
+              </label>
+            )}
+            {event.kind === 'guard-pull' && (
+              <label className={check}>
+                <input
+                  type="checkbox"
+                  checked={event.gripped}
+                  onChange={({ target }) => coding.changeEvent(event.id, { gripped: target.checked })}
+                />
+                the other had gripped
+              </label>
+            )}
+            {event.athlete && (
+              <button
+                type="button"
+                className="text-reed hover:underline"
+                onClick={() => coding.changeEvent(event.id, { athlete: event.athlete === 'client' ? 'partner' : 'client' })}
+              >
+                the other one
+              </button>
+            )}
+            {event.atFrame !== frame && (
+              <button type="button" className="text-reed hover:underline" onClick={() => coding.changeEvent(event.id, { atFrame: frame })}>
+                here
+              </button>
+            )}
+            <IconButton icon={X} words="It did not happen" onClick={() => coding.removeEvent(event.id)} />
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,49 @@
+import { ageGroups, ageGroupWords, knownTechniques, legalityOf, type AgeGroup, type RuleSheet } from '@lean-mentor/core/scoring';
+import { useId, useState } from 'react';
+
+const verdictWords = { allowed: 'Allowed', forbidden: 'Forbidden', unknown: 'Not known' } as const;
+const look = 'rounded-sm border border-seam bg-linen px-2 py-1';
+
+/** Whether somebody may do something under a sheet. */
+export function LegalityLookup({ sheet }: { sheet: RuleSheet }) {
+  const [technique, setTechnique] = useState('knee bar');
+  const [ageGroup, setAgeGroup] = useState<AgeGroup>('adult');
+  const [level, setLevel] = useState(0);
+  const list = useId();
+  const answer = legalityOf(sheet, technique, { ageGroup, level });
+  return (
+    <section aria-label="Is it allowed?" className="flex flex-col gap-2 border-t border-seam pt-4">
+      <h2 className="text-read font-semibold">Is it allowed?</h2>
+      <div className="flex flex-wrap items-center gap-3">
+        <input
+          aria-label="Technique"
+          list={list}
+          value={technique}
+          onChange={({ target }) => setTechnique(target.value)}
+          className={look}
+        />
+        <datalist id={list}>
+          {knownTechniques(sheet).map((name) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
+        <select aria-label="Age group" value={ageGroup} onChange={({ target }) => setAgeGroup(target.value as AgeGroup)} className={look}>
+          {ageGroups.map((group) => (
+            <option key={group} value={group}>
+              {ageGroupWords[group]}
+            </option>
+          ))}
+        </select>
+        <select aria-label="Level" value={level} onChange={({ target }) => setLevel(Number(target.value))} className={look}>
+          {['first', 'second', 'third', 'fourth', 'fifth'].map((words, i) => (
+            <option key={words} value={i}>
+              {words} level
+            </option>
+          ))}
+        </select>
+        <strong data-verdict={answer.verdict}>{verdictWords[answer.verdict]}</strong>
+      </div>
+      <p className="text-small text-reed">{answer.words}</p>
+    </section>
+  );
+}
