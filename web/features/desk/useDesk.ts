@@ -83,6 +83,9 @@ export function useDeskActions() {
         edit(created(entity, id, { ...thing, id }));
         return id;
       },
+      /** Several changes that are no step to be taken back: what they make is what was there already. */
+      prepare: (changes: (document: DeskDocument, make: Make) => (DeskChange | null)[]): void =>
+        editAs(null, changes(document(), { created, patched: patch, removed: remove })),
       /** Several changes as one step. */
       together: (changes: (document: DeskDocument, make: Make) => (DeskChange | null)[]): void =>
         edit(...changes(document(), { created, patched: patch, removed: remove })),

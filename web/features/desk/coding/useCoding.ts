@@ -39,13 +39,16 @@ export function useCoding({ player, footage, actions }: DeskScene, bouts: readon
       if (!bout) toast.warning('Mark the bout first: there is none on this footage.');
       return bout;
     };
+    /** The first edit of a bout makes its coding from what it has; taking the edit back leaves that. */
+    const begin = (bout: BoutHere['bout']): void =>
+      actions.prepare((document, make) => openCoding(document, footage.id, bout, coder, make).changes);
     const code = (frame: number, changes: (opened: Opened, bout: BoutHere['bout']) => CutEdit[]): void => {
       const bout = boutHere(frame);
       if (!bout) return;
+      begin(bout);
       actions.together((document, make) => {
         const opened = openCoding(document, footage.id, bout, coder, make);
-        const edits = changes(opened, bout);
-        return edits.length > 0 ? [...opened.changes, ...cutChanges(edits, opened, make)] : [];
+        return cutChanges(changes(opened, bout), opened, make);
       });
     };
     const within = (bout: BoutHere['bout']) => ({ fromFrame: bout.fromFrame, toFrame: bout.toFrame, newId });
@@ -67,11 +70,11 @@ export function useCoding({ player, footage, actions }: DeskScene, bouts: readon
       addEvent: (fields, atFrame = now()) => {
         const bout = boutHere(atFrame);
         if (!bout) return;
+        begin(bout);
         actions.together((document, make) => {
-          const opened = openCoding(document, footage.id, bout, coder, make);
+          const { coding } = openCoding(document, footage.id, bout, coder, make);
           const id = newId();
-          const event = { ...blank, ...fields, id, footageId: footage.id, codingId: opened.coding.id, atFrame };
-          return [...opened.changes, make.created('event', id, event)];
+          return [make.created('event', id, { ...blank, ...fields, id, footageId: footage.id, codingId: coding.id, atFrame })];
         });
       },
       changeEvent: (id, fields) => actions.change('event', id, fields),
@@ -97,14 +100,14 @@ export function useCoding({ player, footage, actions }: DeskScene, bouts: readon
             make.patched('coding', codingId, { state: 'accepted' }),
           ];
         }),
-      bring: (boutId, { spans, events }) =>
+      bring: (boutId, { spans, events }) => {
+        const bout = bouts.find((here) => here.bout.id === boutId)!.bout;
+        begin(bout);
         actions.together((document, make) => {
-          const bout = bouts.find((here) => here.bout.id === boutId)!.bout;
-          const { coding, cuts, changes } = openCoding(document, footage.id, { ...bout, spans: [], events: [] }, coder, make);
+          const { coding, cuts } = openCoding(document, footage.id, bout, coder, make);
           const of = { footageId: footage.id, codingId: coding.id };
           const old = Object.values(document.events).filter(({ codingId }) => codingId === coding.id);
           return [
-            ...changes,
             ...cuts.map(({ id }) => make.removed('cut', id)),
             ...old.map(({ id }) => make.removed('event', id)),
             ...cutsOfSpans(spans, newId).map((cut) => make.created('cut', cut.id, { ...cut, ...of })),
@@ -113,7 +116,8 @@ export function useCoding({ player, footage, actions }: DeskScene, bouts: readon
               return make.created('event', id, { id, ...of, ...codedFieldsOf(event) });
             }),
           ];
-        }),
+        });
+      },
       offer: (codingId) => actions.change('coding', codingId, { state: 'offered' }),
       key: (event) => on && codingKey(event, hand, now()),
       leave: () => {

@@ -1,0 +1,197 @@
+import { demoPractice } from '@lean-mentor/demo';
+import type { Browser, ElementHandle } from 'puppeteer-core';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { openDeskOf, type DeskPage } from './deskPage.ts';
+import { laptop, launch, visit } from './visit.ts';
+
+const base = process.env['LEAN_E2E_URL']!;
+// Ilse's round was brought with its positions coded, and no score is kept.
+const { id } = demoPractice(new Date()).requests[0]!;
+
+let browser: Browser;
+let marit: DeskPage;
+beforeAll(async () => {
+  browser = await launch();
+  marit = await openDeskOf(browser, base, 'marit', id);
+});
+beforeEach(async () => {
+  for (let i = 0; i < 4; i++) await marit.page.keyboard.press('Escape');
+});
+afterAll(() => browser?.close());
+
+const cuts = async () => Object.values((await marit.desk()).cuts).sort((a, b) => a.atFrame - b.atFrame);
+const boutOnServer = () =>
+  marit.page.evaluate(async (request) => (await (await fetch(`/api/requests/${request}/desk`)).json()).request.footages[0].bouts[0], id);
+const frameNow = () => marit.page.$eval('[data-frame]', (stage) => Number(stage.getAttribute('data-frame')));
+
+describe('coding positions', () => {
+  it('by one key each while the video plays, Shift for the partner, on top of what was there; undone again', async () => {
+    const { page, visit: sees } = marit;
+    const before = (await boutOnServer()).spans.length as number;
+    await marit.goTo(0.5);
+    await page.keyboard.press('KeyG');
+    await page.keyboard.press('Space');
+    await page.waitForFunction(
+      (from) => Number(document.querySelector('[data-frame]')!.getAttribute('data-frame')) > from + 10,
+      {},
+      await frameNow(),
+    );
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('KeyU');
+    await page.keyboard.up('Shift');
+    await page.keyboard.press('Space');
+    await sees.sees('Half guard, partner holds');
+    const all = await marit.until(cuts, (list) => list.length === before + 1);
+    expect(all.filter(({ position }) => position === 'half-guard')).toMatchObject([{ holder: 'partner' }]);
+    // The bout itself follows, for lists and history.
+    await marit.until(boutOnServer, (bout) => bout.spans.length === before + 1);
+    await marit.withControl('KeyZ');
+    await marit.until(boutOnServer, (bout) => bout.spans.length === before);
+    await marit.withControl('KeyY');
+    await marit.until(boutOnServer, (bout) => bout.spans.length === before + 1);
+  });
+
+  it('by dragging an edge on the sheet', async () => {
+    const { page } = marit;
+    await page.keyboard.press('KeyG');
+    const edge = (await page.waitForSelector('[data-edge]'))!;
+    const from = Number(await edge.evaluate((line) => line.getAttribute('data-edge')));
+    const box = (await edge.boundingBox())!;
+    await page.mouse.move(box.x + 20, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 20, box.y + box.height / 2 + 12, { steps: 4 });
+    await page.mouse.up();
+    const moved = await marit.until(cuts, (list) => !list.some(({ atFrame }) => atFrame === from));
+    expect(moved.some(({ atFrame }) => atFrame > from && atFrame < from + 90)).toBe(true);
+  });
+
+  it('and attempts by what it was and how it went', async () => {
+    const { page, visit: sees } = marit;
+    await marit.goTo(0.3);
+    await page.keyboard.press('KeyG');
+    const frame = await frameNow();
+    await page.keyboard.press('Comma');
+    await sees.sees('An attempt at what?');
+    await page.keyboard.press('KeyD');
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('KeyR');
+    await page.keyboard.up('Shift');
+    await sees.sees(/The partner’s sweep/);
+    await page.keyboard.press('Digit3');
+    const event = await marit.until(
+      async () => Object.values((await marit.desk()).events).find(({ atFrame }) => atFrame === frame),
+      (found) => found !== undefined,
+    );
+    expect(event).toMatchObject({ kind: 'attempt', athlete: 'partner', technique: 'sweep', outcome: 'failed', close: true });
+  });
+});
+
+describe('the score', () => {
+  it('is there at once when another sheet is chosen, with its reasons, and the coach may say otherwise', async () => {
+    const { page, visit: sees } = marit;
+    await marit.goTo(0.9);
+    await page.keyboard.press('KeyH');
+    await sees.sees('This sheet decides nothing.');
+    await page.select('select[aria-label="Rule sheet"]', 'points-no-jacket');
+    await sees.sees(/Partner wins by points/);
+    await sees.sees(/passed the guard at 0:2\d/);
+    const now = await page.$eval('[aria-label="Score now"]', (line) => line.textContent ?? '');
+    expect(now).toMatch(/^0 : \d+/);
+    await sees.press('button', 'I would not');
+    await page.waitForSelector('[data-corrected]');
+    await marit.until(
+      async () => Object.values((await marit.desk()).overrides),
+      (all) => all.length === 1,
+    );
+    await marit.until(boutOnServer, (bout) => bout.ruleSheet === 'points-no-jacket');
+    await sees.press('tab', /Would that score/);
+    await sees.sees(/partner holds, \d+\.\d s/);
+  });
+
+  it('stands at each note, with what hung on the next one', async () => {
+    const { page, visit: sees } = marit;
+    await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('ol[aria-label=Notes] button')][0]!.click());
+    await sees.sees(/with \d+( \(\d+\))? : \d+/);
+  });
+});
+
+describe('two coders', () => {
+  it('code apart; the coach sees how far they agree and takes one', async () => {
+    const jonas = await openDeskOf(browser, base, 'jonas', id);
+    await jonas.goTo(0.6);
+    await jonas.page.keyboard.press('KeyG');
+    await jonas.page.keyboard.press('KeyN');
+    const codings = async () => Object.values((await marit.desk()).codings);
+    await marit.until(codings, (all) => all.length === 2);
+    await jonas.page.keyboard.press('Escape');
+    await jonas.page.keyboard.press('KeyH');
+    await jonas.visit.press('tab', /Coding/);
+    await jonas.visit.press('button', 'Offer it to the coach');
+    await marit.page.keyboard.press('KeyH');
+    await marit.visit.press('tab', /Coding/);
+    await marit.visit.sees(/agrees \d+ % of the time, κ 0\.\d\d/);
+    await marit.visit.press('button', 'Take this one');
+    await marit.until(codings, (all) => all.find(({ state }) => state === 'accepted')?.coderName.startsWith('Jonas') ?? false);
+    await marit.until(boutOnServer, (bout) => bout.spans.some((span: { position: string }) => span.position === 'truck'));
+    await jonas.page.close();
+  });
+
+  it('may bring a coding as a file, which is refused with its place where it is not right', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'lean-e2e-bout-'));
+    try {
+      const { page, visit: sees } = marit;
+      await page.keyboard.press('KeyH');
+      await sees.press('tab', /Coding/);
+      // What would be put among the downloads.
+      const saved = page.evaluate(
+        () =>
+          new Promise<string>((resolve) => {
+            const real = URL.createObjectURL.bind(URL);
+            URL.createObjectURL = (file) => {
+              void (file as Blob).text().then(resolve);
+              return real(file);
+            };
+          }),
+      );
+      await sees.press('button', 'Spans as CSV');
+      const csv = await saved;
+      expect(csv).toContain('truck');
+      await writeFile(join(folder, 'mine.spans.csv'), csv.replace('truck', 'crucifix'));
+      await writeFile(join(folder, 'bad.spans.csv'), csv.replace('truck', 'track'));
+      const input = (await page.waitForSelector('[aria-label="Score and numbers"] input[type=file]')) as ElementHandle<HTMLInputElement>;
+      await input.uploadFile(join(folder, 'bad.spans.csv'));
+      await sees.sees(/spans\[\d+\]\.position "track" is not right/);
+      await input.uploadFile(join(folder, 'mine.spans.csv'));
+      await marit.until(boutOnServer, (bout) => bout.spans.some((span: { position: string }) => span.position === 'crucifix'));
+      expect(marit.visit.faults).toEqual([]);
+    } finally {
+      await rm(folder, { recursive: true, force: true });
+    }
+  });
+});
+
+describe('rule sheets', () => {
+  it('are copied, told where they contradict themselves, kept by version, and offered on the desk', async () => {
+    const at = await visit(browser, base, 'marit', '/rule-sheets', laptop);
+    await at.press('button', 'Copy it');
+    const hold = await at.page.waitForSelector('::-p-aria([name="hold, in seconds"])');
+    await at.page.locator('::-p-aria([name="near points"][role="checkbox"])').click();
+    await at.sees('near points are given, but never compared');
+    await at.page.locator('::-p-aria([name="near points"][role="checkbox"])').click();
+    await hold!.click({ count: 3 });
+    await at.page.keyboard.type('2');
+    await at.press('button', 'Keep as version 1');
+    await at.sees('Points, jacket, own is kept as version 1.');
+    await at.page.waitForSelector('button[aria-current=true]');
+    await at.fill('Technique', 'slam').catch(() => undefined);
+    const chosen = await at.page.evaluate(async () => ((await (await fetch('/api/rule-sheets')).json()).sheets as { sheet: { holdSeconds: number } }[])[0]!.sheet.holdSeconds); // prettier-ignore
+    expect(chosen).toBe(2);
+    await at.page.close();
+    await marit.reload();
+    await marit.page.keyboard.press('KeyH');
+    await marit.page.waitForFunction(() => [...document.querySelectorAll('select[aria-label="Rule sheet"] option')].some((option) => option.textContent === 'Points, jacket, own, version 1')); // prettier-ignore
+  });
+});
