@@ -6,6 +6,7 @@ import { barcodePoints, readBarcode, writeBarcodeClip } from '@lean-mentor/demo/
 import { laptop, launch, settledFrame, visit } from '@lean-mentor/e2e';
 import type { Page } from 'puppeteer-core';
 import { signInTo, type Caller } from './caller.ts';
+import { benchDeskCoding } from './deskCoding.ts';
 import { benchDeskSaving } from './deskSaving.ts';
 import { benchDeskSheet } from './deskSheet.ts';
 import { installDriver } from './deskPage.ts';
@@ -172,6 +173,7 @@ export async function benchDesk(base: string, { long, short }: { long: Footage; 
 
     const saving = await benchDeskSaving(page);
     const sheet = await benchDeskSheet(page);
+    const coding = await benchDeskCoding(page);
     const exact: Figure[] = [];
     for (const [i, { kind }] of kinds.entries()) {
       await openDesk(page, base, short[i]!);
@@ -200,6 +202,7 @@ export async function benchDesk(base: string, { long, short }: { long: Footage; 
       ...exact,
       ...saving,
       ...sheet,
+      ...coding,
     ];
   } finally {
     await browser.close();

@@ -5,6 +5,7 @@ import { signInTo } from './caller.ts';
 import type { Figure } from './figure.ts';
 import { benchDesk, bringAll } from './desk.ts';
 import { benchMakeReady } from './makeReady.ts';
+import { benchScoring } from './scoring.ts';
 import { benchSeek } from './seek.ts';
 import { benchUpload } from './upload.ts';
 
@@ -14,6 +15,7 @@ const say = ({ figure, value, ...rest }: Figure): void =>
 const base = process.env['LEAN_BENCH_URL']!;
 const folder = await mkdtemp(join(tmpdir(), 'lean-bench-'));
 try {
+  for (const figure of benchScoring()) say(figure);
   const client = await signInTo(base, 'wen');
   // The demo's own footage must be out of the way before anything is timed.
   await client.quiet();

@@ -2,7 +2,7 @@ import { otherAthlete, type Athlete } from './athlete.ts';
 import { boutClock } from './boutClock.ts';
 import { isEscape } from './boutStats.ts';
 import { clockSlack } from './clockSlack.ts';
-import { playedStretches } from './playedStretches.ts';
+import { playedStretches, type PlayedStretch } from './playedStretches.ts';
 import type { PositionCode } from './position.ts';
 import { readActions } from './readActions.ts';
 import type { TimedBout } from './timedBout.ts';
@@ -35,15 +35,27 @@ const becomes: Readonly<Record<string, string>> = { 'back-take': 'back-control' 
 /** An attempt that worked is the action that begins within so many seconds of it. */
 const sameAct = 3;
 
+/** The position that ends at, or holds over, a bout clock second; of the start, the first one (binary search). */
+function positionBefore(stretches: readonly PlayedStretch[], now: number): PositionCode | undefined {
+  let [low, high] = [0, stretches.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (stretches[middle]!.from < now - clockSlack) low = middle;
+    else high = middle - 1;
+  }
+  return stretches[low]?.position;
+}
+
+const isTold = (found: readonly Happening[], athlete: Athlete, kind: string, now: number): boolean =>
+  found.some((one) => one.athlete === athlete && one.kind === kind && Math.abs(one.clock - now) <= sameAct);
+
 /** Everything either athlete did in a bout, in the order of time. An attempt that worked is told once, as what it became. */
 export function happeningsOf(bout: TimedBout): Happening[] {
   const clock = boutClock(bout);
   const stretches = playedStretches(bout.spans, clock);
-  const positionAt = (now: number): PositionCode | undefined =>
-    (stretches.findLast(({ from }) => from < now - clockSlack) ?? stretches[0])?.position;
   const found: Happening[] = [];
   const add = (athlete: Athlete, kind: string, now: number): void => {
-    const position = positionAt(now);
+    const position = positionBefore(stretches, now);
     if (position) found.push({ athlete, kind, position, clock: now, at: clock.footageAt(now) });
   };
   for (const { athlete, action, reached, void: nothing } of readActions(stretches, bout.events, clock))
@@ -58,9 +70,8 @@ export function happeningsOf(bout: TimedBout): Happening[] {
     if (event.kind === 'guard-pull' || event.kind === 'finish') add(event.athlete, event.kind, clock.at(event.at));
     if (event.kind !== 'attempt') continue;
     const now = clock.at(event.at);
-    const kind = becomes[event.technique] ?? event.technique;
-    const told = found.some((one) => one.athlete === event.athlete && one.kind === kind && Math.abs(one.clock - now) <= sameAct);
-    if (event.outcome !== 'success' || !told) add(event.athlete, `attempt ${event.technique}`, now);
+    if (event.outcome !== 'success' || !isTold(found, event.athlete, becomes[event.technique] ?? event.technique, now))
+      add(event.athlete, `attempt ${event.technique}`, now);
   }
   return found.sort((a, b) => a.clock - b.clock);
 }

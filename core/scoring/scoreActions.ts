@@ -1,3 +1,4 @@
+import type { Athlete } from './athlete.ts';
 import { actionWords, reachedText, secondsText } from './actionWords.ts';
 import { clockSlack } from './clockSlack.ts';
 import type { ReadAction } from './readActions.ts';
@@ -17,11 +18,14 @@ const heldFor = ({ reached, keptUntil }: ReadAction): number => keptUntil - reac
  */
 export function bankingTimes(actions: readonly ReadAction[], holdSeconds: number): (number | null)[] {
   const banked = actions.map((): number | null => null);
+  // From the last to the first: each athlete's next action is the one that was looked at before.
+  const nextOf: Record<Athlete, number> = { client: -1, partner: -1 };
   for (let i = actions.length - 1; i >= 0; i--) {
     const action = actions[i]!;
     const held = heldFor(action) >= holdSeconds - clockSlack;
-    const next = actions.findIndex((other, j) => j > i && other.athlete === action.athlete && other.void === null);
+    const next = nextOf[action.athlete];
     const further = actions[next];
+    if (action.void === null) nextOf[action.athlete] = i;
     const chained =
       further !== undefined &&
       further.reached <= action.keptUntil + clockSlack &&
@@ -32,41 +36,62 @@ export function bankingTimes(actions: readonly ReadAction[], holdSeconds: number
   return banked;
 }
 
+interface Verdict {
+  given: boolean;
+  /** What follows "reached mount at 2:14". */
+  why: string;
+  points?: number;
+  near?: number;
+}
+
+/** Which of an athlete's actions have paid in a control chain already, and which had their near point. */
+interface Paid {
+  full: Set<string>;
+  near: Set<string>;
+}
+
+/** What the sheet says to one action that is given at `bankedAt`, in bout clock seconds; null: it was not held. */
+function judge({ sheet, countsFrom }: Scoring, action: ReadAction, bankedAt: number | null, paid: Paid): Verdict {
+  const points = sheet.points[action.action];
+  if (sheet.pointsCount === 'never') return { given: false, why: ': this sheet gives no points' };
+  if (action.void === 'guard-pulled') return { given: false, why: ', but the other pulled guard: no takedown' };
+  if (action.void === 'turtle') {
+    const near = action.reached >= countsFrom ? sheet.near.turtle : 0;
+    return { given: near > 0, why: `, but the other turned to turtle: no pass${near > 0 ? ', a near point' : ''}`, near };
+  }
+  if (points === 0) return { given: false, why: `: a ${actionWords[action.action]} is worth nothing on this sheet` };
+  const once = `${action.athlete} ${action.chain} ${action.action}`;
+  if (paid.full.has(once)) return { given: false, why: ': paid already in this control; stepping down and up again pays nothing' };
+  const early = (bankedAt ?? action.keptUntil) < countsFrom - clockSlack;
+  if (bankedAt === null) {
+    const short = `, held ${secondsText(heldFor(action))} of ${secondsText(sheet.holdSeconds)}`;
+    if (early) return { given: false, why: `${short}: points do not count yet` };
+    if (sheet.near.notHeld === 0) return { given: false, why: short };
+    if (paid.near.has(once)) return { given: false, why: `${short}; its near point was given already in this control` };
+    paid.near.add(once);
+    return { given: true, why: `${short}: near point`, near: sheet.near.notHeld };
+  }
+  if (early) return { given: false, why: ': points do not count yet' };
+  paid.full.add(once);
+  const chained = bankedAt > action.reached + sheet.holdSeconds + clockSlack || heldFor(action) < sheet.holdSeconds - clockSlack;
+  return { given: true, why: chained ? ', and what followed from it was held' : `, held ${secondsText(sheet.holdSeconds)}`, points };
+}
+
 /** What the sheet gives for the actions that were read, each once within a control chain; reasons in words. */
-export function scoreActions({ sheet, countsFrom }: Scoring, actions: readonly ReadAction[]): ClockEntry[] {
-  const banked = bankingTimes(actions, sheet.holdSeconds);
-  const paid = new Set<string>();
-  const nearPaid = new Set<string>();
+export function scoreActions(scoring: Scoring, actions: readonly ReadAction[]): ClockEntry[] {
+  const banked = bankingTimes(actions, scoring.sheet.holdSeconds);
+  const paid: Paid = { full: new Set(), near: new Set() };
   return actions.map((action, i): ClockEntry => {
-    const { athlete } = action;
-    const points = sheet.points[action.action];
-    const words = reachedText(action);
-    const bankedAt = banked[i] ?? action.keptUntil;
-    const entry = (given: boolean, reason: string, worth: Partial<Pick<ClockEntry, 'points' | 'near'>> = {}): ClockEntry => ({
-      ...{ athlete, action: action.action, at: action.reached, bankedAt: action.void ? action.reached : bankedAt },
-      ...{ points: 0, near: 0, ...worth, given, reason: `${words}${reason}` },
-    });
-    const once = `${athlete} ${action.chain} ${action.action}`;
-    if (sheet.pointsCount === 'never') return entry(false, ': this sheet gives no points');
-    if (action.void === 'guard-pulled') return entry(false, ', but the other pulled guard: no takedown');
-    if (action.void === 'turtle') {
-      const near = action.reached >= countsFrom ? sheet.near.turtle : 0;
-      return entry(near > 0, `, but the other turned to turtle: no pass${near > 0 ? ', a near point' : ''}`, { near });
-    }
-    if (points === 0) return entry(false, `: a ${actionWords[action.action]} is worth nothing on this sheet`);
-    if (paid.has(once)) return entry(false, ': paid already in this control; stepping down and up again pays nothing');
-    const early = bankedAt < countsFrom - clockSlack ? ': points do not count yet' : null;
-    if (banked[i] == null) {
-      const short = `, held ${secondsText(heldFor(action))} of ${secondsText(sheet.holdSeconds)}`;
-      if (early) return entry(false, `${short}${early}`);
-      if (sheet.near.notHeld === 0) return entry(false, short);
-      if (nearPaid.has(once)) return entry(false, `${short}; its near point was given already in this control`);
-      nearPaid.add(once);
-      return entry(true, `${short}: near point`, { near: sheet.near.notHeld });
-    }
-    if (early) return entry(false, early);
-    paid.add(once);
-    const chained = bankedAt > action.reached + sheet.holdSeconds + clockSlack || heldFor(action) < sheet.holdSeconds - clockSlack;
-    return entry(true, chained ? ', and what followed from it was held' : `, held ${secondsText(sheet.holdSeconds)}`, { points });
+    const { given, why, points = 0, near = 0 } = judge(scoring, action, banked[i]!, paid);
+    return {
+      athlete: action.athlete,
+      action: action.action,
+      at: action.reached,
+      bankedAt: action.void ? action.reached : (banked[i] ?? action.keptUntil),
+      points,
+      near,
+      given,
+      reason: `${reachedText(action)}${why}`,
+    };
   });
 }

@@ -50,7 +50,9 @@ function ending({ events }: TimedBout, sheet: RuleSheet, clock: BoutClock): { ov
  * Scores a coded bout by a rule sheet (domain §3). Every award and every refusal carries its reason. The spans must tile the bout up
  * to where they end; what is after a finish does not count.
  */
-export function scoreBout(bout: TimedBout, sheet: RuleSheet): BoutScore {
+export function scoreBout(coded: TimedBout, sheet: RuleSheet): BoutScore {
+  // In order once: whoever sorts them again below finds nothing to do.
+  const bout = { ...coded, events: [...coded.events].sort((a, b) => a.at - b.at) };
   const clock = boutClock(bout);
   const { over, finish, lost } = ending(bout, sheet, clock);
   const scoring: Scoring = { bout, sheet, clock, over, countsFrom: countsFrom(sheet, bout.clockSeconds ?? clock.total) };
@@ -59,10 +61,10 @@ export function scoreBout(bout: TimedBout, sheet: RuleSheet): BoutScore {
     .map((stretch) => ({ ...stretch, to: Math.min(stretch.to, over) }));
   const actions = readActions(stretches, bout.events, clock);
   const { entries: byEvents, penalties } = scoreEvents(scoring, actions);
-  const inFootage = ({ given: _given, ...entry }: ClockEntry): ScoreEntry => ({
-    ...entry,
-    at: clock.footageAt(entry.at),
-    bankedAt: clock.footageAt(entry.bankedAt),
+  const inFootage = ({ athlete, action, at, bankedAt, points, near, reason }: ClockEntry): ScoreEntry => ({
+    ...{ athlete, action, points, near, reason },
+    at: clock.footageAt(at),
+    bankedAt: clock.footageAt(bankedAt),
   });
   const entries = [...scoreActions(scoring, actions), ...byEvents];
   const awards = entries
@@ -79,6 +81,6 @@ export function scoreBout(bout: TimedBout, sheet: RuleSheet): BoutScore {
   };
 }
 
-const clientFirst = (a: ClockEntry, b: ClockEntry): number => a.athlete.localeCompare(b.athlete);
+const clientFirst = (a: ClockEntry, b: ClockEntry): number => Number(a.athlete === 'partner') - Number(b.athlete === 'partner');
 const byBanking = (a: ClockEntry, b: ClockEntry): number => a.bankedAt - b.bankedAt || a.at - b.at || clientFirst(a, b);
 const byReaching = (a: ClockEntry, b: ClockEntry): number => a.at - b.at || clientFirst(a, b);

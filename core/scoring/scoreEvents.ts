@@ -5,25 +5,19 @@ import type { ReadAction } from './readActions.ts';
 import type { PenaltyStep } from './ruleSheet.ts';
 import type { ClockEntry, Scoring } from './score.ts';
 
+interface Attempt {
+  athlete: Athlete;
+  technique: string;
+}
+
 const ordinals = ['first', 'second', 'third', 'fourth'] as const;
 
 /** An attempt marked close at the time of the same action, reached and lost again within this many seconds, is that action. */
 const sameTry = 3;
 
-/** An attempt that was close and did not succeed. */
-function scoreAttempt(
-  { sheet, countsFrom }: Scoring,
-  at: number,
-  { athlete, technique }: { athlete: Athlete; technique: string },
-  actions: readonly ReadAction[],
-): ClockEntry {
-  const words = `${technique.replaceAll('-', ' ')} attempt at ${clockText(at)} was close`;
-  const entry = (near: number, reason: string): ClockEntry => ({
-    ...{ athlete, action: technique, at, bankedAt: at, points: 0, near, given: near > 0, reason: `${words}${reason}` },
-  });
-  if (sheet.pointsCount === 'never') return entry(0, ': this sheet gives no points');
-  if (at < countsFrom - clockSlack) return entry(0, ': points do not count yet');
-  const counted = actions.some(
+/** Whether what an attempt reached is among the actions, and is judged there. */
+const isJudged = (actions: readonly ReadAction[], { athlete, technique }: Attempt, at: number): boolean =>
+  actions.some(
     (action) =>
       action.athlete === athlete &&
       action.action === technique &&
@@ -31,8 +25,25 @@ function scoreAttempt(
       at >= action.reached - sameTry - clockSlack &&
       at <= action.keptUntil + clockSlack,
   );
-  if (counted) return entry(0, ': what it reached is judged by itself');
-  return entry(sheet.near.close, sheet.near.close > 0 ? ': near point' : ': this sheet gives nothing for it');
+
+/** An attempt that was close and did not succeed: how many near points, and why. */
+function judgeAttempt(
+  { sheet, countsFrom }: Scoring,
+  attempt: Attempt,
+  at: number,
+  actions: readonly ReadAction[],
+): [near: number, why: string] {
+  if (sheet.pointsCount === 'never') return [0, ': this sheet gives no points'];
+  if (at < countsFrom - clockSlack) return [0, ': points do not count yet'];
+  if (isJudged(actions, attempt, at)) return [0, ': what it reached is judged by itself'];
+  return [sheet.near.close, sheet.near.close > 0 ? ': near point' : ': this sheet gives nothing for it'];
+}
+
+function scoreAttempt(scoring: Scoring, attempt: Attempt, at: number, actions: readonly ReadAction[]): ClockEntry {
+  const { athlete, technique } = attempt;
+  const [near, why] = judgeAttempt(scoring, attempt, at, actions);
+  const reason = `${technique.replaceAll('-', ' ')} attempt at ${clockText(at)} was close${why}`;
+  return { athlete, action: technique, at, bankedAt: at, points: 0, near, given: near > 0, reason };
 }
 
 /** The step of the ladder that an athlete's n-th penalty is, from 1; the last one repeats. */
@@ -67,7 +78,7 @@ export function scoreEvents(
   for (const event of [...bout.events].sort((a, b) => a.at - b.at)) {
     const at = clock.at(event.at);
     if (at > over + clockSlack) break;
-    if (event.kind === 'attempt' && event.close && event.outcome !== 'success') entries.push(scoreAttempt(scoring, at, event, actions));
+    if (event.kind === 'attempt' && event.close && event.outcome !== 'success') entries.push(scoreAttempt(scoring, event, at, actions));
     if (event.kind === 'penalty') {
       penalties[event.athlete] += 1;
       entries.push(scorePenalty(scoring, at, event.athlete, penalties[event.athlete]));
