@@ -63,7 +63,7 @@ export function benchScoring(): Figure[] {
   const long = boutOf(1, 200, 600);
   const history = Array.from({ length: 200 }, (_, i) => boutOf(i, 60, 360));
   const many = Array.from({ length: 1000 }, (_, i) => boutOf(i, 60, 360));
-  const score = timed(200, () => scoreBout(long, sheet));
+  const score = timed(1000, () => scoreBout(long, sheet));
   const stats = timed(40, () => addStats(history.map((bout) => boutStats(bout, scoreBout(bout, sheet)))));
   const patterns = timed(8, () => findPatterns(many.map(happeningsOf)));
   const framed = long.spans.map(({ position, holder, from, to }) => ({ position, holder, fromFrame: from * 30, toFrame: to * 30 }));
@@ -75,8 +75,9 @@ export function benchScoring(): Figure[] {
     ),
   );
   const figure = (name: string, times: number[], more: Record<string, number>): Figure => ({
-    ...{ figure: `${name}, p95`, value: quantile(times, 0.95), unit: 'ms' },
-    ...more,
+    // The first is what a cold process pays before its code is compiled.
+    ...{ firstMs: Math.round(times[0]! * 10) / 10, ...more },
+    ...{ figure: `${name}, p95`, value: quantile([...times], 0.95), unit: 'ms' },
   });
   return [
     figure('re-score of ten minutes', score, { spans: 200 }),

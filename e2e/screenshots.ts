@@ -21,7 +21,7 @@ try {
     },
     { timeout: 300_000, polling: 1000 },
   );
-  const shoot = async ({ page }: Visit, name: string, path: string, words: string): Promise<void> => {
+  const shoot = async ({ page }: Visit, name: string, path: string, words: string, keep = true): Promise<void> => {
     await page.goto(base + path, { waitUntil: 'networkidle2' });
     await page.waitForFunction((w) => document.body.innerText.includes(w), { timeout: 30_000 }, words);
     if (name.startsWith('desk')) {
@@ -37,7 +37,7 @@ try {
       await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
       await document.fonts.ready;
     });
-    await page.screenshot({ path: `${folder}${name}.png` });
+    if (keep) await page.screenshot({ path: `${folder}${name}.png` });
   };
   await shoot(marit, 'today', '/today', ilse.question);
   await shoot(marit, 'desk', `/requests/${ilse.id}/desk`, 'Choose the fixes');
@@ -50,6 +50,20 @@ try {
   await marit.page.click('[aria-label="Compare tray, 2 in it"]');
   await new Promise((resolve) => setTimeout(resolve, 3000));
   await marit.page.screenshot({ path: `${folder}desk-compare.png` });
+  // Noor's match: ahead, and about to leave mount.
+  const noor = requests.find(({ question }) => question.startsWith('I was ahead'))!;
+  await shoot(marit, 'noor', `/requests/${noor.id}/desk`, 'Choose the fixes', false);
+  await settledFrame(marit.page);
+  const sheet = (await (await marit.page.waitForSelector('[aria-label="Round sheet"]'))!.boundingBox())!;
+  await marit.page.mouse.click(sheet.x + 110, sheet.y + sheet.height * 0.75);
+  await settledFrame(marit.page);
+  await marit.page.keyboard.press('KeyH');
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  await marit.page.screenshot({ path: `${folder}desk-score.png` });
+  await marit.page.keyboard.press('KeyG');
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  await marit.page.screenshot({ path: `${folder}desk-positions.png` });
+  await shoot(marit, 'rule-sheets', '/rule-sheets', 'Forbidden');
   await shoot(marit, 'footage', `/requests/${ilse.id}/footage`, 'Bouts');
   await shoot(marit, 'wrap-up', `/requests/${ilse.id}/wrap-up`, 'The critique ends here');
   await shoot(marit, 'critique', `/critiques/${bram.critique!.id}`, 'Your sweep is clean');

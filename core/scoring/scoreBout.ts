@@ -62,9 +62,13 @@ export function scoreBout(coded: TimedBout, sheet: RuleSheet): BoutScore {
   const actions = readActions(stretches, bout.events, clock);
   const { entries: byEvents, penalties } = scoreEvents(scoring, actions);
   const inFootage = ({ athlete, action, at, bankedAt, points, near, reason }: ClockEntry): ScoreEntry => ({
-    ...{ athlete, action, points, near, reason },
+    athlete,
+    action,
     at: clock.footageAt(at),
     bankedAt: clock.footageAt(bankedAt),
+    points,
+    near,
+    reason,
   });
   const entries = [...scoreActions(scoring, actions), ...byEvents];
   const awards = entries

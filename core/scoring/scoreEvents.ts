@@ -62,7 +62,13 @@ function scorePenalty({ sheet, countsFrom }: Scoring, at: number, athlete: Athle
   const plain = step.loss ? 'the bout is lost' : counts || step.points + step.near === 0 ? 'recorded' : 'recorded; points do not count yet';
   return {
     // What it gives goes to the other; what it only records stays with the one who got it.
-    ...{ athlete: given ? otherAthlete(athlete) : athlete, action: 'penalty', at, bankedAt: at, points, near, given },
+    athlete: given ? otherAthlete(athlete) : athlete,
+    action: 'penalty',
+    at,
+    bankedAt: at,
+    points,
+    near,
+    given,
     reason: `${words}: ${given ? gives : plain}`,
   };
 }
@@ -86,15 +92,13 @@ export function scoreEvents(
     if (event.kind === 'guard-pull' && sheet.guardPullCosts > 0 && sheet.pointsCount !== 'never') {
       const costs = at >= countsFrom - clockSlack;
       entries.push({
-        ...{
-          athlete: event.athlete,
-          action: 'guard-pull',
-          at,
-          bankedAt: at,
-          near: 0,
-          given: costs,
-          points: costs ? -sheet.guardPullCosts : 0,
-        },
+        athlete: event.athlete,
+        action: 'guard-pull',
+        at,
+        bankedAt: at,
+        near: 0,
+        given: costs,
+        points: costs ? -sheet.guardPullCosts : 0,
         reason: `pulled guard at ${clockText(at)}: ${costs ? `costs ${sheet.guardPullCosts}` : 'points do not count yet, so it costs nothing'}`,
       });
     }

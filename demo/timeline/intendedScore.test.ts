@@ -1,0 +1,31 @@
+import { bout } from '@lean-mentor/contract';
+import { coderCheck, ruleSheets, scoreBout, timedBout } from '@lean-mentor/core/scoring';
+import { describe, expect, it } from 'vitest';
+import { clipPlans } from '../scenario/clips.ts';
+import { demoPractice } from '../scenario/practice.ts';
+import { groundTruthOf } from './groundTruth.ts';
+
+/** What each clip was made to be worth on "Points, no jacket" or "Points, jacket" alike: who did what, in the order of time. */
+const intended: Record<string, string[]> = {
+  'ilse-harbour-round': ['partner takedown', 'partner pass', 'partner mount', 'partner knee-on-belly'],
+  'noor-quay-open': ['client takedown', 'client pass', 'client knee-on-belly', 'client mount', 'client back-control'],
+  // He pulls guard, so that the partner's top is no takedown.
+  'bram-night-shift': ['client sweep', 'client mount'],
+  'ruben-long-frames': ['partner pass', 'partner back-control'],
+};
+
+describe.each(clipPlans.map((plan) => [plan.name, groundTruthOf(plan)] as const))('the clip %s', (name, truth) => {
+  const coded = bout.parse({ id: '3f2a9d10-1111-4111-8111-111111111111', ...truth.bout, spans: truth.spans, events: truth.events });
+  const timed = timedBout(coded, (frame) => frame / truth.fps);
+
+  it('carries its bout coded as it was made', () => {
+    const carried = demoPractice(new Date('2031-01-01T00:00:00Z')).requests.flatMap(({ footages }) => footages).find(({ file }) => file === `${name}.mp4`)!; // prettier-ignore
+    expect(carried.bouts[0]).toMatchObject({ spans: truth.spans, events: truth.events });
+    expect(coderCheck(timed).filter(({ kind }) => kind !== 'impossible')).toEqual([]);
+  });
+
+  it('is worth what it was made to be worth', () => {
+    const { awards } = scoreBout(timed, ruleSheets['points-jacket']);
+    expect(awards.map(({ athlete, action }) => `${athlete} ${action}`).sort()).toEqual([...intended[name]!].sort());
+  });
+});
