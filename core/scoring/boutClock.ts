@@ -48,3 +48,16 @@ export function boutClock({ lengthSeconds, events }: Pick<TimedBout, 'lengthSeco
     },
   };
 }
+
+/** What a clock shows: running down from the length where one is set, else running up; and whether it stands still. */
+export function clockShown(
+  clock: BoutClock,
+  seconds: number,
+  clockSeconds: number | null | undefined,
+): { seconds: number; stopped: boolean } {
+  const gone = clock.at(seconds);
+  const stopped =
+    seconds > 0 && !clock.plays.some(({ from, to }) => from <= seconds && seconds < to) && seconds < (clock.plays.at(-1)?.to ?? 0);
+  // Before the start it counts towards it.
+  return { seconds: clockSeconds ? clockSeconds - gone : seconds < 0 ? seconds : gone, stopped };
+}

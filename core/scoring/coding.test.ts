@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { boutClock, clockShown } from './boutClock.ts';
 import { coderAgreement } from './coderAgreement.ts';
 import { coderCheck } from './coderCheck.ts';
 import type { TimedEvent } from './boutEvent.ts';
@@ -111,5 +112,32 @@ describe('lean over time', () => {
     expect(leanAt(bout, 2, positionValues('guard-first'))).toBe(-5);
     expect(leanAt(bout, 2, positionValues('top-first', { 'half-guard': 90 }))).toBe(-90);
     expect(leanAt(boutOf([['mount', 'client', 5]]), 2, positionValues('top-first'))).toBe(80);
+  });
+});
+
+describe('the bout clock', () => {
+  const stops: TimedEvent[] = [{ kind: 'stoppage', at: 10 }, { kind: 'restart', at: 25 }]; // prettier-ignore
+  it('stands still in a stoppage, runs up where no length is set, and down from one that is', () => {
+    const clock = boutClock({ lengthSeconds: 60, events: stops });
+    expect(clock.total).toBe(45);
+    expect([0, 10, 18, 25, 40].map((seconds) => clockShown(clock, seconds, null))).toEqual([
+      { seconds: 0, stopped: false },
+      { seconds: 10, stopped: true },
+      { seconds: 10, stopped: true },
+      { seconds: 10, stopped: false },
+      { seconds: 25, stopped: false },
+    ]);
+    expect(clockShown(clock, 40, 300)).toEqual({ seconds: 275, stopped: false });
+    expect(clockShown(clock, -3, null)).toEqual({ seconds: -3, stopped: false });
+  });
+
+  it('finds the footage’s second again', () => {
+    const clock = boutClock({ lengthSeconds: 60, events: stops });
+    for (const seconds of [0, 3.5, 10, 26, 59]) expect(clock.footageAt(clock.at(seconds))).toBeCloseTo(seconds, 9);
+  });
+
+  it('is not put out by a restart without a stoppage, or a stoppage without an end', () => {
+    expect(boutClock({ lengthSeconds: 60, events: [{ kind: 'restart', at: 5 }] }).total).toBe(60);
+    expect(boutClock({ lengthSeconds: 60, events: [{ kind: 'stoppage', at: 5 }, { kind: 'stoppage', at: 9 }] }).total).toBe(5); // prettier-ignore
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cutsOfSpans, mergeCut, moveCut, putPosition, spansOfCuts, splitAt, type Cut, type CutEdit } from './cuts.ts';
+import { bringEdge, cutsOfSpans, mergeCut, moveCut, putPosition, spansOfCuts, splitAt, type Cut, type CutEdit } from './cuts.ts';
 import { positionCodes, tilingFault } from './position.ts';
 import { pick, seeded } from './testing/random.ts';
 
@@ -51,6 +51,18 @@ describe('coding a bout', () => {
       ['standing', null, 100, 500],
       ['mount', 'client', 500, 1000],
     ]);
+  });
+
+  it('brings an edge to this frame: by saying early what comes next, or by asking for the nearest', () => {
+    const cuts = code([100, 'standing', null], [400, 'half-guard', 'client'], [500, 'mount', 'client']);
+    expect(plain(done(cuts, putPosition(cuts, 380, 'half-guard', 'client', within)))).toEqual([
+      ['standing', null, 100, 380],
+      ['half-guard', 'client', 380, 500],
+      ['mount', 'client', 500, 1000],
+    ]);
+    expect(plain(done(cuts, bringEdge(cuts, 520, bout)))[2]).toEqual(['mount', 'client', 520, 1000]);
+    expect(plain(done(cuts, bringEdge(cuts, 430, bout)))[1]).toEqual(['half-guard', 'client', 430, 500]);
+    expect(bringEdge(code([100, 'standing', null]), 300, bout)).toEqual([]);
   });
 
   it('reads spans and gives them back', () => {

@@ -54,7 +54,7 @@ const holderIn = (position: PositionCode, holder: Holder): Holder => (isNeutral(
 
 /**
  * From this frame on it is this position. On the very frame of a cut that cut changes; saying again what is there already does
- * nothing. The first thing that is said holds from the bout's start.
+ * nothing; saying early what comes next brings its edge here. The first thing that is said holds from the bout's start.
  */
 export function putPosition(cuts: readonly Cut[], atFrame: number, position: PositionCode, holder: Holder, within: Within): CutEdit[] {
   const ordered = orderedCuts(cuts, within.fromFrame, within.toFrame);
@@ -64,6 +64,8 @@ export function putPosition(cuts: readonly Cut[], atFrame: number, position: Pos
   const there = ordered.findLast((cut) => cut.atFrame <= frame)!;
   if (there.position === wanted.position && there.holder === wanted.holder) return [];
   if (there.atFrame === frame) return [{ put: { ...there, ...wanted } }];
+  const next = ordered.find((cut) => cut.atFrame > frame);
+  if (next && next.position === wanted.position && next.holder === wanted.holder) return [{ put: { ...next, atFrame: frame } }];
   return [{ put: { id: within.newId(), atFrame: frame, ...wanted } }];
 }
 
@@ -83,6 +85,14 @@ export function moveCut(cuts: readonly Cut[], id: string, atFrame: number, { fro
   const most = (ordered[i + 1]?.atFrame ?? toFrame) - 1;
   const frame = Math.min(Math.max(atFrame, least), most);
   return frame === ordered[i]!.atFrame ? [] : [{ put: { ...ordered[i]!, atFrame: frame } }];
+}
+
+/** The edge that is nearest to this frame comes here; nothing where there is none. */
+export function bringEdge(cuts: readonly Cut[], atFrame: number, within: Omit<Within, 'newId'>): CutEdit[] {
+  const [nearest] = orderedCuts(cuts, within.fromFrame, within.toFrame)
+    .slice(1)
+    .sort((a, b) => Math.abs(a.atFrame - atFrame) - Math.abs(b.atFrame - atFrame));
+  return nearest ? moveCut(cuts, nearest.id, atFrame, within) : [];
 }
 
 /** Takes a span away: the one before it goes on in its place; of the first one, the next begins with the bout. */

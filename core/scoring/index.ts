@@ -8,7 +8,7 @@ export {
   type FrameEvent,
   type TimedEvent,
 } from './boutEvent.ts';
-export { boutClock, type BoutClock } from './boutClock.ts';
+export { boutClock, clockShown, type BoutClock } from './boutClock.ts';
 export { leaderOf } from './decideBout.ts';
 export { leanRibbon, ribbonOutline, type RibbonKnot } from './leanRibbon.ts';
 export {
@@ -42,4 +42,4 @@ export { ruleSheetFaults } from './ruleSheetFaults.ts';
 export { scoreAt, scoreText } from './scoreAt.ts';
 export { scoreSteps, type ScoreStep } from './scoreSteps.ts';
 export { stakesAt, strongSeconds, type Stakes, type StakesAction } from './stakes.ts';
-export { cutsOfSpans, mergeCut, moveCut, putPosition, spansOfCuts, splitAt, type Cut, type CutEdit } from './cuts.ts';
+export { bringEdge, cutsOfSpans, mergeCut, moveCut, putPosition, spansOfCuts, splitAt, type Cut, type CutEdit } from './cuts.ts';

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
-import { ruleSheetWords, scoreAt, scoreText } from '@lean-mentor/core/scoring';
+import { boutClock, clockShown, ruleSheetWords, scoreAt, scoreText } from '@lean-mentor/core/scoring';
 import { FacePlate } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
 import { kindWords } from '../requests/index.ts';
@@ -54,10 +54,23 @@ function SavingWord() {
 
 function BoutClockNow() {
   const { secondsAt, boutAt } = useScene();
-  const clock = useOnStage(({ frame }) => clockText(secondsAt(frame) - secondsAt(boutAt(frame)?.fromFrame ?? 0)));
+  const { scored } = useScoreHand();
+  const shown = useOnStage(({ frame }) => {
+    const bout = boutAt(frame);
+    const since = secondsAt(frame) - secondsAt(bout?.fromFrame ?? 0);
+    const clock = scoredAt(scored, frame)?.clock ?? (bout && boutClock({ lengthSeconds: secondsAt(bout.toFrame) - secondsAt(bout.fromFrame), events: [] })); // prettier-ignore
+    if (!clock) return clockText(since);
+    const { seconds, stopped } = clockShown(clock, since, bout?.lengthSeconds);
+    return `${clockText(seconds)}${stopped ? ' stopped' : ''}`;
+  });
+  const stopped = shown.endsWith(' stopped');
   return (
-    <p className="time shrink-0 text-title font-medium" aria-label="Bout clock">
-      {clock}
+    <p
+      className={`time shrink-0 text-title font-medium ${stopped ? 'text-reed' : ''}`}
+      aria-label="Bout clock"
+      title={stopped ? 'The clock stands still' : undefined}
+    >
+      {shown.replace(' stopped', '')}
     </p>
   );
 }

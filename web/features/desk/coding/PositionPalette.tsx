@@ -107,6 +107,7 @@ export function PositionPalette({ coding }: { coding: CodingHand }) {
                   const athlete = shifted ? 'partner' : 'client';
                   if (kind === 'attempt') coding.setAttempt({ atFrame: frame, athlete: null, technique: null });
                   else if (kind === 'stoppage') coding.stopOrRestart();
+                  else if (kind === 'edge') coding.bringEdge();
                   else coding.addEvent({ kind, athlete, ...(kind === 'finish' && { technique: '' }) });
                 }}
               />

@@ -1,7 +1,7 @@
 import { keyWords } from '../keys/deskKeys.ts';
 
 const signs: Readonly<Record<string, string>> = {
-  BracketLeft: '[', BracketRight: ']', Semicolon: ';', Quote: '’', Comma: ',', Period: '.', Slash: '/', Minus: '-', Equal: '=',
+  BracketLeft: '[', BracketRight: ']', Semicolon: ';', Quote: '’', Comma: ',', Period: '.', Slash: '/', Minus: '-', Equal: '=', Backquote: '`',
 }; // prettier-ignore
 
 /** What stands on a key of the palette, on a keyboard of the usual kind. */

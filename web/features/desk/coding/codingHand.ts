@@ -15,6 +15,8 @@ export interface CodingHand {
   /** From the present frame on it is this. */
   put: (position: PositionCode, partnerHolds: boolean) => void;
   split: () => void;
+  /** The nearest edge comes to the present frame. */
+  bringEdge: () => void;
   /** The span that begins on this frame is joined to the one before it. */
   merge: (fromFrame: number) => void;
   /** The edge on this frame goes to another. */

@@ -12,6 +12,7 @@ export function codingKey({ code, shiftKey, repeat }: KeyboardEvent, hand: Codin
   if (position) hand.put(position, shiftKey);
   else if (kind === 'attempt') hand.setAttempt({ atFrame: frame, athlete: null, technique: null });
   else if (kind === 'stoppage') hand.stopOrRestart();
+  else if (kind === 'edge') hand.bringEdge();
   else if (kind === 'finish') hand.addEvent({ kind, athlete, technique: '' });
   else if (kind) hand.addEvent({ kind, athlete });
   return true;

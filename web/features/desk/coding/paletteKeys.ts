@@ -32,10 +32,11 @@ export const positionOfKey = (code: string): PositionCode | undefined => positio
 /** What happens at an instant, by key. An attempt then asks which, and how it went. */
 export const eventKeys = [
   ['Comma', 'attempt', 'Attempt'],
-  ['Period', 'guard-pull', 'Guard pull'],
+  ['Period', 'guard-pull', 'Guard pull (again: gripped)'],
   ['Slash', 'stoppage', 'Stop, restart'],
   ['Minus', 'penalty', 'Penalty'],
   ['Equal', 'finish', 'Finish'],
+  ['Backquote', 'edge', 'Edge to here'],
 ] as const;
 
 export const techniqueKeys = [

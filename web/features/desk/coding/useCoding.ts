@@ -1,6 +1,7 @@
 import { boutAtFrame } from '@lean-mentor/core/footage';
 import { codedFieldsOf } from '@lean-mentor/core/desk';
 import {
+  bringEdge,
   cutsOfSpans,
   isNeutral,
   mergeCut,
@@ -63,6 +64,7 @@ export function useCoding({ player, footage, actions }: DeskScene, bouts: readon
         const holder = isNeutral(position) ? null : partnerHolds ? 'partner' : 'client';
         code(now(), ({ cuts }, bout) => putPosition(cuts, now(), position, holder, within(bout)));
       },
+      bringEdge: () => code(now(), ({ cuts }, bout) => bringEdge(cuts, now(), bout)),
       split: () => code(now(), ({ cuts }, bout) => splitAt(cuts, now(), within(bout))),
       merge: (fromFrame) => code(fromFrame, ({ cuts }, bout) => cutAt(cuts, bout, fromFrame).flatMap(mergeCut)),
       moveEdge: (fromFrame, atFrame) =>
@@ -73,6 +75,16 @@ export function useCoding({ player, footage, actions }: DeskScene, bouts: readon
         begin(bout);
         actions.together((document, make) => {
           const { coding } = openCoding(document, footage.id, bout, coder, make);
+          // The same pull told twice: the other had already gripped for a takedown.
+          const again = Object.values(document.events).find(
+            (one) =>
+              one.codingId === coding.id &&
+              one.kind === 'guard-pull' &&
+              one.kind === fields.kind &&
+              one.athlete === fields.athlete &&
+              one.atFrame === atFrame,
+          );
+          if (again) return [make.patched('event', again.id, { gripped: !again.gripped })];
           const id = newId();
           return [make.created('event', id, { ...blank, ...fields, id, footageId: footage.id, codingId: coding.id, atFrame })];
         });

@@ -17,7 +17,7 @@ export function NoteFacts({ note }: { note: Note }) {
   const at = score ? Math.max(0, score.since(note.fromFrame)) : 0;
   const stakes = score && stakesAt(score.timed, score.sheet, score.result, at);
   const start = secondsAt(bout?.fromFrame ?? 0);
-  const clock = (frame: number): string => clockText(secondsAt(frame) - start);
+  const clock = (frame: number): string => clockText(score ? score.clock.at(score.since(frame)) : secondsAt(frame) - start);
   const span = bout?.spans.find(({ fromFrame, toFrame }) => fromFrame <= note.fromFrame && note.fromFrame < toFrame);
   const holder = span?.holder === 'client' ? ', client holds' : span?.holder === 'partner' ? ', partner holds' : '';
   return (

@@ -44,6 +44,16 @@ export function EventList({ bout, coding }: { bout: BoutScored; coding: CodingHa
                 the other had gripped
               </label>
             )}
+            {event.kind === 'finish' && (
+              <input
+                aria-label="By what"
+                defaultValue={event.technique ?? ''}
+                placeholder="By what?"
+                maxLength={60}
+                onBlur={({ target: { value } }) => value !== event.technique && coding.changeEvent(event.id, { technique: value })}
+                className="w-32 border-b border-seam bg-transparent px-1"
+              />
+            )}
             {event.athlete && (
               <button
                 type="button"

@@ -66,7 +66,7 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
         {entries.map(({ entry, given }) => (
           <li key={`${entry.athlete} ${entry.action} ${entry.at} ${given}`} className="flex items-baseline gap-2 py-0.5">
             <button type="button" className="time linked" onClick={() => go(frameAt(entry.at), null)}>
-              {clockText(entry.at)}
+              {clockText(bout.clock.at(entry.at))}
             </button>
             <span className={`w-16 shrink-0 font-semibold ${entry.athlete === 'client' ? 'text-client' : 'text-partner'}`}>
               {entry.athlete === 'client' ? 'Client' : 'Partner'}
@@ -88,7 +88,7 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
         <ul aria-label="Your corrections">
           {overrides.map((override) => (
             <li key={override.id} className="flex items-baseline gap-2">
-              <span className="time">{clockText(since(override.atFrame))}</span>
+              <span className="time">{clockText(bout.clock.at(since(override.atFrame)))}</span>
               <span>{overrideWords({ ...override, at: since(override.atFrame) })}</span>
               <input
                 aria-label="Why"

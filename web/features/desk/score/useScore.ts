@@ -2,10 +2,12 @@ import { sheetOf } from '@lean-mentor/contract';
 import type { OwnRuleSheet } from '@lean-mentor/contract';
 import type { CodedOverride } from '@lean-mentor/core/desk';
 import {
+  boutClock,
   correctedScore,
   ruleSheets,
   scoreBout,
   timedBout,
+  type BoutClock,
   type BoutScore,
   type CorrectedScore,
   type RuleSheet,
@@ -32,6 +34,7 @@ export interface BoutScored {
   /** Seconds since the bout’s start of a frame, and back. */
   since: (frame: number) => number;
   timed: TimedBout;
+  clock: BoutClock;
   sheet: RuleSheet;
   choice: SheetChoice;
   result: BoutScore;
@@ -74,7 +77,17 @@ export function useScore(
           const result = scoreBout(timed, sheet);
           const against = Object.values(overrides).filter(({ boutId }) => boutId === bout.id);
           const asScore = against.map(({ atFrame, ...override }): ScoreOverride => ({ ...override, at: since(atFrame) }));
-          return { here, since, timed, sheet, choice, result, overrides: against, corrected: correctedScore(sheet, result, asScore) };
+          return {
+            here,
+            since,
+            timed,
+            clock: boutClock(timed),
+            sheet,
+            choice,
+            result,
+            overrides: against,
+            corrected: correctedScore(sheet, result, asScore),
+          };
         }),
     [bouts, chosen, own, asked, secondsAt, overrides],
   );
