@@ -36,7 +36,7 @@ export const inlineRuleSheet = z.looseObject({
     .array(
       z.object({
         technique: z.string().trim().min(1).max(60),
-        belowLevel: z.int().min(1).max(4).optional(),
+        belowLevel: z.int().min(2).max(5).optional(),
         ageGroups: z.array(z.enum(ageGroups)).optional(),
       }),
     )

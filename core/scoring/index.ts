@@ -32,7 +32,6 @@ export { actionWords } from './actionWords.ts';
 export { addStats, boutStats, type AthleteStats, type BoutStats } from './boutStats.ts';
 export { coderAgreement, type CoderAgreement } from './coderAgreement.ts';
 export { coderCheck, type CodingDoubt } from './coderCheck.ts';
-export { fisherExact } from './fisherExact.ts';
 export { happeningsOf, type Happening } from './happenings.ts';
 export { leanAt, leanOverTime } from './leanOverTime.ts';
 export { ageGroupWords, knownTechniques, legalityOf, type Legality } from './legality.ts';

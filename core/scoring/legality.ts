@@ -21,7 +21,7 @@ const openTechniques: readonly string[] = ['armlock', 'triangle', 'rear choke', 
 export const knownTechniques = (sheet: RuleSheet): string[] =>
   [...new Set([...openTechniques, ...sheet.restrictions.map(({ technique }) => technique)])].sort();
 
-/** Whether a technique is allowed under a sheet for an age group and level (0 first … 4 last), and the sentence that goes with it. */
+/** Whether a technique is allowed under a sheet for an age group and level (1 first … 5 last), and the sentence that goes with it. */
 export function legalityOf(sheet: RuleSheet, technique: string, who: { ageGroup: AgeGroup | null; level: number | null }): Legality {
   const wanted = technique.trim().toLowerCase();
   const name = wanted.charAt(0).toUpperCase() + wanted.slice(1);
@@ -37,7 +37,7 @@ export function legalityOf(sheet: RuleSheet, technique: string, who: { ageGroup:
       return say('forbidden', `${name} is forbidden to ${ageGroupWords[who.ageGroup!]} on “${sheet.name}”.`);
     if (belowLevel !== undefined && who.level === null) missing = 'the level';
     else if (belowLevel !== undefined && who.level! < belowLevel)
-      return say('forbidden', `${name} is forbidden below the ${levelNames[belowLevel] ?? 'last'} level on “${sheet.name}”.`);
+      return say('forbidden', `${name} is forbidden below the ${levelNames[belowLevel - 1] ?? 'last'} level on “${sheet.name}”.`);
   }
   if (missing) return say('unknown', `Whether ${wanted} is allowed depends on ${missing}, which is not known.`);
   return say('allowed', `${name} is allowed on “${sheet.name}”${who.ageGroup ? ` for ${ageGroupWords[who.ageGroup]}` : ''}.`);

@@ -1,24 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { TimedEvent } from './boutEvent.ts';
-import { fisherExact } from './fisherExact.ts';
+import { fisherExact } from '../statistics/index.ts';
 import { happeningsOf } from './happenings.ts';
 import { findPatterns } from './patterns.ts';
 import { boutOf, type Leg } from './testing/boutOf.ts';
-
-describe('Fisher’s exact test, one-sided', () => {
-  it('gives the published values', () => {
-    // Fisher 1935, the lady tasting tea: 17 ÷ 70.
-    expect(fisherExact({ yes: 3, no: 1, otherYes: 1, otherNo: 3 })).toBeCloseTo(17 / 70, 12);
-    // Fisher 1962, convictions of twins; R 4: fisher.test(matrix(c(2, 10, 15, 3), 2), alternative = "less") gives p = 0.0004652.
-    expect(fisherExact({ yes: 10, no: 3, otherYes: 2, otherNo: 15 })).toBeCloseTo(0.0004652, 7);
-    expect(fisherExact({ yes: 0, no: 5, otherYes: 3, otherNo: 9 })).toBeCloseTo(1, 12);
-  });
-
-  it('refuses what is no count', () => {
-    expect(() => fisherExact({ yes: 1.5, no: 1, otherYes: 1, otherNo: 1 })).toThrow('1.5');
-    expect(() => fisherExact({ yes: -1, no: 1, otherYes: 1, otherNo: 1 })).toThrow('-1');
-  });
-});
 
 /** A round in which the partner tries a sweep from half guard and the client passes seven seconds later, or does not. */
 const round = (passes: boolean): Leg[] =>

@@ -1,5 +1,5 @@
 import type { Athlete } from './athlete.ts';
-import { fisherExact } from './fisherExact.ts';
+import { fisherExact } from '../statistics/index.ts';
 import { happeningWords, type Happening } from './happenings.ts';
 import { positionName, type PositionCode } from './position.ts';
 

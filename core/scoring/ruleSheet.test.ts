@@ -32,18 +32,18 @@ describe('legality', () => {
   const { 'points-jacket': jacket, 'late-points-no-jacket': late } = ruleSheets;
   const adult = (level: number | null) => ({ ageGroup: 'adult' as const, level });
   it('depends on sheet, age group and level, and always defers to the event', () => {
-    expect(legalityOf(jacket, 'Knee bar', adult(2)).words).toBe(
+    expect(legalityOf(jacket, 'Knee bar', adult(3)).words).toBe(
       'Knee bar is forbidden below the fourth level on “Points, jacket”. Organisers change their rules. Check the event’s own current rule book; the referee decides.',
     );
-    expect(legalityOf(jacket, 'knee bar', adult(3)).verdict).toBe('allowed');
-    expect(legalityOf(jacket, 'twisting leg lock', adult(3)).verdict).toBe('forbidden');
-    expect(legalityOf(late, 'twisting leg lock', adult(3)).verdict).toBe('allowed');
-    expect(legalityOf(late, 'twisting leg lock', { ageGroup: 'teen', level: 4 }).verdict).toBe('forbidden');
-    expect(legalityOf(jacket, 'slam', adult(4)).verdict).toBe('forbidden');
+    expect(legalityOf(jacket, 'knee bar', adult(4)).verdict).toBe('allowed');
+    expect(legalityOf(jacket, 'twisting leg lock', adult(4)).verdict).toBe('forbidden');
+    expect(legalityOf(late, 'twisting leg lock', adult(4)).verdict).toBe('allowed');
+    expect(legalityOf(late, 'twisting leg lock', { ageGroup: 'teen', level: 5 }).verdict).toBe('forbidden');
+    expect(legalityOf(jacket, 'slam', adult(5)).verdict).toBe('forbidden');
   });
 
   it('is unknown where the sheet is silent or the person is not known', () => {
-    expect(legalityOf(jacket, 'flying something', adult(4)).verdict).toBe('unknown');
+    expect(legalityOf(jacket, 'flying something', adult(5)).verdict).toBe('unknown');
     expect(legalityOf(jacket, 'knee bar', adult(null))).toMatchObject({ verdict: 'unknown', words: expect.stringContaining('the level') });
     expect(legalityOf(jacket, 'triangle', { ageGroup: null, level: null }).verdict).toBe('allowed');
   });

@@ -15,7 +15,7 @@ export interface PenaltyStep {
 export const tieBreaks = ['points', 'near-points', 'penalties'] as const;
 export type TieBreak = (typeof tieBreaks)[number];
 
-/** Who may not do a technique: everybody, those below a level (0 first … 4 last), or those of some age groups. */
+/** Who may not do a technique: everybody, those below a level (1 first … 5 last), or those of some age groups. */
 export interface Restriction {
   technique: string;
   belowLevel?: number | undefined;
@@ -53,14 +53,14 @@ export const sheetCaution = 'Organisers change their rules. Check the event’s 
 const usualRestrictions: readonly Restriction[] = [
   { technique: 'slam' },
   { technique: 'scissor takedown' },
-  { technique: 'neck crank', belowLevel: 4 },
-  { technique: 'twisting leg lock', belowLevel: 4 },
+  { technique: 'neck crank', belowLevel: 5 },
+  { technique: 'twisting leg lock', belowLevel: 5 },
   { technique: 'twisting leg lock', ageGroups: ['child', 'teen'] },
-  { technique: 'knee reap', belowLevel: 4 },
-  { technique: 'knee bar', belowLevel: 3 },
-  { technique: 'toe hold', belowLevel: 3 },
-  { technique: 'calf or biceps slicer', belowLevel: 3 },
-  { technique: 'wrist lock', belowLevel: 1 },
+  { technique: 'knee reap', belowLevel: 5 },
+  { technique: 'knee bar', belowLevel: 4 },
+  { technique: 'toe hold', belowLevel: 4 },
+  { technique: 'calf or biceps slicer', belowLevel: 4 },
+  { technique: 'wrist lock', belowLevel: 2 },
   { technique: 'straight ankle lock', ageGroups: ['child'] },
   { technique: 'guillotine', ageGroups: ['child'] },
   { technique: 'jumping guard', ageGroups: ['child', 'teen'] },

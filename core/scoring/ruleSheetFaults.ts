@@ -31,8 +31,8 @@ export function ruleSheetFaults(sheet: RuleSheet): string[] {
   if (!sheet.decides && tie.length > 0) faults.push('tie: the sheet decides nothing, so nothing can be compared.');
   sheet.restrictions.forEach(({ technique, belowLevel, ageGroups }, i) => {
     if (technique.trim() === '') faults.push(`restrictions[${i}].technique: name the technique.`);
-    if (belowLevel !== undefined && !(belowLevel >= 1 && belowLevel <= 4))
-      faults.push(`restrictions[${i}].belowLevel: ${belowLevel} forbids it to nobody or everybody; 1 to 4.`);
+    if (belowLevel !== undefined && !(belowLevel >= 2 && belowLevel <= 5))
+      faults.push(`restrictions[${i}].belowLevel: ${belowLevel} forbids it to nobody or everybody; 2 to 5.`);
     if (ageGroups?.length === 0) faults.push(`restrictions[${i}].ageGroups: names no age group, so it forbids nothing.`);
     const all = sheet.restrictions.findIndex(
       (other) => other.technique === technique && other.belowLevel === undefined && other.ageGroups === undefined,

@@ -8,7 +8,7 @@ const look = 'rounded-sm border border-seam bg-linen px-2 py-1';
 export function LegalityLookup({ sheet }: { sheet: RuleSheet }) {
   const [technique, setTechnique] = useState('knee bar');
   const [ageGroup, setAgeGroup] = useState<AgeGroup>('adult');
-  const [level, setLevel] = useState(0);
+  const [level, setLevel] = useState(1);
   const list = useId();
   const answer = legalityOf(sheet, technique, { ageGroup, level });
   return (
@@ -36,7 +36,7 @@ export function LegalityLookup({ sheet }: { sheet: RuleSheet }) {
         </select>
         <select aria-label="Level" value={level} onChange={({ target }) => setLevel(Number(target.value))} className={look}>
           {['first', 'second', 'third', 'fourth', 'fifth'].map((words, i) => (
-            <option key={words} value={i}>
+            <option key={words} value={i + 1}>
               {words} level
             </option>
           ))}

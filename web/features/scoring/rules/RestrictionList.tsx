@@ -10,7 +10,15 @@ interface RestrictionListProps {
   onChange: (restrictions: Restrictions) => void;
 }
 
-const levels = ['everybody', 'below the second level', 'below the third level', 'below the fourth level', 'below the fifth level'] as const;
+/** By the level below which it is forbidden; the first needs no levels. */
+const levels = [
+  'everybody',
+  '',
+  'below the second level',
+  'below the third level',
+  'below the fourth level',
+  'below the fifth level',
+] as const;
 const look = 'rounded-sm border border-seam bg-linen px-2 py-0.5 disabled:opacity-70';
 
 /** What a sheet forbids, and to whom. */
@@ -43,11 +51,13 @@ export function RestrictionList({ restrictions, editable, onChange }: Restrictio
               }
               className={look}
             >
-              {levels.map((words, level) => (
-                <option key={level} value={level}>
-                  {words}
-                </option>
-              ))}
+              {levels.map((words, level) =>
+                words ? (
+                  <option key={level} value={level}>
+                    {words}
+                  </option>
+                ) : null,
+              )}
               {ageGroups.map((group) => (
                 <option key={group} value={group}>
                   {ageGroupWords[group]}

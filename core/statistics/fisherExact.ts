@@ -1,12 +1,4 @@
-const factorials: number[] = [0];
-
-/** Natural logarithm of n!, summed up and remembered. n whole, 0 or more. */
-function logFactorial(n: number): number {
-  for (let i = factorials.length; i <= n; i++) factorials.push(factorials[i - 1]! + Math.log(i));
-  return factorials[n]!;
-}
-
-const logChoose = (n: number, k: number): number => logFactorial(n) - logFactorial(k) - logFactorial(n - k);
+import { logChoose } from './logChoose.ts';
 
 /** Four whole numbers, 0 or more: the rows are the groups, the columns yes and no. */
 export interface TwoByTwo {

@@ -1,0 +1,5 @@
+export { binomialAt, binomialUpTo, clopperPearson } from './binomial.ts';
+export { fisherExact, type TwoByTwo } from './fisherExact.ts';
+export { oddsRatio } from './oddsRatio.ts';
+export { garwood, poissonAt, poissonUpTo, type Interval } from './poisson.ts';
+export { rateRatio, type Counted, type RateRatio } from './rateRatio.ts';
