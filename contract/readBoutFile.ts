@@ -10,6 +10,7 @@ import {
   type ValuePreset,
 } from '@lean-mentor/core/scoring';
 import type { z } from 'zod';
+import { schemaFault } from './schemaFault.ts';
 import { boutFile, boutFileEvent, boutFileSpan, type BoutFile, type InlineRuleSheet } from './boutFile.ts';
 
 /** A bout file that can be computed with, or every fault in it, each with its place. */
@@ -18,27 +19,8 @@ export type ReadBout = { file: BoutFile; bout: TimedBout; sheet: RuleSheet; valu
 /** Two instants this close, in seconds, are one: files are written with a few decimals. */
 const slack = 0.0005;
 
-const placeOf = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>((place, part) => (typeof part === 'number' ? `${place}[${part}]` : place ? `${place}.${String(part)}` : String(part)), ''); // prettier-ignore
-
 /** 44 → "44.0", 41.25 → "41.25": at least one decimal, so that it reads as a time. */
 const text = (seconds: number): string => (Number.isInteger(seconds) ? seconds.toFixed(1) : String(Math.round(seconds * 1000) / 1000));
-
-const valueAt = (json: unknown, path: readonly PropertyKey[]): unknown =>
-  path.reduce<unknown>((value, part) => (value as Record<PropertyKey, unknown> | null | undefined)?.[part], json);
-
-/** What the schema does not take, in words with the offending value. */
-function schemaFault(json: unknown, issue: z.core.$ZodIssue): string[] {
-  // Of a union it is told what is wrong with the reading that came furthest.
-  if (issue.code === 'invalid_union' && issue.errors.length > 0) {
-    const object = typeof valueAt(json, issue.path) === 'object';
-    const nearest = issue.errors[object ? issue.errors.length - 1 : 0]!;
-    return nearest.flatMap((inner) => schemaFault(json, { ...inner, path: [...issue.path, ...inner.path] }));
-  }
-  const value = valueAt(json, issue.path);
-  const given = value === undefined ? 'is missing' : `${JSON.stringify(value)?.slice(0, 60)} is not right`;
-  return [`${placeOf(issue.path) || 'The file'} ${given}: ${issue.message}.`];
-}
 
 function schemaFaults(json: unknown, issues: readonly z.core.$ZodIssue[]): string[] {
   const named = (json as { ruleSheet?: unknown } | null)?.ruleSheet;

@@ -61,3 +61,37 @@ describe('the command line', () => {
       expect([args, lean(args).status]).toEqual([args, 2]);
   });
 });
+
+describe('fixes on the command line', () => {
+  const file = {
+    ...{ format: 'lean-mentor/rank@1', school: 'balanced', client: { level: 2, asked: ['frame'], gamePlan: [] }, boutMinutes: 5 },
+    principles: [{ id: 'frame', level: 1, prerequisites: [] }],
+    notes: [{ id: 'n1', principle: 'frame', kind: 'mistake', seen: 'clear', ownHarm: 0.1, causes: [], atSeconds: 10 }],
+    ...{ events: [], exposureMinutes: {}, history: [] },
+  };
+  it('are ranked with every part, by the school that is asked for', () => {
+    const answer = JSON.parse(lean(['rank', '-', '--school', 'Habit breaker'], JSON.stringify(file)).stdout);
+    expect(answer).toMatchObject({ school: 'habit-breaker', suggested: 2, ranked: [{ principle: 'frame', parts: { C: 1, F: 1, R: 0, G: 1, B: 0 }, teachable: 1, pinned: false, cost: 0.1 }] }); // prettier-ignore
+  });
+
+  it('say whether it got better', () => {
+    const series = [[11, 10], [3, 10]].map(([mistakes, exposureMinutes]) => ({ request: 'r', mistakes, exposureMinutes })); // prettier-ignore
+    const answer = JSON.parse(lean(['progress', '-'], JSON.stringify({ format: 'lean-mentor/progress@1', kind: 'rate', series })).stdout);
+    expect(answer).toMatchObject({ verdict: 'better', ratio: 0.272727, pOneSided: 0.028687, neededMinutes: null });
+  });
+
+  it('refuse what contradicts itself, with its place', () => {
+    const bad = {
+      ...file,
+      school: 'none',
+      principles: [{ id: 'frame', level: 1, prerequisites: ['gone'] }],
+      notes: [{ ...file.notes[0], causes: ['n9'] }],
+    };
+    const refused = lean(['rank', '-'], JSON.stringify(bad));
+    expect([refused.status, refused.stdout]).toEqual([2, '']);
+    for (const words of ['school "none" is not known', 'principles[0].prerequisites[0] "gone"', 'names the cause “n9”'])
+      expect(refused.stderr).toContain(words);
+    const chances = { format: 'lean-mentor/progress@1', kind: 'chance', series: [{ successes: 3, chances: 2 }] };
+    expect(lean(['progress', '-'], JSON.stringify(chances)).stderr).toContain('series[0].successes 3 is more than its 2 chances.');
+  });
+});

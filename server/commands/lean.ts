@@ -1,6 +1,8 @@
-import { eventsCsv, readBoutFile, spansCsv } from '@lean-mentor/contract';
+import { eventsCsv, readBoutFile, readProgressFile, readRankFile, spansCsv } from '@lean-mentor/contract';
 import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
+import type { FixSeries } from '@lean-mentor/core/followup';
+import { progressAnswer, rankAnswer, type GoodRank } from './lean/fixAnswers.ts';
 import { leanAnswer, patternsAnswer, scoreAnswer, stakesAnswer, statsAnswer, type GoodBout } from './lean/boutAnswers.ts';
 
 const usage = `npm run -s lean -- COMMAND FILE …   ("-" reads standard input)
@@ -11,8 +13,10 @@ const usage = `npm run -s lean -- COMMAND FILE …   ("-" reads standard input)
   stats FILE …                  time by position, transitions, attempts of one or several bouts (JSON)
   patterns FILE …               what follows what, best evidence first (JSON)
   spans FILE, events FILE       spans or events (CSV)
+  rank FILE [--school NAME]     which fixes matter most, with every part of their score (JSON)
+  progress FILE                 whether a fix got better, or was it luck (JSON)
 
-Files are lean-mentor/bout@1, see docs/formats/bout.schema.json. A faulty file ends with exit code 2.`;
+Files are lean-mentor/bout@1, rank@1 and progress@1, see docs/formats. A faulty file ends with exit code 2.`;
 
 /** Something the caller did wrong; said as it is, with exit code 2. */
 class Refused extends Error {}
@@ -29,9 +33,9 @@ function refuse(words: string): never {
 }
 
 /** Reads all files before anything is computed: one fault, and nothing is. */
-async function readBouts(files: readonly string[]): Promise<GoodBout[]> {
+async function readAll<T extends object>(files: readonly string[], read: (json: unknown) => T | { faults: string[] }): Promise<T[]> {
   const faults: string[] = [];
-  const bouts: GoodBout[] = [];
+  const all: T[] = [];
   for (const file of files) {
     const text = await textOf(file);
     let json: unknown;
@@ -41,12 +45,12 @@ async function readBouts(files: readonly string[]): Promise<GoodBout[]> {
       faults.push(`${file}: not JSON: ${(error as Error).message}.`);
       continue;
     }
-    const read = readBoutFile(json);
-    if ('faults' in read) faults.push(...read.faults.map((fault) => `${file}: ${fault}`));
-    else bouts.push(read);
+    const found = read(json);
+    if ('faults' in found) faults.push(...found.faults.map((fault) => `${file}: ${fault}`));
+    else all.push(found);
   }
   if (faults.length > 0) refuse(faults.join('\n'));
-  return bouts;
+  return all;
 }
 
 function numberOf(option: string, value: string | undefined, least: number): number {
@@ -66,12 +70,14 @@ async function answer(args: string[]): Promise<string> {
   })();
   const [command, ...files] = parsed.positionals;
   if (!command || command === 'help') return usage;
-  const one = async (): Promise<GoodBout> => {
+  const single = async <T extends object>(read: (json: unknown) => T | { faults: string[] }): Promise<T> => {
     if (files.length !== 1) refuse(`${command} takes one file.\n\n${usage}`);
-    return (await readBouts(files))[0]!;
+    return (await readAll(files, read))[0]!;
   };
+  const readBout = readBoutFile as (json: unknown) => GoodBout | { faults: string[] };
+  const one = (): Promise<GoodBout> => single(readBout);
   const several = (): Promise<GoodBout[]> =>
-    files.length > 0 ? readBouts(files) : refuse(`${command} takes at least one file.\n\n${usage}`);
+    files.length > 0 ? readAll(files, readBout) : refuse(`${command} takes at least one file.\n\n${usage}`);
   const json = (value: unknown): string => JSON.stringify(value, null, 2);
   switch (command) {
     case 'score':
@@ -92,13 +98,17 @@ async function answer(args: string[]): Promise<string> {
       return spansCsv((await one()).bout);
     case 'events':
       return eventsCsv((await one()).bout);
+    case 'rank':
+      return json(rankAnswer(await single((file) => readRankFile(file, parsed.values.school) as GoodRank | { faults: string[] })));
+    case 'progress':
+      return json(progressAnswer(await single((file) => readProgressFile(file) as FixSeries | { faults: string[] })));
     default:
       return refuse(`There is no command “${command}”.\n\n${usage}`);
   }
 }
 
 const parse = (args: string[]) =>
-  parseArgs({ args, allowPositionals: true, options: { at: { type: 'string' }, every: { type: 'string' } } });
+  parseArgs({ args, allowPositionals: true, options: { at: { type: 'string' }, every: { type: 'string' }, school: { type: 'string' } } });
 
 try {
   process.stdout.write(`${await answer(process.argv.slice(2))}\n`);

@@ -1,0 +1,2 @@
+export { fixProgress, type FixProgress, type FixSeries, type FixVerdict } from './fixProgress.ts';
+export { threadState, threadStates, type ThreadState, type ThreadStep } from './threadState.ts';
