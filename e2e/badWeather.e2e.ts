@@ -49,8 +49,7 @@ describe('an upload that is cut off', () => {
       attire: 'No jacket',
       question: 'Does it arrive whole?',
     });
-    await petra.press('button', 'Send');
-    await petra.page.waitForFunction(() => location.pathname === '/mine', { timeout: 60_000 });
+    await petra.pressUntil('Send', () => petra.page.evaluate(() => location.pathname === '/mine'));
     await petra.sees(/[1-9]\d*\.\d MB of|0\.[1-9] MB of/, 60_000);
 
     // Whether the upload asks before the page is left is the browser's own dialog.

@@ -77,7 +77,7 @@ describe('a minor who sends footage', () => {
       attire: 'Jacket',
       question,
     });
-    await teo.press('button', 'Send');
+    await teo.pressUntil('Send', async () => (await teo.shows()).includes('Your guardian has it now.'));
     await teo.sees('Your guardian has it now.');
     await marit.page.reload();
     await marit.sees('Ilse Tarrow');

@@ -25,8 +25,8 @@ export async function answerAllSteps(
 ): Promise<void> {
   await choose(client, file);
   const on = async (heading: string): Promise<void> => {
-    await client.press('button', 'Go on');
-    await client.page.waitForFunction((words) => document.querySelector('h1')?.textContent === words, { timeout: 20_000 }, heading);
+    const there = () => client.page.evaluate((words) => document.querySelector('h1')?.textContent === words, heading);
+    await client.pressUntil('Go on', there);
     await onStep(heading);
   };
   await client.sees('1 of 7');

@@ -32,6 +32,8 @@ export interface Visit {
   faults: string[];
   /** Waits for an element with this role and name, and presses it. */
   press: (role: string, name: string | RegExp) => Promise<void>;
+  /** Presses a button until the page has moved on: a press is lost where the page moves under the pointer just then, and a person presses again. */
+  pressUntil: (name: string, moved: () => Promise<boolean>) => Promise<void>;
   fill: (label: string, text: string) => Promise<void>;
   /** Waits until the page shows these words. */
   sees: (words: string | RegExp, withinMs?: number) => Promise<void>;
@@ -77,6 +79,16 @@ export async function visit(
     page,
     faults,
     press,
+    pressUntil: async (name, moved) => {
+      for (let tries = 0; tries < 6; tries++) {
+        await press('button', name).catch(() => undefined);
+        for (let looks = 0; looks < 40; looks++) {
+          if (await moved()) return;
+          await new Promise((resolve) => setTimeout(resolve, 100));
+        }
+      }
+      throw new Error(`“${name}” leads nowhere, but:\n${await it.shows()}`);
+    },
     fill: (label, text) => page.locator(`::-p-aria([name="${label}"][role="textbox"])`).fill(text),
     shows: () => page.evaluate(() => document.body.innerText),
     sees: async (words, withinMs = 30_000) => {

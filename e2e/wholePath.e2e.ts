@@ -50,8 +50,7 @@ describe('the way of one request', () => {
     await wen.fill('What do you want to know?', question);
     await wen.press('button', 'Check and send');
     await wen.sees(`“${question}”`);
-    await wen.press('button', 'Send');
-    await wen.page.waitForFunction(() => location.pathname === '/mine', { timeout: 20_000 });
+    await wen.pressUntil('Send', () => wen.page.evaluate(() => location.pathname === '/mine'));
     await wen.sees(question);
   });
 

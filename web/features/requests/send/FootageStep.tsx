@@ -30,7 +30,10 @@ export function FootageStep({ draft }: Pick<StepProps, 'draft'>) {
                 <Trash2 size={18} />
               </button>
             </p>
-            {footage.state === 'uploading' ? <UploadLine footage={footage} /> : <FootageProgressLine footage={footage} />}
+            {/* As high when it has arrived as on its way: what is below must not move under a thumb. */}
+            <div className="min-h-24">
+              {footage.state === 'uploading' ? <UploadLine footage={footage} /> : <FootageProgressLine footage={footage} />}
+            </div>
             {footage.state === 'ready' && <p className="text-desk text-reed">Arrived and ready.</p>}
           </li>
         ))}
