@@ -1,7 +1,5 @@
-import { attemptOutcomes, boutEventKinds, positionCodes } from '@lean-mentor/core/scoring';
 import {
   bodyJoints,
-  codingStates,
   comparisonLayouts,
   drawingTools,
   noteKinds,
@@ -14,6 +12,7 @@ import {
   type DeskEntity,
 } from '@lean-mentor/core/desk';
 import { z } from 'zod';
+import { coding, cut, event, override } from './coding.ts';
 import { done, frame, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { request } from './requests.ts';
@@ -123,40 +122,6 @@ export const conflict = z.object({
   aside: z.unknown(),
   standsBy: z.string(),
   asideBy: z.string(),
-});
-
-const athlete = z.enum(['client', 'partner']);
-const position = z.enum(positionCodes);
-export const coding = z.object({
-  ...ofFootage,
-  boutId: id,
-  coderId: id,
-  coderName: z.string().max(120),
-  state: z.enum(codingStates),
-});
-export const cut = z.object({ ...ofFootage, codingId: id, atFrame: frame, position, holder: athlete.nullable() });
-export const event = z.object({
-  ...ofFootage,
-  codingId: id,
-  atFrame: frame,
-  kind: z.enum(boutEventKinds),
-  athlete: athlete.nullable(),
-  technique: z.string().max(60).nullable(),
-  outcome: z.enum(attemptOutcomes).nullable(),
-  close: z.boolean(),
-  gripped: z.boolean(),
-  position: position.nullable(),
-  holder: athlete.nullable(),
-});
-export const override = z.object({
-  ...ofFootage,
-  boutId: id,
-  athlete,
-  action: z.string().max(40),
-  atFrame: frame,
-  points: z.int().min(-20).max(20),
-  near: z.int().min(-20).max(20),
-  why: z.string().max(500),
 });
 
 const things = { coding, cut, event, override, mark, note, drawing, measure, comparison, memo, look, principle, conflict };

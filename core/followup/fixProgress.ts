@@ -1,5 +1,5 @@
 import { clopperPearson, fisherExact, garwood, oddsRatio, rateRatio, type Interval } from '../statistics/index.ts';
-import { neededChances, neededMinutes } from './neededToKnow.ts';
+import { changeP, neededChances, neededMinutes } from './neededToKnow.ts';
 
 /** What was counted of one fix in each request, oldest first. */
 export type FixSeries =
@@ -22,8 +22,7 @@ export interface FixProgress {
   neededChances: number | null;
 }
 
-/** A change is told from chance at this one-sided p, and is worth the name at this ratio or beyond (domain §7). */
-export const changeP = 0.1;
+/** A change is worth the name at this ratio or beyond (domain §7). */
 const changeRatio = 0.7;
 /** An interval inside this is "about the same". */
 const sameWithin: Interval = [0.67, 1.5];

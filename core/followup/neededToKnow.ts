@@ -1,8 +1,9 @@
 import { binomialAt, binomialUpTo, fisherExact, poissonAt } from '../statistics/index.ts';
 
-/** A halving is to be found this often, at this one-sided p (domain §7). */
+/** A change is told from chance at this one-sided p (domain §7). */
+export const changeP = 0.1;
+/** A halving is to be found this often. */
 const power = 0.8;
-const p = 0.1;
 
 /** Means beyond this are not looked at: nobody films that much. */
 const mostMean = 200;
@@ -16,7 +17,7 @@ function powerAtMean(mean: number): number {
     if (chance < 1e-9) continue;
     // The most that may be counted later and still be told from chance; it grows with what was counted before.
     let after = -1;
-    while (after < before && binomialUpTo(after + 1, before + after + 1, 0.5) <= p) after += 1;
+    while (after < before && binomialUpTo(after + 1, before + after + 1, 0.5) <= changeP) after += 1;
     for (let k = 0; k <= after; k++) found += chance * poissonAt(k, mean / 2);
   }
   return found;
@@ -54,7 +55,7 @@ function powerOfChances(n: number, success: number): number {
     const chance = binomialAt(s, n, before);
     if (chance < 1e-9) continue;
     least = Math.max(least, s);
-    while (least <= n && fisherExact({ yes: least, no: n - least, otherYes: s, otherNo: n - s }) > p) least += 1;
+    while (least <= n && fisherExact({ yes: least, no: n - least, otherYes: s, otherNo: n - s }) > changeP) least += 1;
     for (let later = least; later <= n; later++) found += chance * binomialAt(later, n, after);
   }
   return found;

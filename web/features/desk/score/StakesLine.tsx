@@ -2,7 +2,7 @@ import { actionWords, stakesAt, type Stakes } from '@lean-mentor/core/scoring';
 import { clockText } from '@lean-mentor/core/footage';
 import type { BoutScored } from './useScore.ts';
 
-export const stakesWords: Readonly<Record<NonNullable<Stakes['state']>, string>> = {
+const stakesWords: Readonly<Record<NonNullable<Stakes['state']>, string>> = {
   safe: 'Safe: no single score takes the lead away',
   'knife-edge': 'Knife-edge: one score turns it',
   'must-score': 'Must score',
