@@ -2,6 +2,7 @@ import { clockText } from '@lean-mentor/core/footage';
 import { useEffect, useRef } from 'react';
 import type { DecodedFrames } from '../footage/index.ts';
 import { useFrame, useOnStage, useScene } from './DeskScene.ts';
+import { useClockAt } from './score/useClockAt.ts';
 
 /** The frame itself and two on either side. */
 const offsets = [-2, -1, 0, 1, 2] as const;
@@ -11,12 +12,12 @@ const restMs = 60;
 
 /** Five neighbours as small pictures: what a moment looked like just before and just after, each a press away. */
 export function NeighbourFrames({ frames }: { frames: DecodedFrames }) {
-  const { table, size, secondsAt, boutAt, go } = useScene();
+  const { table, size, go } = useScene();
+  const clockAt = useClockAt();
   const atFrame = useFrame();
   // While frames rush by, the small pictures would only cost time: they wait.
   const resting = useOnStage((state) => state.playing || state.gliding);
   const width = Math.round(Math.min(72, Math.max(24, (thumbHeight * size.width) / size.height)));
-  const boutStart = secondsAt(boutAt(atFrame)?.fromFrame ?? 0);
   return (
     <div role="group" aria-label="Neighbour frames" className="flex items-center">
       {offsets.map((offset) => {
@@ -28,7 +29,7 @@ export function NeighbourFrames({ frames }: { frames: DecodedFrames }) {
             type="button"
             disabled={!there || offset === 0}
             aria-current={offset === 0}
-            aria-label={there ? `Frame ${frame}, ${clockText(secondsAt(frame) - boutStart, true)}` : 'No frame'}
+            aria-label={there ? `Frame ${frame}, ${clockText(clockAt(frame), true)}` : 'No frame'}
             onClick={() => go(frame, null)}
             className={`border-2 ${offset === 0 ? 'border-pine' : 'border-transparent hover:border-seam'} ${there ? '' : 'invisible'}`}
           >

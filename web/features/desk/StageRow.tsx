@@ -19,6 +19,7 @@ import { NeighbourFrames } from './NeighbourFrames.tsx';
 import { SaveStill } from './SaveStill.tsx';
 import { useDeskPart } from './useDesk.ts';
 import { useLoop } from './useLoop.ts';
+import { useClockAt } from './score/useClockAt.ts';
 
 interface StageRowProps {
   /** Why frames cannot be decoded here; null where they can. */
@@ -94,9 +95,10 @@ function Playing() {
 }
 
 function Address() {
-  const { secondsAt, boutAt } = useScene();
+  const { secondsAt } = useScene();
+  const clockAt = useClockAt();
   const frame = useFrame();
-  const address = `${clockText(secondsAt(frame) - secondsAt(boutAt(frame)?.fromFrame ?? 0), true)} · f ${frame}`;
+  const address = `${clockText(clockAt(frame), true)} · f ${frame}`;
   const copy = (): void =>
     void navigator.clipboard.writeText(`${address} · ${secondsAt(frame).toFixed(3)} s`).then(
       () => toast('Copied where you are.'),

@@ -7,18 +7,19 @@ import { useKeyName } from './keys/keyMap.ts';
 import { ConflictList } from './notes/NoteConflicts.tsx';
 import type { PhaseHand } from './usePhase.ts';
 import type { Stops } from './useStops.ts';
+import { useClockAt } from './score/useClockAt.ts';
 
 /** So many marks are listed; Z and X go through all of them. */
 const mostListed = 40;
 
 /** How far the work has come, and the rest of it: marks to look at, two versions to choose from, and the client's own marks beside the review. */
 export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
-  const { footage, table, actions, secondsAt, boutAt, go } = useScene();
+  const { footage, table, actions, boutAt, go } = useScene();
   const { document } = useThings();
   const keyName = useKeyName();
   const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
   const bout = footage.bouts.find(({ id }) => id === boutId) ?? { fromFrame: 0, toFrame: table.times.length };
-  const start = secondsAt(bout.fromFrame);
+  const clockAt = useClockAt();
   const marks = Object.values(document.marks).sort((a, b) => a.atFrame - b.atFrame);
   const progress = deskProgress(Object.values(document.looks), marks, bout);
   const open = marks.filter((mark) => mark.state === 'open');
@@ -63,8 +64,8 @@ export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
           {open.slice(0, mostListed).map((mark) => (
             <li key={mark.id} className="inline-flex border border-seam bg-linen">
               <button type="button" onClick={() => go(mark.atFrame, null)} className="time px-1.5 py-0.5 hover:underline">
-                {clockText(secondsAt(mark.atFrame) - start)}
-                {mark.toFrame !== null && `–${clockText(secondsAt(mark.toFrame) - start)}`}
+                {clockText(clockAt(mark.atFrame))}
+                {mark.toFrame !== null && `–${clockText(clockAt(mark.toFrame))}`}
               </button>
               <button type="button" onClick={() => actions.letGoOfMark(mark.id)} className="border-l border-seam px-1.5 hover:bg-straw">
                 let go
@@ -82,12 +83,13 @@ export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
 
 /** What the client had marked, beside what the review found. */
 function ClientsMarks() {
-  const { subject, footage, table, secondsAt, boutAt, go } = useScene();
+  const { subject, footage, table, secondsAt, go } = useScene();
   const { notes } = useThings();
+  const clockAt = useClockAt();
   const marks = subject.request.clientMarks.filter((mark) => mark.footageId === footage.id);
   const agreement = useMemo(() => agreementWithClient(marks, notes, (_, frame) => secondsAt(frame)), [marks, notes, secondsAt]);
   if (marks.length === 0) return null;
-  const clock = (frame: number): string => clockText(secondsAt(frame) - secondsAt(boutAt(frame)?.fromFrame ?? 0));
+  const clock = (frame: number): string => clockText(clockAt(frame));
   const unseen = notes.filter((note) => agreement.notSeen.includes(note.id));
   return (
     <div aria-label="The client’s own marks" className="border-t border-seam pt-2">

@@ -3,12 +3,13 @@ import { clockText } from '@lean-mentor/core/footage';
 import { positionName, scoreAt, scoreText, stakesAt } from '@lean-mentor/core/scoring';
 import { useScene, useThings } from '../DeskScene.ts';
 import { useScoreHand } from '../score/useScore.ts';
+import { useClockAt } from '../score/useClockAt.ts';
 
 const stakesShort = { safe: 'safe', 'knife-edge': 'knife-edge', 'must-score': 'must score' } as const;
 
 /** Where a note stands, from what is known: clock, position and who holds it. */
 export function NoteFacts({ note }: { note: Note }) {
-  const { boutAt, secondsAt } = useScene();
+  const { boutAt } = useScene();
   const { bouts } = useThings();
   const { scored } = useScoreHand();
   const id = boutAt(note.fromFrame)?.id;
@@ -16,8 +17,8 @@ export function NoteFacts({ note }: { note: Note }) {
   const score = scored.find(({ here }) => here.bout.id === id);
   const at = score ? Math.max(0, score.since(note.fromFrame)) : 0;
   const stakes = score && stakesAt(score.timed, score.sheet, score.result, at);
-  const start = secondsAt(bout?.fromFrame ?? 0);
-  const clock = (frame: number): string => clockText(score ? score.clock.at(score.since(frame)) : secondsAt(frame) - start);
+  const clockAt = useClockAt();
+  const clock = (frame: number): string => clockText(clockAt(frame));
   const span = bout?.spans.find(({ fromFrame, toFrame }) => fromFrame <= note.fromFrame && note.fromFrame < toFrame);
   const holder = span?.holder === 'client' ? ', client holds' : span?.holder === 'partner' ? ', partner holds' : '';
   return (

@@ -8,6 +8,7 @@ import type { WritingHand } from '../useWriting.ts';
 import type { TrayHand } from '../compare/useTray.ts';
 import { ClipPicker } from './ClipPicker.tsx';
 import { PairPicker } from './PairPicker.tsx';
+import { useClockAt } from '../score/useClockAt.ts';
 
 function Chip({ children, onOpen, away, onAway }: { children: ReactNode; onOpen: () => void; away: string; onAway: () => void }) {
   return (
@@ -24,10 +25,10 @@ function Chip({ children, onOpen, away, onAway }: { children: ReactNode; onOpen:
 
 /** What a note is tied to: what caused it, its other half, a comparison. */
 export function NoteLinks({ note, hand, tray }: { note: Note; hand: WritingHand; tray: TrayHand }) {
-  const { actions, go, secondsAt, boutAt } = useScene();
+  const { actions, go } = useScene();
+  const clockAt = useClockAt();
   const { whole } = useThings();
   const keyName = useKeyName();
-  const start = secondsAt(boutAt(note.fromFrame)?.fromFrame ?? 0);
   const comparison = note.comparisonId ? whole.comparisons[note.comparisonId] : undefined;
   return (
     <div className="flex flex-wrap items-center gap-1.5">
@@ -43,7 +44,7 @@ export function NoteLinks({ note, hand, tray }: { note: Note; hand: WritingHand;
           >
             <CornerDownRight size={12} className="shrink-0" aria-hidden />
             <span className="truncate">
-              began at <span className="time">{clockText(secondsAt(cause.fromFrame) - start)}</span> {cause.what}
+              began at <span className="time">{clockText(clockAt(cause.fromFrame))}</span> {cause.what}
             </span>
           </Chip>
         );

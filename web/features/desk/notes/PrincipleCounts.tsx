@@ -5,14 +5,16 @@ import { Popover } from 'radix-ui';
 import { Link } from 'react-router';
 import { useGetClientNotesQuery } from '../api.ts';
 import { useScene, useThings } from '../DeskScene.ts';
+import { useClockAt } from '../score/useClockAt.ts';
 
 /** How often a principle came up here and before, what became of it as a fix, and every instance to jump to. */
 export function PrincipleCounts({ note, principleId }: { note: Note; principleId: string }) {
-  const { subject, boutAt, secondsAt, go, footage } = useScene();
+  const { subject, boutAt, go, footage } = useScene();
   const { whole } = useThings();
   const { data } = useGetClientNotesQuery(subject.request.id);
   const earlier = (data?.notes ?? []).filter((other) => other.requestId !== subject.request.id);
   const bout = boutAt(note.fromFrame);
+  const clockAt = useClockAt();
   const { here, inRequest, before, requests, fixes } = principleCounts(principleId, {
     notes: Object.values(whole.notes),
     inBout: (other) => other.footageId === footage.id && boutAt(other.fromFrame)?.id === bout?.id,
@@ -43,8 +45,7 @@ export function PrincipleCounts({ note, principleId }: { note: Note; principleId
                   onClick={() => go(other.fromFrame, other.id)}
                   className="w-full truncate py-0.5 text-left hover:underline"
                 >
-                  <span className="time text-reed">{clockText(secondsAt(other.fromFrame) - secondsAt(bout?.fromFrame ?? 0))}</span>{' '}
-                  {other.what}
+                  <span className="time text-reed">{clockText(clockAt(other.fromFrame))}</span> {other.what}
                 </button>
               </li>
             ))}
