@@ -1,7 +1,7 @@
 import { forBoth, otherAthlete, type Athlete } from './athlete.ts';
 import { boutClock } from './boutClock.ts';
 import { playedStretches, type PlayedStretch } from './playedStretches.ts';
-import { positionFamily, type Holder, type PositionCode } from './position.ts';
+import { positionCodes, positionFamily, type Holder, type PositionCode } from './position.ts';
 import type { BoutScore } from './score.ts';
 import type { TimedBout } from './timedBout.ts';
 
@@ -33,11 +33,15 @@ export interface BoutStats {
 }
 type Place = Pick<PlayedStretch, 'position' | 'holder'>;
 
-const placeKey = ({ position, holder }: Place): string => `${position} ${holder ?? ''}`;
+const indexOf = new Map(positionCodes.map((code, i) => [code, i]));
+/** A number for each position and holder: quicker to look up by than words, over thousands of bouts. */
+const placeKey = ({ position, holder }: Place): number => indexOf.get(position)! * 3 + (holder === null ? 0 : holder === 'client' ? 1 : 2);
+const most = positionCodes.length * 3;
+const changeKey = (from: Place, to: Place): number => placeKey(from) * most + placeKey(to);
 
 /** Adds up a number under keys, keeping the first thing seen under each. */
-function tally<T>(things: readonly T[], keyOf: (thing: T) => string, worth: (thing: T) => number): { thing: T; sum: number }[] {
-  const sums = new Map<string, { thing: T; sum: number }>();
+function tally<T>(things: readonly T[], keyOf: (thing: T) => number, worth: (thing: T) => number): { thing: T; sum: number }[] {
+  const sums = new Map<number, { thing: T; sum: number }>();
   for (const thing of things) {
     const key = keyOf(thing);
     const entry = sums.get(key);
@@ -98,7 +102,7 @@ export function boutStats(bout: TimedBout, { awards }: Pick<BoutScore, 'awards'>
   return {
     clockSeconds: clock.total,
     time: tally(stretches, placeKey, ({ from, to }) => to - from).map(({ thing: { position, holder }, sum }) => ({ position, holder, seconds: sum, share: played > 0 ? sum / played : 0 })), // prettier-ignore
-    transitions: tally(changes, ({ before, after }) => `${placeKey(before)} ${placeKey(after)}`, () => 1).map(
+    transitions: tally(changes, ({ before, after }) => changeKey(before, after), () => 1).map(
       ({ thing: { before, after }, sum }) => ({
         from: { position: before.position, holder: before.holder },
         to: { position: after.position, holder: after.holder },
@@ -138,7 +142,7 @@ export function addStats(all: readonly BoutStats[]): BoutStats {
   const minutes = all.map((one) => one.clockSeconds / 60);
   const time = tally(all.flatMap((one) => one.time), placeKey, ({ seconds }) => seconds); // prettier-ignore
   const seconds = time.reduce((sum, entry) => sum + entry.sum, 0);
-  const transitions = tally(all.flatMap((one) => one.transitions), ({ from, to }) => `${placeKey(from)} ${placeKey(to)}`, ({ count }) => count); // prettier-ignore
+  const transitions = tally(all.flatMap((one) => one.transitions), ({ from, to }) => changeKey(from, to), ({ count }) => count); // prettier-ignore
   return {
     clockSeconds,
     time: time.map(({ thing: { position, holder }, sum }) => ({ position, holder, seconds: sum, share: seconds > 0 ? sum / seconds : 0 })),

@@ -17,6 +17,13 @@ const restMs = 300;
 /** One line that grows with its text. What is typed is handed on when the hands rest, on leaving, and at the very end. */
 export function GrowingText({ ref, label, value, onChange, placeholder, most, className = '' }: GrowingTextProps) {
   const [typed, setTyped] = useState<string | null>(null);
+  const [seen, setSeen] = useState(value);
+  const [resting, setResting] = useState(true);
+  // What was typed stays until it comes back: showing the old words for a moment would take the last letters from under a slow hand.
+  if (value !== seen) {
+    setSeen(value);
+    if (resting || value === typed) setTyped(null);
+  }
   const pending = useRef<{ text: string; timer: ReturnType<typeof setTimeout> } | null>(null);
   const handOn = useRef(onChange);
   useEffect(() => {
@@ -28,11 +35,12 @@ export function GrowingText({ ref, label, value, onChange, placeholder, most, cl
     clearTimeout(pending.current.timer);
     const { text } = pending.current;
     pending.current = null;
-    setTyped(null);
+    setResting(true);
     handOn.current(text);
   };
   const type = (text: string): void => {
     setTyped(text);
+    setResting(false);
     if (pending.current) clearTimeout(pending.current.timer);
     pending.current = { text, timer: setTimeout(flush, restMs) };
   };
