@@ -65,7 +65,12 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
       <ol aria-label="Awards and refusals" className="divide-y divide-seam border-y border-seam">
         {entries.map(({ entry, given }) => (
           <li key={`${entry.athlete} ${entry.action} ${entry.at} ${given}`} className="flex items-baseline gap-2 py-0.5">
-            <button type="button" className="time linked" onClick={() => go(frameAt(entry.at), null)}>
+            <button
+              type="button"
+              title={`Reached on frame ${frameAt(entry.at)}, settled on frame ${frameAt(entry.bankedAt)}`}
+              className="time linked"
+              onClick={() => go(frameAt(entry.at), null)}
+            >
               {clockText(bout.clock.at(entry.at))}
             </button>
             <span className={`w-16 shrink-0 font-semibold ${entry.athlete === 'client' ? 'text-client' : 'text-partner'}`}>
