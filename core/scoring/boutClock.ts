@@ -24,6 +24,28 @@ export interface BoutClock {
  * restart without one, changes nothing.
  */
 export function boutClock({ lengthSeconds, events }: Pick<TimedBout, 'lengthSeconds' | 'events'>): BoutClock {
+  const plays = playsOf(lengthSeconds, events);
+  let total = 0;
+  for (const { from, to } of plays) total += to - from;
+  const at = (seconds: number): number => {
+    let gone = 0;
+    for (const { from, to } of plays) gone += Math.min(Math.max(seconds - from, 0), to - from);
+    return gone;
+  };
+  const footageAt = (clock: number): number => {
+    let before = 0;
+    for (const { from, to } of plays) {
+      if (clock <= before + to - from) return from + Math.max(0, clock - before);
+      before += to - from;
+    }
+    return plays.at(-1)?.to ?? 0;
+  };
+  return { plays, total, at, footageAt };
+}
+
+function playsOf(lengthSeconds: number, events: TimedBout['events']): Play[] {
+  // Most bouts are never stopped.
+  if (!events.some(({ kind }) => kind === 'stoppage')) return [{ from: 0, to: lengthSeconds, restart: null }];
   const plays: Play[] = [];
   let open: Play | null = { from: 0, to: lengthSeconds, restart: null };
   for (const event of [...events].sort((a, b) => a.at - b.at)) {
@@ -33,20 +55,7 @@ export function boutClock({ lengthSeconds, events }: Pick<TimedBout, 'lengthSeco
     } else if (event.kind === 'restart' && !open && event.at < lengthSeconds) open = { from: event.at, to: lengthSeconds, restart: event };
   }
   if (open) plays.push(open);
-  const total = plays.reduce((sum, { from, to }) => sum + to - from, 0);
-  return {
-    plays,
-    total,
-    at: (seconds) => plays.reduce((sum, { from, to }) => sum + Math.min(Math.max(seconds - from, 0), to - from), 0),
-    footageAt: (clock) => {
-      let before = 0;
-      for (const { from, to } of plays) {
-        if (clock <= before + to - from) return from + Math.max(0, clock - before);
-        before += to - from;
-      }
-      return plays.at(-1)?.to ?? 0;
-    },
-  };
+  return plays;
 }
 
 /** What a clock shows: running down from the length where one is set, else running up; and whether it stands still. */

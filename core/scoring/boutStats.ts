@@ -51,15 +51,6 @@ function tally<T>(things: readonly T[], keyOf: (thing: T) => number, worth: (thi
   return [...sums.values()].sort((a, b) => b.sum - a.sum);
 }
 
-function longestRun(stretches: readonly PlayedStretch[], athlete: Athlete): number {
-  let [longest, run] = [0, 0];
-  for (const { holder, from, to } of stretches) {
-    run = holder === athlete ? run + to - from : 0;
-    longest = Math.max(longest, run);
-  }
-  return longest;
-}
-
 /** Whether a change is a way out from under a pin for `athlete`. */
 export const isEscape = (athlete: Athlete, before: PlayedStretch, after: PlayedStretch): boolean =>
   after.begun === 'play' &&
@@ -67,49 +58,82 @@ export const isEscape = (athlete: Athlete, before: PlayedStretch, after: PlayedS
   before.holder === otherAthlete(athlete) &&
   (after.holder !== before.holder || positionFamily(after.position) === 'guard');
 
+interface Change {
+  before: PlayedStretch;
+  after: PlayedStretch;
+}
+
+const noAttempts = (): AthleteStats => ({
+  attempts: {},
+  tries: 0,
+  successes: 0,
+  near: 0,
+  scored: 0,
+  escapes: 0,
+  controlSeconds: 0,
+  longestControlSeconds: 0,
+  activity: 0,
+});
+
+function athleteStats(
+  athlete: Athlete,
+  bout: TimedBout,
+  awards: BoutScore['awards'],
+  stretches: readonly PlayedStretch[],
+  changes: readonly Change[],
+  minutes: number,
+): AthleteStats {
+  const stats = noAttempts();
+  let pulls = 0;
+  for (const event of bout.events) {
+    if (event.kind === 'guard-pull' && event.athlete === athlete) pulls += 1;
+    if (event.kind !== 'attempt' || event.athlete !== athlete) continue;
+    const entry = (stats.attempts[event.technique] ??= { tries: 0, successes: 0 });
+    entry.tries += 1;
+    stats.tries += 1;
+    if (event.outcome !== 'success') continue;
+    entry.successes += 1;
+    stats.successes += 1;
+  }
+  for (const award of awards) {
+    if (award.athlete !== athlete || award.action === 'penalty') continue;
+    stats.near += award.near;
+    if (award.points > 0) stats.scored += 1;
+  }
+  for (const { before, after } of changes) if (isEscape(athlete, before, after)) stats.escapes += 1;
+  let run = 0;
+  for (const { holder, from, to } of stretches) {
+    run = holder === athlete ? run + to - from : 0;
+    if (holder === athlete) stats.controlSeconds += to - from;
+    if (run > stats.longestControlSeconds) stats.longestControlSeconds = run;
+  }
+  stats.activity = minutes > 0 ? (stats.tries + pulls + stats.scored) / minutes : 0;
+  return stats;
+}
+
 /** Everything that is counted of one bout (domain §1, "derived"); several bouts are added up with `addStats`. */
 export function boutStats(bout: TimedBout, { awards }: Pick<BoutScore, 'awards'>): BoutStats {
   const clock = boutClock(bout);
   const stretches = playedStretches(bout.spans, clock);
-  const played = stretches.reduce((sum, { from, to }) => sum + to - from, 0);
-  const changes = stretches.flatMap((after, i) => (i > 0 && after.begun === 'play' ? [{ before: stretches[i - 1]!, after }] : []));
-  const of = (athlete: Athlete): AthleteStats => {
-    const attempts: AthleteStats['attempts'] = {};
-    let pulls = 0;
-    for (const event of bout.events) {
-      if (event.kind === 'guard-pull' && event.athlete === athlete) pulls += 1;
-      if (event.kind !== 'attempt' || event.athlete !== athlete) continue;
-      const entry = (attempts[event.technique] ??= { tries: 0, successes: 0 });
-      entry.tries += 1;
-      if (event.outcome === 'success') entry.successes += 1;
-    }
-    const all = Object.values(attempts);
-    const own = awards.filter((award) => award.athlete === athlete && award.action !== 'penalty');
-    const tries = all.reduce((sum, entry) => sum + entry.tries, 0);
-    const scored = own.filter(({ points }) => points > 0).length;
-    return {
-      attempts,
-      tries,
-      successes: all.reduce((sum, entry) => sum + entry.successes, 0),
-      near: own.reduce((sum, { near }) => sum + near, 0),
-      scored,
-      escapes: changes.filter(({ before, after }) => isEscape(athlete, before, after)).length,
-      controlSeconds: stretches.reduce((sum, { holder, from, to }) => sum + (holder === athlete ? to - from : 0), 0),
-      longestControlSeconds: longestRun(stretches, athlete),
-      activity: clock.total > 0 ? (tries + pulls + scored) / (clock.total / 60) : 0,
-    };
-  };
+  let played = 0;
+  const changes: Change[] = [];
+  stretches.forEach((after, i) => {
+    played += after.to - after.from;
+    if (i > 0 && after.begun === 'play') changes.push({ before: stretches[i - 1]!, after });
+  });
+  const time = tally(stretches, placeKey, ({ from, to }) => to - from);
+  const transitions = tally(changes, ({ before, after }) => changeKey(before, after), () => 1); // prettier-ignore
+  const minutes = clock.total / 60;
   return {
     clockSeconds: clock.total,
-    time: tally(stretches, placeKey, ({ from, to }) => to - from).map(({ thing: { position, holder }, sum }) => ({ position, holder, seconds: sum, share: played > 0 ? sum / played : 0 })), // prettier-ignore
-    transitions: tally(changes, ({ before, after }) => changeKey(before, after), () => 1).map(
-      ({ thing: { before, after }, sum }) => ({
-        from: { position: before.position, holder: before.holder },
-        to: { position: after.position, holder: after.holder },
-        count: sum,
-      }),
-    ), // prettier-ignore
-    ...forBoth(of),
+    time: time.map(({ thing: { position, holder }, sum }) => ({ position, holder, seconds: sum, share: played > 0 ? sum / played : 0 })),
+    transitions: transitions.map(({ thing: { before, after }, sum }) => ({
+      from: { position: before.position, holder: before.holder },
+      to: { position: after.position, holder: after.holder },
+      count: sum,
+    })),
+    client: athleteStats('client', bout, awards, stretches, changes, minutes),
+    partner: athleteStats('partner', bout, awards, stretches, changes, minutes),
   };
 }
 
