@@ -28,11 +28,16 @@ export async function benchDeskCoding(page: Page): Promise<Figure[]> {
       const begun = performance.now();
       const seen = redrawn();
       press(i % 2 === 0 ? 'KeyF' : 'KeyU');
-      all.push((await seen) - begun);
+      // Said again what was there already, nothing is drawn.
+      const at = await Promise.race([seen, window.bench.rest(1000).then(() => null)]);
+      if (at !== null) all.push(at - begun);
       await window.bench.rest(150);
     }
     press('Escape');
     return all;
   }, edits);
-  return [{ figure: 'key of a position to the ribbon redrawn, p95', value: quantile(times, 0.95), unit: 'ms', count: edits }];
+  return [0.5, 0.95].map((share) => ({
+    ...{ figure: `key of a position to the ribbon redrawn, p${share * 100}`, value: quantile([...times], share) },
+    ...{ unit: 'ms', count: times.length },
+  }));
 }
