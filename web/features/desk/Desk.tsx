@@ -95,7 +95,7 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
   const measuring = useMeasureHand(scene, document.measures);
   const tray = useTray(scene);
   const stops = useStops(scene, motion?.bursts ?? []);
-  const coding = useCoding(scene, bouts, coder);
+  const coding = useCoding(scene, coder);
   const score = useScore(scene, bouts, document.overrides);
   const [scoreShown, setScoreShown] = useState(false);
   const toggleScore = useCallback(() => setScoreShown((shown) => !shown), []);

@@ -1,7 +1,7 @@
 import { clockText } from '@lean-mentor/core/footage';
 import { isNeutral, positionName, type PositionCode } from '@lean-mentor/core/scoring';
 import { Combine, SplitSquareVertical, X } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { IconButton } from '../../../shared/primitives/index.ts';
 import { useFrame, useScene, useThings } from '../DeskScene.ts';
 import { codeWords } from './codeWords.ts';
@@ -28,6 +28,21 @@ function KeyButton({ code, words, pressed = false, onClick }: KeyButtonProps) {
     </button>
   );
 }
+
+/** One position; redrawn only when it becomes the present one, or stops being it. */
+const PositionKey = memo(function PositionKey({
+  code,
+  position,
+  pressed,
+  put,
+}: {
+  code: string;
+  position: PositionCode;
+  pressed: boolean;
+  put: CodingHand['put'];
+}) {
+  return <KeyButton code={code} words={positionName(position)} pressed={pressed} onClick={(shifted) => put(position, shifted)} />;
+});
 
 /** Whether Shift is held, so that the palette says who a key is for. */
 function useShift(): boolean {
@@ -87,12 +102,12 @@ export function PositionPalette({ coding }: { coding: CodingHand }) {
           {paletteRows.map(({ words, keys }) => (
             <div key={words} role="group" aria-label={words} className="flex flex-wrap gap-0.5">
               {keys.map(([code, position]) => (
-                <KeyButton
+                <PositionKey
                   key={code}
                   code={code}
-                  words={positionName(position)}
+                  position={position}
                   pressed={now === position && (isNeutral(position) || span?.holder === (shift ? 'partner' : 'client'))}
-                  onClick={(shifted) => coding.put(position, shifted)}
+                  put={coding.put}
                 />
               ))}
             </div>

@@ -30,13 +30,13 @@ const cutAt = (cuts: readonly Cut[], bout: { fromFrame: number; toFrame: number 
     .map(({ id }) => id);
 
 /** Coding a bout by keys: positions from here on, and what happens at an instant. Each is one step for undo. */
-export function useCoding({ player, footage, actions }: DeskScene, bouts: readonly BoutHere[], coder: Coder): CodingHand {
+export function useCoding({ player, footage, actions, things }: DeskScene, coder: Coder): CodingHand {
   const [on, setOn] = useState(false);
   const [attempt, setAttempt] = useState<AttemptBegun | null>(null);
   return useMemo<CodingHand>(() => {
     const now = (): number => player?.snapshot().frame ?? 0;
     const boutHere = (frame: number) => {
-      const bout = boutAtFrame(bouts.map((here) => here.bout), frame); // prettier-ignore
+      const bout = boutAtFrame(things().bouts.map((here) => here.bout), frame); // prettier-ignore
       if (!bout) toast.warning('Mark the bout first: there is none on this footage.');
       return bout;
     };
@@ -113,7 +113,7 @@ export function useCoding({ player, footage, actions }: DeskScene, bouts: readon
           ];
         }),
       bring: (boutId, { spans, events }) => {
-        const bout = bouts.find((here) => here.bout.id === boutId)!.bout;
+        const bout = things().bouts.find((here) => here.bout.id === boutId)!.bout;
         begin(bout);
         actions.together((document, make) => {
           const { coding, cuts } = openCoding(document, footage.id, bout, coder, make);
@@ -140,5 +140,5 @@ export function useCoding({ player, footage, actions }: DeskScene, bouts: readon
       },
     };
     return hand;
-  }, [on, attempt, player, footage.id, actions, bouts, coder]);
+  }, [on, attempt, player, footage.id, actions, things, coder]);
 }
