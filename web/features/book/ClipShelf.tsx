@@ -2,7 +2,7 @@ import type { Clip } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { Film, Pencil, Trash2, Upload } from 'lucide-react';
 import { useState } from 'react';
-import { IconButton } from '../../shared/primitives/index.ts';
+import { FileButton, IconButton } from '../../shared/primitives/index.ts';
 import { clipPoster, clipVideo, useListClipsQuery, useRemoveClipMutation, useRenameClipMutation } from './api.ts';
 import { useSendClip } from './useSendClip.ts';
 
@@ -59,21 +59,14 @@ export function ClipShelf({ chosenId, onChoose }: ClipShelfProps) {
           placeholder="Search your clips"
           className="min-w-0 grow px-3 py-2 outline-none"
         />
-        <label className="flex cursor-pointer items-center gap-1.5 px-3 text-small font-semibold text-pine focus-within:outline-2 hover:bg-straw">
-          <Upload size={14} aria-hidden />
-          {share === null ? 'Bring a video' : `${Math.round(share * 100)} % sent`}
-          <input
-            type="file"
-            accept="video/*"
-            className="sr-only"
-            disabled={share !== null}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) void send(file).then((id) => id && onChoose(id));
-            }}
-          />
-        </label>
+        <FileButton
+          icon={Upload}
+          words={share === null ? 'Bring a video' : `${Math.round(share * 100)} % sent`}
+          accept="video/*"
+          disabled={share !== null}
+          onFile={(file) => void send(file).then((id) => id && onChoose(id))}
+          className="px-3"
+        />
       </div>
       <ul aria-label="Your clips" className="min-h-0 overflow-y-auto py-1">
         {found.map((clip) => (

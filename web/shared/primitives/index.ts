@@ -4,6 +4,7 @@ export { FacePlate } from './FacePlate.tsx';
 export { Field, inputClass } from './Field.tsx';
 export { Empty, FaultNote, RowsSkeleton } from './states.tsx';
 export { Wordmark } from './Wordmark.tsx';
+export { FileButton } from './FileButton.tsx';
 export { IconButton } from './IconButton.tsx';
 export { KindGlyph, kindWords } from './KindGlyph.tsx';
 export { useSize } from './useSize.ts';

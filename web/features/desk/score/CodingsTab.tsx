@@ -3,6 +3,7 @@ import { codedBout, codingsOf, type Coding } from '@lean-mentor/core/desk';
 import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
 import { coderAgreement, coderCheck } from '@lean-mentor/core/scoring';
 import { toast } from 'sonner';
+import { FileButton } from '../../../shared/primitives/index.ts';
 import { useAccount } from '../../access/index.ts';
 import type { CodingHand } from '../coding/codingHand.ts';
 import { useScene, useThings } from '../DeskScene.ts';
@@ -111,19 +112,7 @@ export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingH
         <button type="button" className="hover:underline" onClick={() => saveCsv('events')}>
           Events as CSV
         </button>
-        <label className="cursor-pointer font-semibold text-pine focus-within:outline-2 hover:underline">
-          Bring a bout file
-          <input
-            type="file"
-            accept=".json,.csv,application/json,text/csv"
-            className="sr-only"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) void bring(file);
-            }}
-          />
-        </label>
+        <FileButton words="Bring a bout file" accept=".json,.csv,application/json,text/csv" onFile={(file) => void bring(file)} />
       </div>
     </div>
   );

@@ -2,7 +2,7 @@ import { sheetOf, type OwnRuleSheet } from '@lean-mentor/contract';
 import { ruleSheetNames, ruleSheets, sheetCaution } from '@lean-mentor/core/scoring';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
+import { FaultNote, FileButton, RowsSkeleton } from '../../../shared/primitives/index.ts';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
 import { useListRuleSheetsQuery } from '../api.ts';
@@ -60,19 +60,12 @@ export function RuleSheetsPage() {
           </ul>
         </nav>
         {account?.role === 'coach' && (
-          <label className="cursor-pointer px-3 text-small font-semibold text-pine focus-within:outline-2 hover:underline">
-            Bring a sheet from a file
-            <input
-              type="file"
-              accept=".json,application/json"
-              className="sr-only"
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                event.target.value = '';
-                if (file) void bring(file);
-              }}
-            />
-          </label>
+          <FileButton
+            words="Bring a sheet from a file"
+            accept=".json,application/json"
+            onFile={(file) => void bring(file)}
+            className="self-start px-3"
+          />
         )}
       </div>
       <div className="flex min-w-0 flex-col gap-10">
