@@ -58,7 +58,7 @@ export function scoreBout(coded: TimedBout, sheet: RuleSheet): BoutScore {
   const scoring: Scoring = { bout, sheet, clock, over, countsFrom: countsFrom(sheet, bout.clockSeconds ?? clock.total) };
   const stretches = playedStretches(bout.spans, clock)
     .filter(({ from }) => from < over - clockSlack)
-    .map((stretch) => ({ ...stretch, to: Math.min(stretch.to, over) }));
+    .map((stretch) => (stretch.to > over ? { ...stretch, to: over } : stretch));
   const actions = readActions(stretches, bout.events, clock);
   const { entries: byEvents, penalties } = scoreEvents(scoring, actions);
   const inFootage = ({ athlete, action, at, bankedAt, points, near, reason }: ClockEntry): ScoreEntry => ({

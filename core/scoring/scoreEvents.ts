@@ -1,4 +1,5 @@
 import { otherAthlete, type Athlete } from './athlete.ts';
+import type { TimedEvent } from './boutEvent.ts';
 import { clockText } from '../footage/index.ts';
 import { clockSlack } from './clockSlack.ts';
 import type { ReadAction } from './readActions.ts';
@@ -73,6 +74,10 @@ function scorePenalty({ sheet, countsFrom }: Scoring, at: number, athlete: Athle
   };
 }
 
+/** Whether an event can give or cost anything by itself. */
+const matters = (event: TimedEvent): boolean =>
+  event.kind === 'attempt' ? event.close === true && event.outcome !== 'success' : event.kind === 'penalty' || event.kind === 'guard-pull';
+
 /** What events give or cost by themselves: attempts that were close, penalties, pulling guard. Those after the bout's end do not. */
 export function scoreEvents(
   scoring: Scoring,
@@ -81,10 +86,10 @@ export function scoreEvents(
   const { bout, sheet, clock, over, countsFrom } = scoring;
   const penalties = { client: 0, partner: 0 };
   const entries: ClockEntry[] = [];
-  for (const event of [...bout.events].sort((a, b) => a.at - b.at)) {
+  for (const event of bout.events.filter(matters).sort((a, b) => a.at - b.at)) {
     const at = clock.at(event.at);
     if (at > over + clockSlack) break;
-    if (event.kind === 'attempt' && event.close && event.outcome !== 'success') entries.push(scoreAttempt(scoring, event, at, actions));
+    if (event.kind === 'attempt') entries.push(scoreAttempt(scoring, event, at, actions));
     if (event.kind === 'penalty') {
       penalties[event.athlete] += 1;
       entries.push(scorePenalty(scoring, at, event.athlete, penalties[event.athlete]));
