@@ -75,7 +75,7 @@ function BoutClockNow() {
   );
 }
 
-/** The score as it stands on this frame; with the coach’s corrections it is said so beside it. */
+/** The computed score as it stands on this frame; the coach’s corrections stand in the score panel, beside the result. */
 function ScoreNow() {
   const { scored } = useScoreHand();
   const said = useOnStage(({ frame }) => {
