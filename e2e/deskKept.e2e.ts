@@ -115,6 +115,10 @@ describe('nothing is lost', () => {
       await desk.page.waitForFunction(() => document.querySelector('[data-saving]')?.getAttribute('data-saving') === 'saved', {
         timeout: 30_000,
       });
+      await desk.until(
+        () => marksNow(desk.page),
+        (count) => count >= before + made,
+      );
       expect(await marksNow(desk.page)).toBe(before + made);
       await last.close();
     } finally {

@@ -10,6 +10,18 @@ import { dropFromOutbox, keepChanges, readHistory, readOutbox } from './deskStor
 import { sendLeftoverEdits } from './leftoverEdits.ts';
 import { FakeServer, seeded } from '../../testing/fakeDeskServer.ts';
 
+/** What the browser’s disk is waited for; a test may hold it or let it fail. */
+let disk: Promise<void> = Promise.resolve();
+vi.mock('./deskKeeper.ts', async (real) => {
+  const { keepEdits } = await real<typeof import('./deskKeeper.ts')>();
+  return {
+    keepEdits: async (...edits: Parameters<typeof keepEdits>) => {
+      await disk;
+      return keepEdits(...edits);
+    },
+  };
+});
+
 let requestId: string;
 let server: FakeServer;
 
@@ -50,6 +62,7 @@ beforeEach(async () => {
 });
 afterEach(async () => {
   server.weather = [];
+  disk = Promise.resolve();
   await until(() => desk().outbox.length === 0);
   vi.unstubAllGlobals();
 });
@@ -74,6 +87,30 @@ describe('an edit on the desk', () => {
     expect(said).toEqual(['writing', expect.stringMatching(/kept|away/), ...said.slice(2)]);
     expect(said).toContain('away');
     expect(said.at(-1)).toBe('saved');
+  });
+
+  it('is not called kept before it is on the disk, also while the server is away', async () => {
+    const said = new Set<string>();
+    store.subscribe(() => said.add(desk().saving));
+    let diskIsReady = (): void => undefined;
+    disk = new Promise<void>((ready) => (diskIsReady = ready));
+    server.weather = Array.from({ length: 20 }, () => 'away' as const);
+    edit(mark(5));
+    await until(() => server.weather.length < 18);
+    expect([...said]).toEqual(['writing']);
+    diskIsReady();
+    await until(() => desk().saving === 'away');
+    expect(await kept()).toHaveLength(1);
+  });
+
+  it('that the browser cannot keep is never called kept, only saved', async () => {
+    const said = new Set<string>();
+    store.subscribe(() => said.add(desk().saving));
+    disk = Promise.reject(new Error('full'));
+    server.weather = ['away', 'away'];
+    edit(mark(5));
+    await until(() => desk().saving === 'saved');
+    expect([...said]).toEqual(['writing', 'saved']);
   });
 
   it('made while another is on its way goes with the next lot', async () => {
@@ -120,15 +157,23 @@ describe('an edit on the desk', () => {
 });
 
 describe('edits that another visit left', () => {
-  it('on any desk are sent when the coach comes back, and only those of the open desk wait for it', async () => {
+  it('on any desk are sent when the coach comes back, and only those that the open desk sends itself wait for it', async () => {
     const [here, elsewhere] = [mark(1), mark(2)];
     const otherDesk = crypto.randomUUID();
     await keepChanges(requestId, [here], null);
     await keepChanges(otherDesk, [elsewhere], null);
-    await sendLeftoverEdits(store.dispatch, requestId);
+    await sendLeftoverEdits(store.dispatch, { outbox: [here] });
     expect(server.lots).toEqual([[elsewhere]]);
     expect((await readOutbox(otherDesk)).length).toBe(0);
     await dropFromOutbox([here.changeId]);
+  });
+
+  it('on the open desk are sent too where it was opened without them', async () => {
+    const left = mark(3);
+    await keepChanges(requestId, [left], null);
+    await sendLeftoverEdits(store.dispatch, desk());
+    expect(server.lots).toEqual([[left]]);
+    expect(await kept()).toEqual([]);
   });
 });
 

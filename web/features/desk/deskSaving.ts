@@ -26,16 +26,33 @@ const longestWaitMs = 15_000;
 /** Codes that say: not now. Anything else means that the edit itself is not taken. */
 const passing: ReadonlySet<string> = new Set(['offline', 'unknown', 'not-signed-in', 'stale-page']);
 
+/** What is known of where edits are: how many are on their way to the disk, whether some never came there, and whether the server answers. */
+interface Whereabouts {
+  onTheirWay: number;
+  unkept: boolean;
+  away: boolean;
+}
+
+/** Says where the edits are. Only when all of them are on the disk may it be said that they are kept, whatever the server does. */
+function say({ onTheirWay, unkept, away }: Whereabouts, dispatch: Dispatch): void {
+  dispatch(savingChanged(onTheirWay > 0 || unkept ? 'writing' : away ? 'away' : 'kept'));
+}
+
 /** Sends what waits, oldest first, until the server has it all. Edits it refuses are named and let go, the rest goes on. */
-async function sendOutbox({ dispatch, getState, delay }: Api, firstWaitMs: number): Promise<void> {
+async function sendOutbox({ dispatch, getState, delay }: Api, where: Whereabouts, firstWaitMs: number): Promise<void> {
   let waitMs = firstWaitMs;
   let atOnce = mostAtOnce;
   for (;;) {
     const { requestId, outbox, sequence } = getState().desk;
     const changes = outbox.slice(0, atOnce);
-    if (!requestId || changes.length === 0) return;
+    if (!requestId || changes.length === 0) {
+      // What was never kept is with the server now.
+      where.unkept = false;
+      return;
+    }
     const answer = await dispatch(deskApi.endpoints.saveDeskChanges.initiate({ requestId, changes, since: sequence }, { track: false }));
     const here = getState().desk.requestId === requestId;
+    where.away = !answer.data && passing.has((answer.error as WireFault).code);
     if (answer.data) {
       if (here) dispatch(serverAnswered(answer.data));
       void dropFromOutbox(answer.data.saved);
@@ -44,8 +61,8 @@ async function sendOutbox({ dispatch, getState, delay }: Api, firstWaitMs: numbe
       continue;
     }
     const fault = answer.error as WireFault;
-    if (passing.has(fault.code)) {
-      dispatch(savingChanged('away'));
+    if (where.away) {
+      say(where, dispatch);
       await delay(waitMs);
       waitMs = Math.min(longestWaitMs, waitMs * 2);
     } else if (atOnce > 1 && changes.length > 1) {
@@ -60,15 +77,11 @@ async function sendOutbox({ dispatch, getState, delay }: Api, firstWaitMs: numbe
   }
 }
 
-/** Edits that are on their way to the disk: only when none is may it be said that all is kept. */
-let onTheirWay = 0;
-
 /** Stores what an action did; the server is told meanwhile. */
-async function keep(action: UnknownAction, before: DeskState, { dispatch, getState }: Api): Promise<void> {
+async function keep(action: UnknownAction, before: DeskState, { dispatch, getState }: Api, where: Whereabouts): Promise<void> {
   const { requestId, done, undone } = getState().desk;
   if (!requestId) return;
-  onTheirWay += 1;
-  let stored = false;
+  where.onTheirWay += 1;
   try {
     if (deskEdited.match(action)) {
       const { changes, step } = action.payload;
@@ -81,27 +94,28 @@ async function keep(action: UnknownAction, before: DeskState, { dispatch, getSta
       await keepEdits(requestId, action.payload, null);
       if (done.at(-1)) await markStep(done.at(-1)!.id, false);
     }
-    stored = true;
   } catch {
+    where.unkept = true;
     // A browser that stores nothing (a private window, a full disk) still sends.
     if (getState().desk.saving !== 'saved')
       toast.warning('This browser keeps nothing. Do not close it before it says “Saved”.', { id: 'keeps-nothing' });
   } finally {
-    onTheirWay -= 1;
-    if (stored && onTheirWay === 0 && getState().desk.saving === 'writing') dispatch(savingChanged('kept'));
+    where.onTheirWay -= 1;
+    if (where.onTheirWay === 0) say(where, dispatch);
   }
 }
 
 /** Keeps every edit in this browser at once and sends it to the server. */
 export function makeDeskSaving(firstWaitMs = usualWaitMs) {
   const saving = createListenerMiddleware<WithDesk, Dispatch>();
+  const where: Whereabouts = { onTheirWay: 0, unkept: false, away: false };
   let sending = false;
   const send = async (api: Api): Promise<void> => {
     // One loop sends at a time; it sees what is edited while it runs.
     if (sending) return;
     sending = true;
     try {
-      await sendOutbox(api, firstWaitMs);
+      await sendOutbox(api, where, firstWaitMs);
     } finally {
       sending = false;
     }
@@ -110,7 +124,7 @@ export function makeDeskSaving(firstWaitMs = usualWaitMs) {
     matcher: isAnyOf(deskEdited, deskUndone, deskRedone, deskOpened),
     effect: async (action, api) => {
       if (api.getState().desk.outbox.length === 0) return;
-      await Promise.all([keep(action, api.getOriginalState().desk, api), send(api)]);
+      await Promise.all([keep(action, api.getOriginalState().desk, api, where), send(api)]);
     },
   });
   return saving.middleware;

@@ -13,11 +13,14 @@ export const mostAtOnce = 200;
 /** Nothing is newer: what came of the edits need not be told. */
 const newest = Number.MAX_SAFE_INTEGER;
 
-/** Sends edits that were kept in this browser, whichever desk they belong to; the desk that is open sends its own. */
-export async function sendLeftoverEdits(dispatch: Dispatch, openRequestId: string | null): Promise<void> {
-  const left = await readOutbox();
+/**
+ * Sends edits that were kept in this browser, whichever desk they belong to. The desk that is open sends those it knows of; it may have
+ * been opened without the others, when the store was too slow to answer.
+ */
+export async function sendLeftoverEdits(dispatch: Dispatch, open: Pick<DeskState, 'outbox'>): Promise<void> {
+  const known = new Set(open.outbox.map(({ changeId }) => changeId));
+  const left = (await readOutbox()).filter(({ change }) => !known.has(change.changeId));
   for (const requestId of new Set(left.map((entry) => entry.requestId))) {
-    if (requestId === openRequestId) continue;
     const edits = left.filter((entry) => entry.requestId === requestId).map(({ change }) => change);
     for (let at = 0; at < edits.length; at += mostAtOnce) {
       const changes = edits.slice(at, at + mostAtOnce);

@@ -12,7 +12,7 @@ export function useLeftovers(): void {
   const store = useStore<WithDesk>();
   useEffect(() => {
     const send = async (): Promise<void> => {
-      await sendLeftoverEdits(dispatch, store.getState().desk.requestId);
+      await sendLeftoverEdits(dispatch, store.getState().desk);
       await sendSounds();
     };
     // A browser that stores nothing has nothing left.
