@@ -1,4 +1,10 @@
 export { carriedShare, chainCosts, linkFaults, type Link } from './chainCosts.ts';
+export { exposureMinutes } from './exposure.ts';
 export { fixesForLevel, mostFixes } from './fixesForLevel.ts';
+export { fixWarnings, guardedKinds, warningKinds, type FixWarning, type WarningInput, type WarningKind } from './fixWarnings.ts';
+export { ladderOf, orderAgreement, type FixChoice, type Ladder } from './ladder.ts';
+export { ownHarms, unexplained, type HarmBout, type HarmNote, type OwnHarm } from './ownHarm.ts';
 export { rankFixes, type RankedFix, type RankInput, type RankNote, type RankPrinciple } from './rankFixes.ts';
+export { candidateOf, rankInputOf, type RankedRequest, type RequestNote } from './rankInput.ts';
 export { rankParts, schoolNamed, schoolNames, schools, type RankPart, type RankParts, type School, type SchoolName } from './schools.ts';
+export { touchesQuestion } from './touchesQuestion.ts';

@@ -1,3 +1,4 @@
+import { restsOn } from '../book/index.ts';
 import { chainCosts, type Link } from './chainCosts.ts';
 import { rankParts, type RankParts, type School } from './schools.ts';
 
@@ -52,14 +53,6 @@ function recurrence(principle: string, history: RankInput['history']): number {
   const all = weights.reduce((a, b) => a + b, 0);
   const seen = past.reduce((sum, there, j) => sum + (there.includes(principle) ? weights[j]! : 0), 0);
   return all > 0 ? seen / all : 0;
-}
-
-/** Everything a principle rests on, directly or through others. */
-function restsOn(principle: string, byId: ReadonlyMap<string, RankPrinciple>): Set<string> {
-  const found = new Set(byId.get(principle)?.prerequisites ?? []);
-  for (const id of found) for (const deeper of byId.get(id)?.prerequisites ?? []) found.add(deeper);
-  found.delete(principle);
-  return found;
 }
 
 /** Shares of the largest; all 0 where that is 0. */

@@ -1,2 +1,3 @@
 export { fixProgress, type FixProgress, type FixSeries, type FixVerdict } from './fixProgress.ts';
 export { threadState, threadStates, type ThreadState, type ThreadStep } from './threadState.ts';
+export { fixThread, fixThreads, type FixThread, type ThreadPoint, type ThreadRequest } from './threads.ts';

@@ -1,0 +1,78 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { bookFaults, buildsOn, clashesWith, prerequisiteCircle, restsOn, wordsIn } from './index.ts';
+
+const principle = (id: string, prerequisites: string[] = [], more: { cue?: string; drillIds?: string[]; name?: string } = {}) => ({
+  ...{ id, name: id.toUpperCase(), cue: 'Frame first.', prerequisites, drillIds: [] },
+  ...more,
+});
+
+describe('the book', () => {
+  it('without a fault has none', () => {
+    expect(bookFaults([principle('a'), principle('b', ['a'], { drillIds: ['d'] })], [{ id: 'd', name: 'Shrimp' }])).toEqual([]);
+  });
+
+  it('says the whole way round where principles rest on one another in a circle', () => {
+    const round = [principle('a', ['c']), principle('b', ['a']), principle('c', ['b']), principle('d', ['a'])];
+    expect(bookFaults(round, [])).toEqual(['These rest on one another in a circle: “A” → “C” → “B” → “A”.']);
+    expect(prerequisiteCircle([principle('a', ['a'])])).toEqual(['a', 'a']);
+  });
+
+  it('counts the words of a cue, and names what it does not have', () => {
+    const cue = 'one two three four five six seven eight nine ten eleven twelve – thirteen';
+    expect(wordsIn(cue)).toBe(13);
+    expect(bookFaults([principle('a', ['gone'], { cue, drillIds: ['x'] })], [])).toEqual([
+      'The cue of “A” has 13 words; 12 are the most.',
+      '“A” rests on gone, which is not in the book.',
+      '“A” names the drill x, which is not in the book.',
+    ]);
+  });
+
+  it('does not call two things by one name, however it is written', () => {
+    const faults = bookFaults([principle('a'), principle('b', [], { name: ' a ' })], [{ id: 'd', name: 'Hip out' }, { id: 'e', name: 'hip OUT' }]); // prettier-ignore
+    expect(faults.map((words) => words.slice(0, 30))).toEqual(['Two principles are called “ a ', 'Two drills are called “hip OUT']);
+  });
+
+  it('finds a circle exactly where going on and on over what is rested on comes back', () => {
+    const graph = fc.array(fc.array(fc.nat(7), { maxLength: 3 }), { minLength: 1, maxLength: 8 });
+    fc.assert(
+      fc.property(graph, (edges) => {
+        const principles = edges.map((to, i) => principle(`${i}`, to.filter((t) => t < edges.length).map(String)));
+        const byId = new Map(principles.map((one) => [one.id, one]));
+        const reaches = (from: string): Set<string> => {
+          const found = new Set(byId.get(from)!.prerequisites);
+          for (let size = -1; size !== found.size;) {
+            size = found.size;
+            for (const one of [...found]) for (const next of byId.get(one)!.prerequisites) found.add(next);
+          }
+          return found;
+        };
+        const circle = prerequisiteCircle(principles);
+        expect(circle !== null).toBe(principles.some(({ id }) => reaches(id).has(id)));
+        if (circle) for (let i = 1; i < circle.length; i++) expect(byId.get(circle[i - 1]!)!.prerequisites).toContain(circle[i]);
+        for (const { id } of principles) {
+          const all = reaches(id);
+          all.delete(id);
+          expect(restsOn(id, byId)).toEqual(all);
+        }
+      }),
+    );
+  });
+
+  it('knows what builds on a principle', () => {
+    const all = [principle('a'), principle('b', ['a']), principle('c', ['b'])];
+    expect(buildsOn('a', all).map(({ id }) => id)).toEqual(['b']);
+  });
+});
+
+describe('care', () => {
+  it.each([
+    ['neck-and-spine', ['Stiff neck', 'Left knee'], ['Stiff neck']],
+    ['knee-and-heel', ['Stiff neck', 'Left knee'], ['Left knee']],
+    ['joint', ['Two taped fingers'], ['Two taped fingers']],
+    ['fall', ['Concussion in September', 'tired'], ['Concussion in September']],
+    ['general', ['Left knee'], []],
+  ] as const)('of %s minds %j', (caution, hurts, minded) => {
+    expect(clashesWith(caution, hurts)).toEqual(minded);
+  });
+});

@@ -1,0 +1,173 @@
+import { describe, expect, it } from 'vitest';
+import type { BookPrinciple } from '../book/index.ts';
+import {
+  allBlocks,
+  blockText,
+  clipsOf,
+  critiqueCounts,
+  critiqueHtml,
+  critiqueMarkdown,
+  draftCritique,
+  fixBlocks,
+  heading,
+  list,
+  moment,
+  momentsOf,
+  paragraph,
+  type CritiqueDoc,
+  type DraftFix,
+  type DraftInput,
+} from './index.ts';
+
+const principle: BookPrinciple = {
+  ...{
+    id: 'p',
+    name: 'Elbow in',
+    area: 'escaping',
+    cue: 'Elbow to rib.',
+    good: '',
+    why: 'The arm away is the arm that is locked.',
+    where: [],
+  },
+  ...{ chances: '', level: 1, prerequisites: [], caution: 'joint', techniques: [], errors: [], drillIds: ['d'], clipIds: ['book-clip'] },
+  variants: [
+    { when: 'it is pulled', do: 'turn toward it', stance: 'taught' },
+    { when: '', do: 'Let it go', stance: 'other-school' },
+  ],
+};
+const shown = (noteId: string, what: string, more: object = {}) => ({ noteId, what, instead: [], clock: '0:10', clipId: null, pairId: null, ...more }); // prettier-ignore
+const fix = (more: Partial<DraftFix> = {}): DraftFix => ({
+  ...{ id: 'p', principle, moments: [shown('n1', 'the elbow leaves')], count: 3, clocks: ['0:10', '1:12', '3:41'] },
+  ...{ counted: { kind: 'minutes', minutes: 2.14 }, cost: { finish: false, points: 3, leanDrop: 45 }, ledTo: [], drill: null },
+  ...more,
+});
+const input = (more: Partial<DraftInput> = {}): DraftInput => ({ question: 'Why?', answer: '', praise: [], fixes: [fix()], score: null, pattern: null, filming: [], ...more }); // prettier-ignore
+const textOf = (doc: CritiqueDoc): string[] => doc.content.map(blockText);
+const fixText = (of: DraftFix): string[] => blockText(fixBlocks(draftCritique(input({ fixes: [of] })))[0]!).split('\n');
+
+describe('a draft', () => {
+  it('says what happens, what it cost, what to do, the cue, and how it will be checked', () => {
+    expect(fixText(fix())).toEqual([
+      'Elbow in',
+      'This came up 3 times, at 0:10, 1:12 and 3:41.',
+      'The elbow leaves.',
+      'Why it matters',
+      'It cost you 3 points and control of the position.',
+      'The arm away is the arm that is locked.',
+      'Do this instead',
+      'If it is pulled, turn toward it.',
+      'Elbow to rib.',
+      'How we will check',
+      'In your next footage I count it again: now 3 times in 2.1 minutes.',
+      expect.stringMatching(/^Joint locks:/),
+    ]);
+  });
+
+  it('takes the coach’s words on the frame before those of the book', () => {
+    const moments = [
+      shown('n1', 'x', {
+        instead: [
+          { when: 'he holds the wrist', do: 'turn the palm' },
+          { when: '', do: 'Breathe' },
+        ],
+      }),
+    ];
+    const lines = fixText(fix({ moments }));
+    expect(lines).toContain('If he holds the wrist, turn the palm.');
+    expect(lines).toContain('Breathe.');
+    expect(lines.join()).not.toContain('turn toward it');
+  });
+
+  it('never says what nobody wrote or counted', () => {
+    const bare = fixText(fix({ principle: null, cost: { finish: false, points: 0, leanDrop: 5 }, count: 1, clocks: ['0:10'] }));
+    expect(bare).toEqual(['the elbow leaves', 'This came up once, at 0:10.', 'The elbow leaves.', 'How we will check', 'In your next footage I count it again: now once in 2.1 minutes.']); // prettier-ignore
+    expect(textOf(draftCritique(input({ fixes: [] })))).toEqual(['What you asked', 'Why?', '', expect.stringMatching(/clinician/)]);
+  });
+
+  it('counts chances where the principle counts them', () => {
+    const counted = { kind: 'chances', successes: 1, chances: 4, of: 'lifted' } as const;
+    expect(fixText(fix({ counted }))).toContain('In your next footage I count it again: now 1 of 4 (lifted).');
+  });
+
+  it('tells where a chain led, and a finish', () => {
+    const lines = fixText(
+      fix({ cost: { finish: true, points: 0, leanDrop: 0 }, ledTo: [{ what: 'Flat on both shoulders', clock: '0:31' }] }),
+    );
+    expect(lines).toContain('It cost you the finish.');
+    expect(lines).toContain('It led on to 0:31: flat on both shoulders.');
+  });
+
+  it('shows the right moment beside the wrong one, and clips of note and book once each', () => {
+    const moments = [shown('n1', 'x', { pairId: 'good', clipId: 'note-clip' }), shown('n2', 'y', { pairId: 'good', clipId: 'book-clip' })];
+    const doc = draftCritique(input({ fixes: [fix({ moments })] }));
+    expect(momentsOf(doc)).toEqual(['n1', 'n2', 'good']);
+    expect(clipsOf(doc)).toEqual(['note-clip', 'book-clip']);
+  });
+
+  it('has its sections in their order, and none that is empty', () => {
+    const whole = input({ answer: 'Because.', praise: [shown('g', 'you kept the frame')], score: 'You won 2 : 0, on points.', pattern: 'He sweeps.', filming: ['Stand back.'] }); // prettier-ignore
+    const titles = draftCritique(whole)
+      .content.filter(({ type }) => type === 'heading')
+      .map(blockText);
+    expect(titles).toEqual([
+      'What you asked',
+      'What went well',
+      'What to work on',
+      'The score',
+      'About your partner',
+      'Next time you film',
+    ]);
+  });
+});
+
+describe('what a critique amounts to', () => {
+  it('is its words at two hundred a minute, its clips twice at half speed, and praise to correction', () => {
+    const words = paragraph(Array.from({ length: 200 }, () => 'word').join(' '));
+    const doc: CritiqueDoc = { type: 'doc', content: [words, moment('good'), moment('bad'), moment('bad', 'still')] };
+    const clips = { good: { seconds: 4, good: true }, bad: { seconds: 11, good: false } };
+    // One minute of words, and (4 + 11) × 2 × 2 = 60 s of clips.
+    expect(critiqueCounts(doc, clips)).toEqual({ words: 200, minutes: 2, fixes: 0, praise: 1, correction: 1 });
+    expect(critiqueCounts({ type: 'doc', content: [paragraph('')] }, {}).minutes).toBe(0);
+  });
+});
+
+describe('the tree', () => {
+  const doc: CritiqueDoc = {
+    type: 'doc',
+    content: [
+      heading(2, 'A <b> & "c"'),
+      {
+        type: 'paragraph',
+        content: [{ type: 'text', text: 'bold', marks: [{ type: 'bold' }] }, { type: 'hardBreak' }, { type: 'text', text: '*plain*' }],
+      },
+      {
+        type: 'fix',
+        attrs: { fixId: 'p', principleId: 'p', name: 'Elbow_in' },
+        content: [moment('n1'), list('bulletList', ['one', 'two'])],
+      },
+    ],
+  };
+
+  it('is walked in the order it is read', () => {
+    expect(allBlocks(doc).map(({ type }) => type)).toEqual(['heading', 'paragraph', 'fix', 'moment', 'bulletList']);
+  });
+
+  it('becomes Markdown in which no word is markup', () => {
+    const tied = { moment: () => ({ words: 'at 0:10', picture: 'a.jpg' }), clip: () => '' };
+    expect(critiqueMarkdown(doc, 'T', tied)).toBe(
+      '# T\n\n## A \\<b\\> & "c"\n\n**bold**  \n\\*plain\\*\n\n## 1. Elbow\\_in\n\n![at 0:10](a.jpg)\n\n- one\n- two\n',
+    );
+  });
+
+  it('becomes a page in which no word is markup, and nothing is fetched', () => {
+    const html = critiqueHtml(doc, 'T', {
+      moment: () => ({ words: '<x>', still: 's.jpg', clip: 'c.mp4' }),
+      clip: () => ({ title: '', video: null }),
+    });
+    expect(html).toContain('<h2>A &lt;b&gt; &amp; &quot;c&quot;</h2>');
+    expect(html).toContain('<p><strong>bold</strong><br>*plain*</p>');
+    expect(html).toContain('<figcaption>&lt;x&gt;</figcaption>');
+    expect(html).toContain('<video src="c.mp4" poster="s.jpg"');
+    expect(html).not.toMatch(/https?:/);
+  });
+});

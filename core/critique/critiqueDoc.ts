@@ -1,0 +1,91 @@
+/**
+ * A written critique: a tree as the editor keeps it (its JSON is ProseMirror's), with blocks of our own that stay tied to the desk.
+ * Everything that shows, prints or sends a critique reads this tree.
+ */
+export type TextMark = { type: 'bold' } | { type: 'italic' };
+export type Inline = { type: 'text'; text: string; marks?: TextMark[] } | { type: 'hardBreak' };
+export interface Paragraph {
+  type: 'paragraph';
+  content?: Inline[];
+}
+export interface Heading {
+  type: 'heading';
+  attrs: { level: 2 | 3 };
+  content?: Inline[];
+}
+export interface ListItem {
+  type: 'listItem';
+  content: Paragraph[];
+}
+export interface List {
+  type: 'bulletList' | 'orderedList';
+  content: ListItem[];
+}
+export interface Quote {
+  type: 'blockquote';
+  content: Paragraph[];
+}
+/** A note's instant: its still with the drawing, or the clip around it. */
+export interface MomentBlock {
+  type: 'moment';
+  attrs: { noteId: string; show: 'clip' | 'still' };
+}
+/** A clip of the coach's own. */
+export interface ClipBlock {
+  type: 'bookClip';
+  attrs: { clipId: string };
+}
+/** Words that must not be overlooked. */
+export interface CautionBlock {
+  type: 'caution';
+  content: Paragraph[];
+}
+export type PlainBlock = Paragraph | Heading | List | Quote | MomentBlock | ClipBlock | CautionBlock;
+/** One fix with all that is said of it. `fixId` is its principle, or its note where that names none. */
+export interface FixBlock {
+  type: 'fix';
+  attrs: { fixId: string; principleId: string | null; name: string };
+  content: PlainBlock[];
+}
+export type Block = PlainBlock | FixBlock;
+export interface CritiqueDoc {
+  type: 'doc';
+  content: Block[];
+}
+
+export const words = (text: string, ...marks: TextMark[]): Inline[] => (text === '' ? [] : [{ type: 'text', text, ...(marks.length > 0 && { marks }) }]); // prettier-ignore
+export const paragraph = (text: string, ...marks: TextMark[]): Paragraph => (text === '' ? { type: 'paragraph' } : { type: 'paragraph', content: words(text, ...marks) }); // prettier-ignore
+export const heading = (level: 2 | 3, text: string): Heading => ({ type: 'heading', attrs: { level }, content: words(text) });
+export const list = (type: List['type'], lines: readonly string[]): List => ({
+  type,
+  content: lines.map((line) => ({ type: 'listItem', content: [paragraph(line)] })),
+});
+export const moment = (noteId: string, show: 'clip' | 'still' = 'clip'): MomentBlock => ({ type: 'moment', attrs: { noteId, show } });
+
+/** The words of one block, lists line by line. */
+export function blockText(block: Block | ListItem): string {
+  switch (block.type) {
+    case 'paragraph':
+    case 'heading':
+      return (block.content ?? []).map((inline) => (inline.type === 'text' ? inline.text : '\n')).join('');
+    case 'moment':
+    case 'bookClip':
+      return '';
+    case 'fix':
+      return [block.attrs.name, ...block.content.map(blockText)].filter(Boolean).join('\n');
+    default:
+      return (block.content as (Block | ListItem)[]).map(blockText).filter(Boolean).join('\n');
+  }
+}
+
+/** All blocks in the order they are read, those inside fixes after their fix. */
+export const allBlocks = ({ content }: Pick<CritiqueDoc, 'content'>): Block[] => content.flatMap((block) => (block.type === 'fix' ? [block, ...block.content] : [block])); // prettier-ignore
+
+/** Fixes in their order. */
+export const fixBlocks = ({ content }: Pick<CritiqueDoc, 'content'>): FixBlock[] => content.filter((block) => block.type === 'fix');
+
+const momentIds = (blocks: readonly Block[]): string[] => [...new Set(blocks.flatMap((block) => (block.type === 'moment' ? [block.attrs.noteId] : [])))]; // prettier-ignore
+/** Notes whose instants are shown, each once: of the whole critique, or of one fix. */
+export const momentsOf = (of: CritiqueDoc | FixBlock): string[] => momentIds(of.type === 'doc' ? allBlocks(of) : of.content);
+/** Clips of the coach's own that are shown, each once. */
+export const clipsOf = (doc: CritiqueDoc): string[] => [...new Set(allBlocks(doc).flatMap((block) => (block.type === 'bookClip' ? [block.attrs.clipId] : [])))]; // prettier-ignore

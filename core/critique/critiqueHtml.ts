@@ -1,0 +1,70 @@
+import { fixBlocks, type Block, type CritiqueDoc, type Inline } from './critiqueDoc.ts';
+
+/** Paths of what a page shows, beside it in one folder. */
+export interface PageFiles {
+  moment: (noteId: string) => { words: string; still: string | null; clip: string | null };
+  clip: (clipId: string) => { title: string; video: string | null };
+}
+
+const entities: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+const escaped = (text: string): string => text.replace(/[&<>"]/g, (char) => entities[char]!);
+
+const inlineHtml = (content: readonly Inline[] = []): string =>
+  content
+    .map((inline) => {
+      if (inline.type === 'hardBreak') return '<br>';
+      return (inline.marks ?? []).reduce((inside, { type }) => (type === 'bold' ? `<strong>${inside}</strong>` : `<em>${inside}</em>`), escaped(inline.text)); // prettier-ignore
+    })
+    .join('');
+
+function blockHtml(block: Block, files: PageFiles, numbers: ReadonlyMap<Block, number>): string {
+  const paragraphs = (content: readonly { content?: Inline[] }[]): string =>
+    content.map((one) => `<p>${inlineHtml(one.content)}</p>`).join('');
+  switch (block.type) {
+    case 'paragraph':
+      return block.content?.length ? `<p>${inlineHtml(block.content)}</p>` : '';
+    case 'heading':
+      return `<h${block.attrs.level}>${inlineHtml(block.content)}</h${block.attrs.level}>`;
+    case 'bulletList':
+    case 'orderedList': {
+      const tag = block.type === 'bulletList' ? 'ul' : 'ol';
+      return `<${tag}>${block.content.map((item) => `<li>${item.content.map((one) => inlineHtml(one.content)).join('<br>')}</li>`).join('')}</${tag}>`;
+    }
+    case 'blockquote':
+      return `<blockquote>${paragraphs(block.content)}</blockquote>`;
+    case 'caution':
+      return `<div class="caution">${paragraphs(block.content)}</div>`;
+    case 'moment': {
+      const { words, still, clip } = files.moment(block.attrs.noteId);
+      const shown = clip && block.attrs.show === 'clip' ? `<video src="${escaped(clip)}" ${still ? `poster="${escaped(still)}"` : ''} controls loop muted playsinline></video>` : ''; // prettier-ignore
+      const picture = still ? `<img src="${escaped(still)}" alt="${escaped(words)}">` : '';
+      return `<figure>${picture}${shown}<figcaption>${escaped(words)}</figcaption></figure>`;
+    }
+    case 'bookClip': {
+      const { title, video } = files.clip(block.attrs.clipId);
+      return `<figure>${video ? `<video src="${escaped(video)}" controls loop muted playsinline></video>` : ''}<figcaption>${escaped(title)}</figcaption></figure>`; // prettier-ignore
+    }
+    case 'fix':
+      return `<section><h2><span>${numbers.get(block)}</span> ${escaped(block.attrs.name)}</h2>${block.content.map((one) => blockHtml(one, files, numbers)).join('')}</section>`;
+  }
+}
+
+const style = `body{font:17px/1.5 system-ui,sans-serif;color:#1e2320;background:#f5f1e6;max-width:40rem;margin:2rem auto;padding:0 1rem}
+h1{font-size:1.6rem}h2{border-top:1px solid #1e2320;padding-top:.4rem;font-size:1.1rem}h3{color:#6b6f5f;font-size:.95rem;margin-bottom:.2rem}
+section>h2 span{font-size:1.6rem;margin-right:.5rem}figure{margin:.6rem 0}img,video{width:100%;display:block;margin-bottom:.3rem}
+figcaption{color:#6b6f5f;font-size:.85rem}.caution{border-left:4px solid #a8322a;padding-left:.8rem;font-size:.9rem}ol{padding-left:1.4rem}
+@media print{body{background:#fff}video{display:none}img{max-width:8cm}}`;
+
+/** A critique as a page of its own that needs nothing but the files beside it. */
+export function critiqueHtml(doc: CritiqueDoc, title: string, files: PageFiles): string {
+  const numbers = new Map<Block, number>(fixBlocks(doc).map((block, i) => [block, i + 1]));
+  return `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escaped(title)}</title><style>${style}</style></head>
+<body><h1>${escaped(title)}</h1>
+${doc.content
+  .map((block) => blockHtml(block, files, numbers))
+  .filter(Boolean)
+  .join('\n')}
+</body></html>
+`;
+}

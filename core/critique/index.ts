@@ -1,0 +1,29 @@
+export { critiqueCounts, type CritiqueCounts } from './critiqueCounts.ts';
+export { critiqueHtml, type PageFiles } from './critiqueHtml.ts';
+export { critiqueMarkdown, type TiedWords } from './critiqueMarkdown.ts';
+export {
+  allBlocks,
+  blockText,
+  clipsOf,
+  fixBlocks,
+  heading,
+  list,
+  moment,
+  momentsOf,
+  paragraph,
+  type Block,
+  type CautionBlock,
+  type ClipBlock,
+  type CritiqueDoc,
+  type FixBlock,
+  type Heading,
+  type Inline,
+  type List,
+  type ListItem,
+  type MomentBlock,
+  type Paragraph,
+  type PlainBlock,
+  type Quote,
+  type TextMark,
+} from './critiqueDoc.ts';
+export { draftCritique, type DraftFix, type DraftInput, type DraftMoment } from './draftCritique.ts';

@@ -1,0 +1,81 @@
+import { cautionNames, clashesWith, type BookDrill, type BookPrinciple } from '../book/index.ts';
+import { legalityOf, type RuleSheet } from '../scoring/index.ts';
+import { fixesForLevel } from './fixesForLevel.ts';
+
+export const warningKinds = ['too-many', 'no-praise', 'hurt', 'age', 'restricted', 'stuck', 'question'] as const;
+export type WarningKind = (typeof warningKinds)[number];
+/** Kinds that must be answered with a reason before the critique goes out (domain §12). */
+export const guardedKinds: readonly WarningKind[] = ['hurt', 'age', 'restricted'];
+
+export interface FixWarning {
+  kind: WarningKind;
+  /** Null: about the whole of it. */
+  principleId: string | null;
+  words: string;
+  /** Other ways in, where a fix has not moved: from the book. */
+  offers: string[];
+}
+
+export interface WarnedClient {
+  name: string;
+  level: number;
+  age: number | null;
+  hurts: readonly string[];
+}
+
+export interface WarningInput {
+  client: WarnedClient;
+  /** In the order they are sent. */
+  fixes: readonly BookPrinciple[];
+  drills: readonly BookDrill[];
+  /** Good moments that the client will see. */
+  praise: number;
+  /** Under which the client fights or trains. */
+  sheet: RuleSheet;
+  /** How often each principle was sent as a fix before, and whether it moved. */
+  given: Readonly<Record<string, { times: number; better: boolean }>>;
+  answered: boolean;
+}
+
+/** A fix given this often without a change asks for another way in. */
+const stuckAfter = 3;
+const grown = 18;
+/** What needs an experienced, grown partner. */
+const notForMinors: readonly BookPrinciple['caution'][] = ['knee-and-heel', 'neck-and-spine'];
+
+const ageGroupOf = (age: number | null) => (age === null ? null : age < 13 ? 'child' : age < grown ? 'teen' : 'adult');
+
+function ofPrinciple(principle: BookPrinciple, { client, sheet, given, drills }: WarningInput): FixWarning[] {
+  const { id, name, caution, techniques, variants, drillIds } = principle;
+  const warn = (kind: WarningKind, words: string, offers: string[] = []): FixWarning => ({ kind, principleId: id, words, offers });
+  const found: FixWarning[] = [];
+  const hurts = clashesWith(caution, client.hurts);
+  if (hurts.length > 0)
+    found.push(warn('hurt', `“${name}” asks something of ${cautionNames[caution]}, and ${client.name} says: ${hurts.join(', ')}.`));
+  if (client.age !== null && client.age < grown && notForMinors.includes(caution))
+    found.push(warn('age', `${client.name} is ${client.age}: “${name}” carries a caution for ${cautionNames[caution]}. Guardian, gym and rules first.`)); // prettier-ignore
+  for (const technique of techniques) {
+    const { verdict, words } = legalityOf(sheet, technique, { ageGroup: ageGroupOf(client.age), level: client.level });
+    if (verdict === 'forbidden') found.push(warn('restricted', `“${name}”: ${words}`));
+  }
+  const before = given[id];
+  if (before && before.times >= stuckAfter && !before.better) {
+    const drillNames = drills.filter((drill) => drillIds.includes(drill.id)).map((drill) => drill.name);
+    const ways = variants.map(({ when, do: what, stance }) => `${when ? `If ${when}: ` : ''}${what}${stance === 'other-school' ? ' (another school)' : ''}`); // prettier-ignore
+    found.push(warn('stuck', `“${name}” was given ${before.times} times and has not moved. Try another way in.`, [...ways, ...drillNames]));
+  }
+  return found;
+}
+
+/** What to mind before a critique goes out, in words. */
+export function fixWarnings(input: WarningInput): FixWarning[] {
+  const { client, fixes, praise, answered } = input;
+  const most = fixesForLevel(client.level);
+  const all = (kind: WarningKind, words: string): FixWarning => ({ kind, principleId: null, words, offers: [] });
+  return [
+    ...(fixes.length > most ? [all('too-many', `${fixes.length} fixes; at this level ${most === 1 ? 'one is' : `${most} are`} what a client carries away.`)] : []), // prettier-ignore
+    ...(praise === 0 ? [all('no-praise', 'Nothing good is marked. Find one moment worth doing again.')] : []),
+    ...(answered ? [] : [all('question', `${client.name}’s question is not answered yet.`)]),
+    ...fixes.flatMap((principle) => ofPrinciple(principle, input)),
+  ];
+}

@@ -1,0 +1,114 @@
+import { describe, expect, it } from 'vitest';
+import type { BookPrinciple } from '../book/index.ts';
+import { ruleSheets } from '../scoring/index.ts';
+import { exposureMinutes } from './exposure.ts';
+import { fixWarnings, type WarningInput } from './fixWarnings.ts';
+import { ladderOf, orderAgreement } from './ladder.ts';
+import type { RankedFix } from './rankFixes.ts';
+import { touchesQuestion } from './touchesQuestion.ts';
+
+const fix = (principle: string, pinned = false): RankedFix => ({ principle, pinned, score: 0.5, parts: { C: 1, F: 1, R: 0, G: 0, B: 0 }, teachable: 1, cost: 1 }); // prettier-ignore
+const ranked = ['a', 'b', 'c', 'd'].map((id) => fix(id));
+const choice = { order: null, cut: 2, pinned: [], parked: [] };
+const names = (list: readonly RankedFix[]): string => list.map(({ principle }) => principle).join('');
+const principle = (more: Partial<BookPrinciple> = {}): BookPrinciple => ({
+  ...{ id: 'p', name: 'Hide the heel', area: 'legs', cue: 'Heel behind.', good: '', why: '', where: [], chances: '', level: 1 },
+  ...{ prerequisites: [], caution: 'general', techniques: [], variants: [], errors: [], drillIds: [], clipIds: [] },
+  ...more,
+});
+
+describe('the ladder', () => {
+  it('stands as computed until the coach says otherwise', () => {
+    expect(names(ladderOf(ranked, choice).rungs)).toBe('abcd');
+    expect(ladderOf(ranked, choice).differs).toBe(false);
+  });
+
+  it('takes the coach’s order; what it does not name follows as computed', () => {
+    const ladder = ladderOf(ranked, { ...choice, order: ['c', 'gone', 'a'] });
+    expect([names(ladder.rungs), ladder.differs]).toEqual(['cabd', true]);
+  });
+
+  it('only differs by what is sent', () => {
+    expect(ladderOf(ranked, { ...choice, order: ['a', 'b', 'd', 'c'] }).differs).toBe(false);
+  });
+
+  it('puts what is pinned first, a safety note above all, and sets aside what is parked', () => {
+    const ladder = ladderOf([fix('s', true), ...ranked], { ...choice, pinned: ['d'], parked: ['a'], order: ['b', 'c'] });
+    expect([names(ladder.rungs), names(ladder.parked)]).toEqual(['sdbc', 'a']);
+  });
+
+  it('cuts no lower than it is long', () => {
+    expect([ladderOf(ranked, { ...choice, cut: 9 }).cut, ladderOf([], choice).cut]).toEqual([4, 0]);
+  });
+
+  it('says how far a sent order went with the computed one', () => {
+    expect(orderAgreement(['a', 'b', 'c'], ['a', 'c'])).toEqual({ first: true, among: 1, of: 2 });
+    expect(orderAgreement(['a', 'b'], [])).toEqual({ first: false, among: 0, of: 0 });
+  });
+});
+
+describe('exposure', () => {
+  const time = [
+    { position: 'mount', holder: 'client', seconds: 60, share: 0.5 },
+    { position: 'mount', holder: 'partner', seconds: 30, share: 0.25 },
+    { position: 'standing', holder: null, seconds: 30, share: 0.25 },
+  ] as const;
+
+  it.each([
+    ['the one in control', [{ position: 'mount', role: 'holder' }], 1],
+    ['the one under it', [{ position: 'mount', role: 'other' }], 0.5],
+    ['either', [{ position: 'mount', role: 'either' }], 1.5],
+    ['a neutral position, whoever is meant', [{ position: 'standing', role: 'holder' }], 0.5],
+    ['none of what came up: the whole bout', [{ position: 'truck', role: 'holder' }], 2],
+    ['nowhere named: the whole bout', [], 2],
+  ] as const)('counts the minutes of %s', (_, where, minutes) => {
+    expect(exposureMinutes(principle({ where: [...where] }), [...time], 2)).toBe(minutes);
+  });
+});
+
+describe('what a question is about', () => {
+  it('is guessed from words it shares with a principle', () => {
+    const shield = principle({
+      name: 'Bottom hand stays',
+      cue: 'Hand on the biceps.',
+      where: [{ position: 'knee-shield', role: 'other' }],
+    });
+    expect(touchesQuestion('My knee shield goes and then everything goes.', shield)).toBe(true);
+    expect(touchesQuestion('Was leaving mount worth it?', shield)).toBe(false);
+    expect(touchesQuestion('My arms are long and my frames still fold.', principle({ name: 'Framing early', cue: '' }))).toBe(true);
+  });
+});
+
+describe('warnings', () => {
+  const input = (more: Partial<WarningInput> = {}): WarningInput => ({
+    ...{ client: { name: 'Teo', level: 2, age: 30, hurts: [] }, fixes: [principle()], drills: [], praise: 1 },
+    ...{ sheet: ruleSheets['points-jacket'], given: {}, answered: true },
+    ...more,
+  });
+  const kinds = (more: Partial<WarningInput>): string[] => fixWarnings(input(more)).map(({ kind }) => kind);
+
+  it('are none where nothing is amiss', () => expect(fixWarnings(input())).toEqual([]));
+
+  it('say when there are more fixes than the level carries, nothing good, or no answer', () => {
+    const three = ['a', 'b', 'c'].map((id) => principle({ id }));
+    expect(kinds({ fixes: three, praise: 0, answered: false })).toEqual(['too-many', 'no-praise', 'question']);
+    expect(fixWarnings(input({ fixes: three }))[0]!.words).toBe('3 fixes; at this level 2 are what a client carries away.');
+  });
+
+  it('say when a fix meets an injury, an age or a restricted technique', () => {
+    const heel = [principle({ caution: 'knee-and-heel', techniques: ['twisting leg lock'] })];
+    const client = { name: 'Teo', level: 5, age: 15, hurts: ['Left knee'] };
+    expect(kinds({ fixes: heel, client })).toEqual(['hurt', 'age', 'restricted']);
+    expect(kinds({ fixes: heel, client: { ...client, age: 30, hurts: ['tired'] } })).toEqual([]);
+    expect(fixWarnings(input({ fixes: heel, client }))[0]!.words).toBe('“Hide the heel” asks something of knee and heel, and Teo says: Left knee.'); // prettier-ignore
+  });
+
+  it('offer another way in where a fix was given three times without change', () => {
+    const stuck = principle({ variants: [{ when: 'he stands', do: 'hook', stance: 'other-school' }], drillIds: ['d'] });
+    const drills = [{ id: 'd', name: 'Shrimp', how: '', partner: 'alone', equipment: '', minutes: 3, caution: 'general' }] as const;
+    const [warning] = fixWarnings(input({ fixes: [stuck], drills, given: { p: { times: 3, better: false } } }));
+    expect(warning).toMatchObject({ kind: 'stuck', offers: ['If he stands: hook (another school)', 'Shrimp'] });
+    expect(kinds({ fixes: [stuck], given: { p: { times: 3, better: true } } })).toEqual([]);
+    expect(kinds({ fixes: [stuck], given: { p: { times: 2, better: false } } })).toEqual([]);
+  });
+});

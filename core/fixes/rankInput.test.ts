@@ -1,0 +1,114 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { BookPrinciple } from '../book/index.ts';
+import { ruleSheets, scoreBout, type TimedBout } from '../scoring/index.ts';
+import { candidateOf, ladderOf, linkFaults, rankFixes, rankInputOf, schoolNames, schools, type HarmBout, type RankedRequest, type RequestNote } from './index.ts'; // prettier-ignore
+
+const timed: TimedBout = {
+  lengthSeconds: 120,
+  clockSeconds: 120,
+  spans: [
+    { position: 'half-guard', holder: 'partner', from: 0, to: 60 },
+    { position: 'side-control', holder: 'partner', from: 60, to: 120 },
+  ],
+  events: [],
+};
+const bout: HarmBout = { timed, score: scoreBout(timed, ruleSheets['points-jacket']), worth: ruleSheets['points-jacket'].points };
+const principle = (id: string, more: Partial<BookPrinciple> = {}): BookPrinciple => ({
+  ...{ id, name: id, area: 'guard', cue: '', good: '', why: '', where: [], chances: '', level: 1, prerequisites: [], caution: 'general' },
+  ...{ techniques: [], variants: [], errors: [], drillIds: [], clipIds: [] },
+  ...more,
+});
+const note = (id: string, at: number, more: Partial<RequestNote> = {}): RequestNote => ({
+  ...{ id, kind: 'mistake', athlete: 'client', severity: 2, causes: [], principleId: null, what: id, seen: 'clear', footage: 0, bout: 0 },
+  ...{ atSeconds: at, endSeconds: at, footageSeconds: at },
+  ...more,
+});
+const request = (more: Partial<RankedRequest> = {}): RankedRequest => ({
+  ...{
+    client: { level: 2, asked: [], gamePlan: [] },
+    principles: [principle('p', { where: [{ position: 'half-guard', role: 'other' }] })],
+  },
+  ...{ notes: [], bouts: [bout], minutes: 5, history: [] },
+  ...more,
+});
+
+describe('what fixes are ranked from', () => {
+  it('has a note that names no principle as a candidate of its own, and nobody’s the partner’s', () => {
+    const notes = [note('a', 58), note('b', 10, { principleId: 'p' }), note('c', 12, { athlete: 'partner' })];
+    const { input } = rankInputOf(request({ notes }));
+    expect(input.notes.map(({ id, principle: of }) => [id, of])).toEqual([['a', 'a'], ['b', 'p'], ['c', null]]); // prettier-ignore
+    expect(
+      rankFixes(input, schools.balanced)
+        .map((fix) => fix.principle)
+        .sort(),
+    ).toEqual(['a', 'p']);
+    expect(notes.map(candidateOf)).toEqual(['a', 'p', 'c']);
+  });
+
+  it('counts exposure where the principle names positions, and the whole of what is coded otherwise', () => {
+    const { input } = rankInputOf(request({ notes: [note('b', 10, { principleId: 'p' })] }));
+    expect([input.exposureMinutes, input.boutMinutes]).toEqual([{ p: 1 }, 2]);
+  });
+
+  it('goes by the length of the footage where nothing is coded', () => {
+    expect(rankInputOf(request({ notes: [note('a', 5)], bouts: [null] })).input.boutMinutes).toBe(5);
+  });
+
+  it('keeps footages of a request in their order of time', () => {
+    const notes = [note('late', 5, { footage: 1, bout: null }), note('early', 100)];
+    const [late, early] = rankInputOf(request({ notes })).input.notes;
+    expect(late!.atSeconds).toBeGreaterThan(early!.atSeconds);
+  });
+
+  it('forgets causes that are not there any more', () => {
+    const { input } = rankInputOf(request({ notes: [note('a', 58, { causes: ['gone'] })] }));
+    expect(linkFaults(input.notes)).toEqual([]);
+  });
+
+  it('pins what a caution names', () => {
+    const { input } = rankInputOf(request({ notes: [note('a', 58), note('c', 80, { kind: 'caution', principleId: 'p' })] }));
+    expect(rankFixes(input, schools.balanced)[0]).toMatchObject({ principle: 'p', pinned: true });
+  });
+
+  it('gives each note’s harm as it was put together, and what was lost without one', () => {
+    const { harms, unexplained } = rankInputOf(request({ notes: [note('a', 58)] }));
+    expect(harms['a']).toMatchObject({ points: 3, leanDrop: 35 });
+    expect(unexplained).toEqual([]);
+    expect(rankInputOf(request({ notes: [] })).unexplained).toEqual([{ bout: 0, at: 60, points: 3, finish: false }]);
+  });
+});
+
+describe('the ladder of any request', () => {
+  const notes = fc.array(fc.record({ at: fc.integer({ min: 0, max: 119 }), of: fc.constantFrom(null, 'p', 'q', 'r'), kind: fc.constantFrom('mistake', 'missed-chance', 'good') }), { minLength: 1, maxLength: 12 }); // prettier-ignore
+  const ids = fc.subarray(['p', 'q', 'r']);
+  const whole = request({ principles: ['p', 'q', 'r'].map((id) => principle(id)) });
+
+  it('holds every candidate once, whatever was pinned, parked and ordered, in every school', () => {
+    fc.assert(
+      fc.property(
+        notes,
+        ids,
+        ids,
+        ids,
+        fc.constantFrom(...schoolNames),
+        fc.integer({ min: 0, max: 3 }),
+        (given, pinned, parked, order, school, cut) => {
+          const own = given.map(({ at, of, kind }, i) => note(`n${i}`, at, { principleId: of, kind: kind as 'mistake' }));
+          const { input } = rankInputOf({ ...whole, notes: own });
+          const ranked = rankFixes(input, schools[school]);
+          const ladder = ladderOf(ranked, { order, cut, pinned, parked });
+          const all = [...ladder.rungs, ...ladder.parked].map((fix) => fix.principle).sort();
+          expect(all).toEqual([...new Set(own.filter(({ kind }) => kind !== 'good').map(candidateOf))].sort());
+          expect(ladder.rungs.some((fix) => parked.includes(fix.principle))).toBe(false);
+          const firstFree = ladder.rungs.findIndex((fix) => !pinned.includes(fix.principle));
+          expect(ladder.rungs.slice(firstFree < 0 ? ladder.rungs.length : firstFree).some((fix) => pinned.includes(fix.principle))).toBe(
+            false,
+          );
+          expect(ladder.cut).toBeLessThanOrEqual(Math.min(cut, ladder.rungs.length));
+          for (const fix of ranked) expect(fix.score).toBeGreaterThanOrEqual(0);
+        },
+      ),
+    );
+  });
+});

@@ -1,0 +1,86 @@
+import type { BookPrinciple } from '../book/index.ts';
+import { addStats, boutStats } from '../scoring/index.ts';
+import { exposureMinutes } from './exposure.ts';
+import { ownHarms, unexplained, type HarmBout, type HarmNote, type OwnHarm } from './ownHarm.ts';
+import type { RankInput, RankNote } from './rankFixes.ts';
+
+/** A note of the request, at seconds of its bout; of its footage where no bout is known. */
+export interface RequestNote extends HarmNote {
+  principleId: string | null;
+  what: string;
+  seen: RankNote['seen'];
+  /** Place of its footage among the request's, from 0. */
+  footage: number;
+  /** Index into the request's bouts; null where it lies in none. */
+  bout: number | null;
+  /** On the footage's own clock: for the order of time. */
+  footageSeconds: number;
+}
+
+export interface RankedRequest {
+  client: RankInput['client'];
+  principles: readonly BookPrinciple[];
+  notes: readonly RequestNote[];
+  /** Null where nothing is coded of a bout. */
+  bouts: readonly (HarmBout | null)[];
+  /** Length of all bouts or footage, for where nothing is coded. */
+  minutes: number;
+  history: RankInput['history'];
+}
+
+/** More seconds than any footage has: keeps footages of a request in their order. */
+const footageApart = 86_400;
+
+/** What a note stands for on the ladder: its principle; of one that names none, the note itself. */
+export const candidateOf = ({ id, principleId }: Pick<RequestNote, 'id' | 'principleId'>): string => principleId ?? id;
+
+/**
+ * Everything that fixes of a request are ranked from (domain §6), put together from its notes, its coded bouts and the book; beside it what
+ * each note's harm is made of, and what was conceded without a note.
+ */
+export function rankInputOf({ client, principles, notes, bouts, minutes, history }: RankedRequest): {
+  input: RankInput;
+  harms: Record<string, OwnHarm>;
+  unexplained: { bout: number; at: number; points: number; finish: boolean }[];
+} {
+  const harms = new Map<string, OwnHarm>();
+  const lost: { bout: number; at: number; points: number; finish: boolean }[] = [];
+  const inBout = (index: number | null): RequestNote[] => notes.filter(({ bout }) => bout === index);
+  for (const [id, harm] of ownHarms(inBout(null), null)) harms.set(id, harm);
+  bouts.forEach((bout, index) => {
+    const own = inBout(index);
+    for (const [id, harm] of ownHarms(own, bout)) harms.set(id, harm);
+    if (bout) lost.push(...unexplained(own, bout).map((one) => ({ bout: index, ...one })));
+  });
+  const here = new Set(notes.map(({ id }) => id));
+  const unnamed = notes.filter(({ principleId, kind, athlete }) => principleId === null && athlete === 'client' && kind !== 'good');
+  const coded = bouts.filter((bout) => bout !== null);
+  const stats = coded.length > 0 ? addStats(coded.map(({ timed, score }) => boutStats(timed, score))) : null;
+  const allMinutes = stats ? stats.clockSeconds / 60 : minutes;
+  const named = new Set(notes.flatMap(({ principleId }) => principleId ?? []));
+  const input: RankInput = {
+    client,
+    principles: [
+      ...principles.map(({ id, level, prerequisites }) => ({ id, level, prerequisites })),
+      ...unnamed.map(({ id }) => ({ id, level: client.level, prerequisites: [] })),
+    ],
+    notes: notes.map((note) => ({
+      id: note.id,
+      // What the partner did wrong is nobody's fix; its harm still goes along the chain.
+      principle: note.athlete === 'client' ? candidateOf(note) : null,
+      kind: note.kind,
+      seen: note.seen,
+      ownHarm: harms.get(note.id)!.harm,
+      causes: note.causes.filter((id) => here.has(id)),
+      atSeconds: note.footage * footageApart + note.footageSeconds,
+      ...(note.kind === 'caution' && note.athlete === 'client' && { safety: true }),
+    })),
+    events: [],
+    exposureMinutes: Object.fromEntries(
+      principles.filter(({ id }) => named.has(id)).map((principle) => [principle.id, exposureMinutes(principle, stats?.time ?? [], allMinutes)]), // prettier-ignore
+    ),
+    boutMinutes: allMinutes,
+    history,
+  };
+  return { input, harms: Object.fromEntries(harms), unexplained: lost };
+}

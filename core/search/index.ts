@@ -1,0 +1,1 @@
+export { searchAsked, type SearchAsked } from './searchAsked.ts';
