@@ -1,11 +1,5 @@
 import type { TimedBout } from '@lean-mentor/core/scoring';
-
-const quoted = (value: unknown): string => {
-  const text = value === null || value === undefined ? '' : String(value);
-  return /[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
-};
-const csv = (header: readonly string[], rows: readonly (readonly unknown[])[]): string =>
-  [header, ...rows].map((row) => row.map(quoted).join(',')).join('\n');
+import { csvText } from './csvText.ts';
 
 const spanColumns = ['position', 'holder', 'fromSeconds', 'toSeconds'] as const;
 const eventColumns = ['kind', 'athlete', 'atSeconds', 'technique', 'outcome', 'close', 'gripped', 'position', 'holder'] as const;
@@ -14,11 +8,11 @@ const written = (seconds: number): number => Math.round(seconds * 1e6) / 1e6;
 
 /** The spans of a bout as CSV (RFC 4180), one line each under a header; seconds as in a bout file. */
 export const spansCsv = ({ spans }: Pick<TimedBout, 'spans'>): string =>
-  csv(spanColumns, spans.map(({ position, holder, from, to }) => [position, holder, written(from), written(to)])); // prettier-ignore
+  csvText(spanColumns, spans.map(({ position, holder, from, to }) => [position, holder, written(from), written(to)])); // prettier-ignore
 
 /** The events of a bout as CSV, in the order of time; what a kind does not have is empty. */
 export const eventsCsv = ({ events }: Pick<TimedBout, 'events'>): string =>
-  csv(
+  csvText(
     eventColumns,
     [...events]
       .sort((a, b) => a.at - b.at)

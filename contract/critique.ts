@@ -1,25 +1,44 @@
 import { mostFixes } from '@lean-mentor/core/fixes';
 import { z } from 'zod';
+import { critiqueDoc } from './critiqueDoc.ts';
 import { drawing, note } from './desk.ts';
-import { done, frame, id, instant, written } from './ids.ts';
-import { coaching, everyRole, operation } from './operation.ts';
-import { intake } from './requests.ts';
 import { bout, footageStates } from './footage.ts';
+import { done, id, instant } from './ids.ts';
+import { everyRole, operation } from './operation.ts';
+import { question } from './questions.ts';
+import { intake } from './requests.ts';
 
-export const critiqueDraft = z.object({ opening: z.string().max(2000), noteIds: z.array(id).max(mostFixes) });
-
-/** A fix as it was sent: the note and drawings as they were then, whatever the desk does later. */
-export const sentFix = z.object({
-  position: z.int().min(1).max(mostFixes),
+/** A moment as it was sent: the note and drawings as they were then, whatever the desk does later. */
+export const sentMoment = z.object({
   note,
   drawings: z.array(drawing.omit({ footageId: true })),
-  atFrame: frame,
   atSeconds: z.number(),
   /** The clip plays from 2 s before the moment to 2 s after it, as far as the footage reaches. */
   clipFromSeconds: z.number(),
   clipToSeconds: z.number(),
 });
+export type SentMoment = z.infer<typeof sentMoment>;
+
+/** A fix as it was sent. */
+export const sentFix = z.object({
+  /** Place in the critique, from 1. */
+  position: z.int().min(1).max(mostFixes),
+  /** Its principle, or its note where it names none. */
+  fixId: id,
+  principleId: id.nullable(),
+  name: z.string(),
+  noteIds: z.array(id),
+});
 export type SentFix = z.infer<typeof sentFix>;
+
+export const sentFootage = z.object({
+  id,
+  state: z.enum(footageStates),
+  seconds: z.number(),
+  width: z.number(),
+  height: z.number(),
+  bouts: z.array(bout),
+});
 
 export const critique = z.object({
   id,
@@ -28,74 +47,88 @@ export const critique = z.object({
   clientName: z.string(),
   coachName: z.string(),
   asked: intake,
-  opening: z.string(),
-  sentAt: instant,
-  readAt: instant.nullable(),
+  /** Which version this is; the newest is the last of `versions`. */
+  version: z.int().min(1),
+  versions: z.array(z.object({ version: z.int(), sentAt: instant })),
+  doc: critiqueDoc,
   fixes: z.array(sentFix),
-  footages: z.array(
-    z.object({ id, state: z.enum(footageStates), seconds: z.number(), width: z.number(), height: z.number(), bouts: z.array(bout) }),
-  ),
+  moments: z.array(sentMoment),
+  clips: z.array(z.object({ id, title: z.string() })),
+  sentAt: instant,
+  /** Until when it can be taken back; null when it cannot. */
+  takeBackUntil: instant.nullable(),
+  readAt: instant.nullable(),
+  /** When each fix was ticked as understood, by fix. */
+  understood: z.record(z.string(), instant),
+  questions: z.array(question),
+  /** Opens this critique for those who may see it: /c/CODE */
+  code: z.string(),
+  footages: z.array(sentFootage),
 });
 export type Critique = z.infer<typeof critique>;
 
-const byRequest = z.object({ requestId: id });
+/** What lists show of a critique. */
+export const critiqueGlance = critique.pick({ id: true, requestId: true, sentAt: true, readAt: true, version: true, fixes: true }).extend({
+  opening: z.string(),
+  openQuestions: z.int(),
+});
+export type CritiqueGlance = z.infer<typeof critiqueGlance>;
+
 const byCritique = z.object({ critiqueId: id });
-
-export const getCritiqueDraft = operation({
-  name: 'getCritiqueDraft',
-  room: 'critique',
-  method: 'get',
-  path: '/api/requests/:requestId/critique',
-  access: coaching,
-  summary: 'The opening line and chosen notes so far.',
-  params: byRequest,
-  response: critiqueDraft.extend({ critiqueId: id.nullable(), sentAt: instant.nullable(), suggestedFixes: z.int() }),
-});
-
-export const saveCritiqueDraft = operation({
-  name: 'saveCritiqueDraft',
-  room: 'critique',
-  method: 'put',
-  path: '/api/requests/:requestId/critique',
-  access: coaching,
-  summary: 'Keep the opening line and chosen notes, in order.',
-  params: byRequest,
-  body: critiqueDraft,
-  response: critiqueDraft,
-});
-
-export const sendCritique = operation({
-  name: 'sendCritique',
-  room: 'critique',
-  method: 'post',
-  path: '/api/requests/:requestId/critique/send',
-  access: ['coach'],
-  summary: 'Send the critique: it is kept as it is now, and a letter about it goes to the client and a guardian.',
-  params: byRequest,
-  body: z.object({ opening: written(2000), noteIds: z.array(id).min(1, 'Choose at least one note.').max(mostFixes) }),
-  response: critique,
-});
-
+const version = z.coerce.number().int().min(1);
 export const getCritique = operation({
   name: 'getCritique',
   room: 'critique',
   method: 'get',
   path: '/api/critiques/:critiqueId',
   access: everyRole,
-  summary: 'A critique as it was sent.',
+  summary: 'A critique as it was last sent.',
   params: byCritique,
   response: critique,
 });
 
-export const getCritiqueStill = operation({
-  name: 'getCritiqueStill',
+export const getCritiqueVersion = operation({
+  name: 'getCritiqueVersion',
   room: 'critique',
   method: 'get',
-  path: '/api/critiques/:critiqueId/fixes/:position/still.png',
+  path: '/api/critiques/:critiqueId/versions/:version',
   access: everyRole,
-  summary: "The exact frame of a fix with its drawings, at the footage's own size.",
-  params: z.object({ critiqueId: id, position: z.coerce.number().int().min(1).max(mostFixes) }),
+  summary: 'An earlier version of a critique.',
+  params: byCritique.extend({ version }),
+  response: critique,
+});
+
+export const openShortLink = operation({
+  name: 'openShortLink',
+  room: 'critique',
+  method: 'get',
+  path: '/api/short/:code',
+  access: everyRole,
+  summary: 'The critique that a short link stands for; only for those who may see it.',
+  params: z.object({ code: z.string().regex(/^[a-z2-9]{8}$/) }),
+  response: z.object({ critiqueId: id }),
+});
+
+export const getMomentStill = operation({
+  name: 'getMomentStill',
+  room: 'critique',
+  method: 'get',
+  path: '/api/critiques/:critiqueId/versions/:version/moments/:noteId/still.png',
+  access: everyRole,
+  summary: "The exact frame of a moment with its drawings, at the footage's own size.",
+  params: byCritique.extend({ version, noteId: id }),
   stream: 'image/png',
+});
+
+export const streamCritiqueClip = operation({
+  name: 'streamCritiqueClip',
+  room: 'critique',
+  method: 'get',
+  path: '/api/critiques/:critiqueId/clips/:clipId/video',
+  access: everyRole,
+  summary: "A clip of the coach's own that the critique shows.",
+  params: byCritique.extend({ clipId: id }),
+  stream: 'video/mp4',
 });
 
 export const markCritiqueRead = operation({
@@ -107,4 +140,41 @@ export const markCritiqueRead = operation({
   summary: 'The client has read it. Marking it twice keeps the first time.',
   params: byCritique,
   response: done.extend({ readAt: instant }),
+});
+
+export const markUnderstood = operation({
+  name: 'markUnderstood',
+  room: 'critique',
+  method: 'put',
+  path: '/api/critiques/:critiqueId/fixes/:fixId/understood',
+  access: ['client', 'guardian'],
+  summary: 'The client ticks a fix as understood, or takes the tick away.',
+  params: byCritique.extend({ fixId: id }),
+  body: z.object({ understood: z.boolean() }),
+  response: done,
+});
+
+export const critiqueExports = ['pdf', 'docx', 'md', 'json', 'zip'] as const;
+export type CritiqueExport = (typeof critiqueExports)[number];
+
+export const exportCritique = operation({
+  name: 'exportCritique',
+  room: 'critique',
+  method: 'get',
+  path: '/api/critiques/:critiqueId/export/:as',
+  access: everyRole,
+  summary: 'The critique to keep: PDF (A4), Word, Markdown, JSON (lean-mentor/critique@1), or a ZIP that opens without a network.',
+  params: byCritique.extend({ as: z.enum(critiqueExports) }),
+  stream: 'application/octet-stream',
+});
+
+export const getChapters = operation({
+  name: 'getChapters',
+  room: 'critique',
+  method: 'get',
+  path: '/api/critiques/:critiqueId/footages/:footageId/chapters.vtt',
+  access: everyRole,
+  summary: 'Chapters of a footage as WebVTT: its positions, and the moments of the critique.',
+  params: byCritique.extend({ footageId: id }),
+  stream: 'text/vtt',
 });

@@ -1,12 +1,18 @@
 import { z } from 'zod';
+import { bookFile } from './bookFile.ts';
 import { boutFile } from './boutFile.ts';
+import { critiqueFile } from './critiqueFile.ts';
+import { notesFile } from './notesFile.ts';
 import { practiceFile } from './practiceFile.ts';
 import { progressFile } from './progressFile.ts';
 import { rankFile } from './rankFile.ts';
 
 /** JSON Schemas of the files that go in and out, by the name they lie under in docs/formats/. */
 export const formatSchemas = (): Record<string, object> => ({
+  'book.schema.json': { title: 'lean-mentor/book@1', ...z.toJSONSchema(bookFile, { io: 'input' }) },
   'bout.schema.json': { title: 'lean-mentor/bout@1', ...z.toJSONSchema(boutFile, { io: 'input' }) },
+  'critique.schema.json': { title: 'lean-mentor/critique@1', ...z.toJSONSchema(critiqueFile, { io: 'input' }) },
+  'notes.schema.json': { title: 'lean-mentor/notes@1', ...z.toJSONSchema(notesFile, { io: 'input' }) },
   'progress.schema.json': { title: 'lean-mentor/progress@1', ...z.toJSONSchema(progressFile, { io: 'input' }) },
   'rank.schema.json': { title: 'lean-mentor/rank@1', ...z.toJSONSchema(rankFile, { io: 'input' }) },
   'practice-1.schema.json': { title: 'lean-mentor/practice@1', ...z.toJSONSchema(practiceFile, { io: 'input' }) },

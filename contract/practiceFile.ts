@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { critiqueDoc } from './critiqueDoc.ts';
 import { deskDocument } from './desk.ts';
 import { bout } from './footage.ts';
 import { id, instant } from './ids.ts';
@@ -19,10 +20,13 @@ export const practiceFile = z.object({
       clientId: id,
       sentAt: instant,
       dueAt: instant,
-      /** Each with its file, beside the practice file or an absolute path, and the bouts in it. */
-      footages: z.array(z.object({ id, file: z.string(), bouts: z.array(bout) })).min(1),
+      /**
+       * Each with its file, beside the practice file or an absolute path, and the bouts in it. Where it is null the footage was removed
+       * and only how long it was is known.
+       */
+      footages: z.array(z.object({ id, file: z.string().nullable(), seconds: z.number().min(0).nullable().default(null), bouts: z.array(bout) })).min(1), // prettier-ignore
       document: deskDocument.optional(),
-      critique: z.object({ id, opening: z.string(), noteIds: z.array(id), sentAt: instant, readAt: instant.nullable() }).optional(),
+      critique: z.object({ id, doc: critiqueDoc, sentAt: instant, readAt: instant.nullable() }).optional(),
     }),
   ),
 });

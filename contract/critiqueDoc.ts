@@ -1,0 +1,44 @@
+import type { Block, CritiqueDoc, PlainBlock } from '@lean-mentor/core/critique';
+import { z } from 'zod';
+import { id } from './ids.ts';
+
+const inline = z.discriminatedUnion('type', [
+  z.object({
+    type: z.literal('text'),
+    text: z.string().min(1).max(4000),
+    marks: z.array(z.object({ type: z.enum(['bold', 'italic']) })).max(2).optional(), // prettier-ignore
+  }),
+  z.object({ type: z.literal('hardBreak') }),
+]);
+const line = z.array(inline).max(400).optional();
+const paragraph = z.object({ type: z.literal('paragraph'), content: line });
+const paragraphs = z.array(paragraph).min(1).max(20);
+const listItem = z.object({ type: z.literal('listItem'), content: paragraphs });
+const list = z.object({ type: z.enum(['bulletList', 'orderedList']), content: z.array(listItem).min(1).max(60) });
+const momentBlock = z.object({ type: z.literal('moment'), attrs: z.object({ noteId: id, show: z.enum(['clip', 'still']) }) });
+const bookClip = z.object({ type: z.literal('bookClip'), attrs: z.object({ clipId: id }) });
+
+const plainBlocks = [
+  paragraph,
+  z.object({ type: z.literal('heading'), attrs: z.object({ level: z.union([z.literal(2), z.literal(3)]) }), content: line }),
+  list,
+  z.object({ type: z.literal('blockquote'), content: paragraphs }),
+  momentBlock,
+  bookClip,
+  z.object({ type: z.literal('caution'), content: paragraphs }),
+] as const;
+const plainBlock = z.discriminatedUnion('type', [...plainBlocks]) as unknown as z.ZodType<PlainBlock>;
+const fixBlock = z.object({
+  type: z.literal('fix'),
+  attrs: z.object({ fixId: id, principleId: id.nullable(), name: z.string().trim().min(1).max(200) }),
+  content: z.array(plainBlock).min(1).max(120),
+});
+
+/** The written critique as a tree (see core/critique). */
+export const critiqueDoc = z.object({
+  type: z.literal('doc'),
+  content: z
+    .array(z.discriminatedUnion('type', [...plainBlocks, fixBlock]) as unknown as z.ZodType<Block>)
+    .min(1)
+    .max(300),
+}) as unknown as z.ZodType<CritiqueDoc>;

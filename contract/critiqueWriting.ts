@@ -1,0 +1,104 @@
+import { z } from 'zod';
+import { critique } from './critique.ts';
+import { critiqueDoc } from './critiqueDoc.ts';
+import { done, id, instant, written } from './ids.ts';
+import { coaching, operation, roles } from './operation.ts';
+
+const byRequest = z.object({ requestId: id });
+const draftState = z.object({ doc: critiqueDoc, revision: z.int().min(0) });
+
+export const getCritiqueDraft = operation({
+  name: 'getCritiqueDraft',
+  room: 'critique',
+  method: 'get',
+  path: '/api/requests/:requestId/critique',
+  access: coaching,
+  summary: 'The critique as far as it is written, and who will get it. `doc` is null before the first draft.',
+  params: byRequest,
+  response: z.object({
+    doc: critiqueDoc.nullable(),
+    revision: z.int().min(0),
+    critiqueId: id.nullable(),
+    /** Versions sent so far. */
+    version: z.int().min(0),
+    sentAt: instant.nullable(),
+    takeBackUntil: instant.nullable(),
+    /** Whether what is written differs from what was sent. */
+    changed: z.boolean(),
+    recipients: z.array(z.object({ name: z.string(), role: z.enum(roles), email: z.string() })),
+  }),
+});
+
+export const draftCritique = operation({
+  name: 'draftCritique',
+  room: 'critique',
+  method: 'post',
+  path: '/api/requests/:requestId/critique/draft',
+  access: coaching,
+  summary: 'Writes the critique anew from the desk, the ladder and the book, and answers it. What was written before is answered too.',
+  params: byRequest,
+  response: draftState.extend({ before: critiqueDoc.nullable() }),
+});
+
+export const saveCritiqueDraft = operation({
+  name: 'saveCritiqueDraft',
+  room: 'critique',
+  method: 'put',
+  path: '/api/requests/:requestId/critique',
+  access: coaching,
+  summary: 'Keeps the critique as it is written. Refused where somebody else has written since `revision`.',
+  params: byRequest,
+  body: draftState,
+  response: z.object({ revision: z.int() }),
+});
+
+export const sendCritique = operation({
+  name: 'sendCritique',
+  room: 'critique',
+  method: 'post',
+  path: '/api/requests/:requestId/critique/send',
+  access: ['coach'],
+  summary: 'Sends what is written, as it is now: the first version, or the next one. A letter goes to the client and a guardian.',
+  params: byRequest,
+  body: z.object({ revision: z.int().min(0) }),
+  response: critique,
+});
+
+export const takeBackCritique = operation({
+  name: 'takeBackCritique',
+  room: 'critique',
+  method: 'post',
+  path: '/api/critiques/:critiqueId/take-back',
+  access: ['coach'],
+  summary: 'Takes the newest version back within ten minutes of sending it; an earlier version, if there is one, stands again.',
+  params: z.object({ critiqueId: id }),
+  response: done,
+});
+
+/** What the coach says often: phrases to put in, and whole pages to begin from. */
+export const phraseBook = z.object({
+  phrases: z.array(z.object({ id, words: written(1000) })).max(200),
+  templates: z.array(z.object({ id, name: written(120), doc: critiqueDoc })).max(40),
+});
+export type PhraseBook = z.infer<typeof phraseBook>;
+
+export const getPhraseBook = operation({
+  name: 'getPhraseBook',
+  room: 'critique',
+  method: 'get',
+  path: '/api/phrase-book',
+  access: coaching,
+  summary: "The coach's phrases and templates.",
+  response: phraseBook,
+});
+
+export const savePhraseBook = operation({
+  name: 'savePhraseBook',
+  room: 'critique',
+  method: 'put',
+  path: '/api/phrase-book',
+  access: ['coach'],
+  summary: 'Keeps the phrases and templates.',
+  body: phraseBook,
+  response: phraseBook,
+});

@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import { critique } from './critique.ts';
+import { done, id, instant, written } from './ids.ts';
+import { coaching, operation } from './operation.ts';
+
+const byCritique = z.object({ critiqueId: id });
+
+/** What a reader with a link sees: the page and its moments, nobody's questions. */
+export const sharedCritique = critique.omit({ questions: true, understood: true, code: true, takeBackUntil: true, asked: true, clientId: true, requestId: true }); // prettier-ignore
+export type SharedCritique = z.infer<typeof sharedCritique>;
+
+export const readLink = z.object({ id, forName: z.string(), madeAt: instant, expiresAt: instant, opened: z.int() });
+export type ReadLink = z.infer<typeof readLink>;
+const token = z.string().regex(/^[A-Za-z0-9_-]{43}$/);
+
+export const listReadLinks = operation({
+  name: 'listReadLinks',
+  room: 'critique',
+  method: 'get',
+  path: '/api/critiques/:critiqueId/links',
+  access: coaching,
+  summary: 'Links by which somebody without a sign-in reads this critique, newest first. The address itself is shown only when it is made.',
+  params: byCritique,
+  response: z.object({ links: z.array(readLink) }),
+});
+
+export const makeReadLink = operation({
+  name: 'makeReadLink',
+  room: 'critique',
+  method: 'post',
+  path: '/api/critiques/:critiqueId/links',
+  access: ['coach'],
+  summary: "Makes a link for the client's home coach: read-only, for some days. Its token is answered once and kept nowhere.",
+  params: byCritique,
+  body: z.object({ forName: written(120), days: z.int().min(1).max(60) }),
+  response: readLink.extend({ token }),
+});
+
+export const endReadLink = operation({
+  name: 'endReadLink',
+  room: 'critique',
+  method: 'delete',
+  path: '/api/critiques/:critiqueId/links/:linkId',
+  access: ['coach'],
+  summary: 'Ends a link now.',
+  params: byCritique.extend({ linkId: id }),
+  response: done,
+});
+
+export const getSharedCritique = operation({
+  name: 'getSharedCritique',
+  room: 'critique',
+  method: 'get',
+  path: '/api/shared/:token',
+  access: 'anyone',
+  summary: 'A critique by a link that has not expired.',
+  params: z.object({ token }),
+  response: sharedCritique,
+});
+
+export const getSharedStill = operation({
+  name: 'getSharedStill',
+  room: 'critique',
+  method: 'get',
+  path: '/api/shared/:token/moments/:noteId/still.png',
+  access: 'anyone',
+  summary: 'The exact frame of a moment with its drawings, by a link.',
+  params: z.object({ token, noteId: id }),
+  stream: 'image/png',
+});
+
+export const getSharedClip = operation({
+  name: 'getSharedClip',
+  room: 'critique',
+  method: 'get',
+  path: '/api/shared/:token/moments/:noteId/clip.mp4',
+  access: 'anyone',
+  summary: 'The seconds around a moment, by a link: never the whole footage.',
+  params: z.object({ token, noteId: id }),
+  stream: 'video/mp4',
+});
