@@ -76,6 +76,8 @@ export async function startHouse(settings, { say, running, stopping = () => fals
     /** For the tests of what a failing machine does: the web server ends without a word, and starts again. */
     killServer: () => running.splice(running.indexOf(server), 1)[0].kill(),
     startServer,
+    /** Runs a command of the house to its end. */
+    run: (args) => runCommand(args, env),
     ended: Promise.race([
       database.exited.then(() => 'MariaDB'),
       jobs.exited.then(() => 'The jobs process'),

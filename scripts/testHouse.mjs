@@ -22,8 +22,8 @@ export async function openTestHouse({ demoClips = fewClips } = {}) {
   };
   try {
     const settings = { port: await freePort(), databasePort: await freePort(), dataDir, demo: true, demoClips };
-    const { url, killServer, startServer } = await startHouse(settings, { say: () => undefined, running });
-    return { url, close, killServer, startServer };
+    const { url, killServer, startServer, run } = await startHouse(settings, { say: () => undefined, running });
+    return { url, close, killServer, startServer, run };
   } catch (error) {
     await close();
     throw error;

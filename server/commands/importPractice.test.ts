@@ -22,7 +22,8 @@ describe('loading the demo practice', () => {
     expect(await house.db.accounts.count()).toBe(practice.accounts.length);
     expect(await house.db.clients.count()).toBe(8);
     expect(await house.db.requests.count()).toBe(practice.requests.length);
-    expect(await house.db.jobs.count({ where: { state: 'waiting' } })).toBe(practice.requests.length);
+    const there = practice.requests.flatMap(({ footages }) => footages).filter(({ file }) => file !== null);
+    expect(await house.db.jobs.count({ where: { state: 'waiting' } })).toBe(there.length);
   });
 
   it('shows the coach what waits, due first, and the sent critique with its fixes at their moments', async () => {
@@ -36,9 +37,16 @@ describe('loading the demo practice', () => {
       .expect(200);
     const { rows } = (await supertest.get('/api/today')).body;
     expect(rows.map((r: { clientName: string }) => r.clientName)).toEqual(['Ilse Tarrow', 'Noor Valdane', 'Ruben Castellane']);
-    const bram = demoPractice(new Date()).requests.find((r) => r.critique)!;
+    const bram = demoPractice(new Date()).requests.find((r) => r.critique && r.footages[0]!.file)!;
     const critique = (await supertest.get(`/api/critiques/${bram.critique!.id}`)).body;
-    expect(critique.fixes.map((f: { atSeconds: number; atFrame: number }) => [f.atFrame, Math.round(f.atSeconds * 30)])).toEqual([
+    expect(critique.fixes.map((fix: { name: string }) => fix.name)).toEqual(['Low in mount when they bridge', 'Hooks carry, hands steer']);
+    expect(
+      critique.moments.map((one: { atSeconds: number; note: { fromFrame: number } }) => [
+        one.note.fromFrame,
+        Math.round(one.atSeconds * 30),
+      ]),
+    ).toEqual([
+      [452, 452],
       [636, 636],
       [1290, 1290],
     ]);

@@ -1,12 +1,13 @@
 import { copyFile, mkdtemp, rm, stat } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
 import { intake, practiceFile, type PracticeFile } from '@lean-mentor/contract';
+import { blockText, momentsOf } from '@lean-mentor/core/critique';
 import { emptyDesk, shelfOf } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { tilingFault } from '@lean-mentor/core/scoring';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
-import { insertClient } from '../features/clients/index.ts';
-import { putCritique, sentFixOf } from '../features/critique/index.ts';
+import { indexNotesOfRequest, indexWords, insertClient } from '../features/clients/index.ts';
+import { addVersion, putCritique, sentFixesOf, shortCodeOf, sentMomentOf } from '../features/critique/index.ts';
 import { insertBout, insertFootage, newFootage } from '../features/footage/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
 import type { House } from '../house.ts';
@@ -18,6 +19,12 @@ import { originalKey } from '../storage/index.ts';
 
 type Wanted = PracticeFile['requests'][number];
 type Footage = Wanted['footages'][number];
+
+/** Footage that is not there any more: its name and how long it was. */
+async function importRemoved(house: House, requestId: string, position: number, { id, seconds }: Footage): Promise<void> {
+  const row = newFootage({ id, requestId, position, fileName: 'removed.mp4', byteSize: 0, changedAt: house.now() });
+  await insertFootage(house, { ...row, state: 'removed', step: 'Removed', seconds });
+}
 
 async function importFootage(house: House, requestId: string, position: number, wanted: Footage, source: string): Promise<void> {
   for (const bout of wanted.bouts) {
@@ -48,7 +55,8 @@ async function importFootage(house: House, requestId: string, position: number, 
 
 async function importRequest(house: House, wanted: Wanted, coachName: string, folder: string): Promise<void> {
   const { id: requestId, clientId, footages, document = emptyDesk(), critique, sentAt, dueAt } = wanted;
-  const sourceOf = (footage: Footage): string => resolve(folder, footage.file);
+  const sourceOf = (file: string): string => resolve(folder, file);
+  const here = footages.filter((footage): footage is Footage & { file: string } => footage.file !== null);
   await insertRequest(
     house,
     newRequest({
@@ -60,7 +68,10 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
       state: critique ? 'sent' : 'waiting',
     }),
   );
-  for (const [i, footage] of footages.entries()) await importFootage(house, requestId, i + 1, footage, sourceOf(footage));
+  for (const [i, footage] of footages.entries())
+    await (footage.file === null
+      ? importRemoved(house, requestId, i + 1, footage)
+      : importFootage(house, requestId, i + 1, footage, sourceOf(footage.file)));
   for (const mark of Object.values(document.marks)) await house.db.marks.create({ ...mark, requestId });
   for (const note of Object.values(document.notes)) await house.db.notes.create({ ...note, requestId });
   for (const drawing of Object.values(document.drawings)) await house.db.drawings.create({ ...drawing, requestId });
@@ -70,26 +81,27 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
       await house.db.deskThings.create({ id: thing.id, requestId, entity, thing });
   if (critique) {
     const tables = new Map<string, FrameTable>();
-    for (const footage of footages) {
-      const source = sourceOf(footage);
+    for (const footage of here) {
+      const source = sourceOf(footage.file);
       const { videoStream, demuxer } = await probe(source, await sniffFile(source));
       tables.set(footage.id, await readSourceTimes(source, demuxer, videoStream));
     }
-    const fixes = critique.noteIds.map((noteId, i) => {
-      const fix = sentFixOf(document, noteId, i + 1, tables);
-      if (!fix) throw new Error(`The critique of request ${requestId} names note ${noteId}, which is not among its notes.`);
-      return fix;
+    const moments = momentsOf(critique.doc).map((noteId) => {
+      const moment = sentMomentOf(document, noteId, tables);
+      if (!moment) throw new Error(`The critique of request ${requestId} shows note ${noteId}, which is not among its notes.`);
+      return moment;
     });
-    await putCritique(house, {
-      ...critique,
-      requestId,
-      fixes,
-      coachName,
-      sentAt: new Date(critique.sentAt),
-      readAt: critique.readAt ? new Date(critique.readAt) : null,
-    });
+    const [sentAt, readAt] = [new Date(critique.sentAt), critique.readAt ? new Date(critique.readAt) : null];
+    const { id: critiqueId, doc } = critique;
+    const code = shortCodeOf(critiqueId);
+    await putCritique(house, { id: critiqueId, requestId, doc, revision: 1, version: 1, sentAt, readAt, understood: {}, code });
+    const words = doc.content.map(blockText).join('\n');
+    await indexWords(house, { id: critiqueId, entry: 'critique', requestId, words, at: sentAt });
+    await addVersion(house, { critiqueId, version: 1, doc, fixes: sentFixesOf(doc), moments, coachName, sentAt });
   }
-  for (const footage of footages) await enqueueJob(house, 'make-ready', footage.id);
+  await indexNotesOfRequest(house, requestId);
+  await indexWords(house, { id: requestId, entry: 'request', requestId, words: wanted.question, at: new Date(sentAt) });
+  for (const footage of here) await enqueueJob(house, 'make-ready', footage.id);
 }
 
 /**

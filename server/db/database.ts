@@ -5,6 +5,7 @@ import { bookTables } from '../features/book/model.ts';
 import { clientTables } from '../features/clients/model.ts';
 import { critiqueTables } from '../features/critique/model.ts';
 import { deskTables } from '../features/desk/model.ts';
+import { fixTables } from '../features/fixes/model.ts';
 import { footageTables } from '../features/footage/model.ts';
 import { letterTables } from '../features/letters/model.ts';
 import { requestTables } from '../features/requests/model.ts';
@@ -21,6 +22,7 @@ const tablesOf = (sequelize: Sequelize) => ({
   ...deskTables(sequelize),
   ...bookTables(sequelize),
   ...scoringTables(sequelize),
+  ...fixTables(sequelize),
   ...critiqueTables(sequelize),
   ...letterTables(sequelize),
 });

@@ -1,6 +1,8 @@
 import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { findCritiqueRow } from '../features/critique/repository.ts';
+import { critiqueDoc } from '@lean-mentor/contract';
+import { blockText } from '@lean-mentor/core/critique';
+import { findCritiqueRow, findVersion } from '../features/critique/repository.ts';
 import { findDeskDocument } from '../features/desk/repository.ts';
 import { findRequest } from '../features/requests/index.ts';
 import { clientA } from '../testing/people.ts';
@@ -29,7 +31,7 @@ const before = [
   `INSERT INTO notes (id, request_id, from_frame, kind, athlete, seen, severity, what, instead)
     VALUES ('${noteId}', '${requestId}', 12, 'mistake', 'client', 'clear', 2, 'The elbow.', '[]')`,
   `INSERT INTO critiques (id, request_id, opening, note_ids, fixes, coach_name, sent_at) VALUES ('${critiqueId}', '${requestId}', 'Well.', '[]',
-    '[{"position": 1, "note": {"id": "${noteId}", "fromFrame": 12, "toFrame": null, "kind": "mistake", "athlete": "client", "seen": "clear", "severity": 2, "what": "The elbow.", "instead": [], "markId": null}, "drawings": [], "atFrame": 12, "atSeconds": 0.4, "clipFrom": 0, "clipTo": 2.4}]',
+    '[{"position": 1, "note": {"id": "${noteId}", "fromFrame": 12, "toFrame": null, "kind": "mistake", "athlete": "client", "seen": "clear", "severity": 2, "what": "The elbow.", "instead": [{"when": "he pulls", "do": "turn"}], "markId": null}, "drawings": [], "atFrame": 12, "atSeconds": 0.4, "clipFrom": 0, "clipTo": 2.4}]',
     'Cora Lind', '2031-01-03')`,
   `INSERT INTO jobs (id, kind, subject_id, state, attempts, run_after) VALUES ('${boutId}', 'make-ready', '${footageId}', 'done', 1, '2031-01-01')`,
 ];
@@ -42,7 +44,16 @@ describe('migrations', () => {
     await run('CREATE TABLE migrations (name VARCHAR(255) PRIMARY KEY)');
     await run("INSERT INTO migrations VALUES ('001-house')");
     for (const statement of before) await run(statement);
-    expect(await migrate(sequelize)).toEqual(['002-motion', '003-intake', '004-desk', '005-clips', '006-scoring']);
+    expect(await migrate(sequelize)).toEqual([
+      '002-motion',
+      '003-intake',
+      '004-desk',
+      '005-clips',
+      '006-scoring',
+      '007-book',
+      '008-critique',
+      '009-search',
+    ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');
     expect(await findRequest(house, requestId)).toMatchObject({
@@ -52,7 +63,13 @@ describe('migrations', () => {
     expect((await findDeskDocument(house, requestId)).notes[noteId]).toMatchObject({
       ...{ footageId, what: 'The elbow.', layer: 'technical', visible: 'client', causes: [], principleId: null },
     });
-    expect((await findCritiqueRow(house, critiqueId))?.fixes.map((fix) => fix.note.footageId)).toEqual([footageId]);
+    const [critique, version] = [await findCritiqueRow(house, critiqueId), await findVersion(house, critiqueId, 1)];
+    expect(critique).toMatchObject({ version: 1, revision: 1, code: expect.stringMatching(/^[a-z2-9]{8}$/) });
+    expect(version).toMatchObject({ coachName: 'Cora Lind', moments: [{ note: { id: noteId, footageId }, atSeconds: 0.4 }] });
+    expect(version!.fixes).toEqual([{ position: 1, fixId: noteId, principleId: null, name: 'The elbow.', noteIds: [noteId] }]);
+    expect(critiqueDoc.parse(version!.doc).content.map(blockText)).toEqual(['Well.', 'The elbow.\nThe elbow.\nIf he pulls: turn']);
+    const found = await sequelize.query<{ entry: string; words: string }>('SELECT entry, words FROM search_entries ORDER BY entry', { type: QueryTypes.SELECT }); // prettier-ignore
+    expect(found.map(({ entry, words }) => `${entry}: ${words.trim()}`)).toEqual(['note: The elbow.', 'request: Why?']);
     expect((await house.db.footages.findByPk(footageId))?.get('originalKey')).toBe(`footage/${footageId}/original`);
     // What was made ready without a strip is made ready again.
     expect((await house.db.jobs.findOne())?.get('state')).toBe('waiting');

@@ -10,6 +10,7 @@ import { bookRoutes } from '../features/book/routes.ts';
 import { clientRoutes } from '../features/clients/routes.ts';
 import { critiqueRoutes } from '../features/critique/routes.ts';
 import { deskRoutes } from '../features/desk/routes.ts';
+import { fixRoutes } from '../features/fixes/routes.ts';
 import { footageRoutes } from '../features/footage/routes.ts';
 import { FootageWatch } from '../features/footage/watch.ts';
 import { healthRoutes } from '../features/health/routes.ts';
@@ -121,6 +122,7 @@ export function createApp(house: House): OpenApp {
     ...deskRoutes(house),
     ...bookRoutes(house),
     ...scoringRoutes(house),
+    ...fixRoutes(house),
     ...critiqueRoutes(house),
     ...letterRoutes(house),
     ...healthRoutes(house),

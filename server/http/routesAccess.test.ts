@@ -1,7 +1,7 @@
 import type { IncomingMessage } from 'node:http';
 import { operations, roles, type Operation } from '@lean-mentor/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { bringRequest, clientA, clientB, movePeopleIn } from '../testing/people.ts';
+import { bringCritique, bringRequest, clientA, clientB, movePeopleIn } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
 import { createApp, type OpenApp } from './app.ts';
@@ -16,18 +16,23 @@ beforeAll(async () => {
   await movePeopleIn(house);
   open = createApp(house);
   const { requestId, footageId } = await bringRequest(house, clientB, 'ready');
-  const critiqueId = house.newId();
-  await house.db.critiques.create({
-    id: critiqueId,
+  const critiqueId = await bringCritique(house, requestId);
+  ids = {
     requestId,
-    opening: 'Well done.',
-    noteIds: [],
-    sentAt: new Date(),
-    readAt: null,
-    fixes: [],
-    coachName: 'Cora Lind',
-  });
-  ids = { requestId, footageId, critiqueId, clientId: clientB, position: '1', frame: '0', uploadId: 'a'.repeat(32) };
+    footageId,
+    critiqueId,
+    clientId: clientB,
+    version: '1',
+    as: 'md',
+    token: 'a'.repeat(43),
+    linkId: house.newId(),
+    noteId: house.newId(),
+    fixId: house.newId(),
+    clipId: house.newId(),
+    code: 'abcdefgh',
+    frame: '0',
+    uploadId: 'a'.repeat(32),
+  };
   for (const who of ['coach', 'assistant', 'client', 'other', 'guardian']) visitors.set(who, await visit(open.app, who));
 });
 afterAll(async () => {
@@ -39,7 +44,11 @@ const pathOf = (operation: Operation): string => operation.path.replace(/:(\w+)/
 /** Whoever has the role and may see client B. `client` is Ben himself. */
 const visitorOf = (role: string): Visitor => visitors.get(role === 'client' ? 'other' : role)!;
 /** What an operation wants to be sent before it looks whose thing it is. */
-const bodies: Record<string, object> = { saveBouts: { bouts: [] } };
+const bodies: Record<string, object> = {
+  saveBouts: { bouts: [] },
+  markUnderstood: { understood: true },
+  askQuestion: { id: '00000000-0000-4000-8000-000000000001', fixId: null, noteId: null, words: 'Which hand?' },
+};
 /** Event streams do not end: access is told by the headers alone. */
 const statusOf = (visitor: Visitor, operation: Operation): Promise<number> =>
   new Promise((resolve, reject) => {

@@ -16,7 +16,12 @@ export const findingsKey = footage('findings.json');
 export const posterKey = footage('poster.jpg');
 
 export const stillsFolder = (critiqueId: string): string => `stills/${critiqueId}/`;
-export const stillKey = (critiqueId: string, position: number): string => `${stillsFolder(critiqueId)}${position}.png`;
+export const stillKey = (critiqueId: string, version: number, noteId: string): string =>
+  `${stillsFolder(critiqueId)}${version}-${noteId}.png`;
+
+/** The seconds around a moment, for readers with a link. */
+export const sharedClipKey = (critiqueId: string, version: number, noteId: string): string =>
+  `${stillsFolder(critiqueId)}${version}-${noteId}.mp4`;
 
 export const memoKey = (requestId: string, memoId: string): string => `memos/${requestId}/${memoId}`;
 

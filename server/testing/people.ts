@@ -1,7 +1,9 @@
-import { intake, type Intake } from '@lean-mentor/contract';
+import { intake, type Intake, type SentFix } from '@lean-mentor/contract';
+import { paragraph, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
 import type { Note } from '@lean-mentor/core/desk';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
+import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
 import { insertFootage, newFootage, type FootageRow } from '../features/footage/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
 import type { House } from '../house.ts';
@@ -112,3 +114,27 @@ export const aNote = (id: string, footageId: string, fields: Partial<Note> = {})
   markId: null,
   ...fields,
 });
+
+/** A critique of a request, sent at an instant, that shows these notes' moments and gives these fixes. Answers its id. */
+export async function bringCritique(
+  house: House,
+  requestId: string,
+  { fixes = [], sentAt = house.now(), words = 'Well done.' }: { fixes?: Omit<SentFix, 'position'>[]; sentAt?: Date; words?: string } = {},
+): Promise<string> {
+  const id = house.newId();
+  const doc: CritiqueDoc = {
+    type: 'doc',
+    content: [
+      paragraph(words),
+      ...fixes.map(({ fixId, principleId, name }): FixBlock => ({
+        type: 'fix',
+        attrs: { fixId, principleId, name },
+        content: [paragraph(name)],
+      })),
+    ],
+  };
+  await putCritique(house, { id, requestId, doc, revision: 1, version: 1, sentAt, readAt: null, understood: {}, code: shortCodeOf(id) }); // prettier-ignore
+  const sent = fixes.map((fix, i) => ({ position: i + 1, ...fix }));
+  await addVersion(house, { critiqueId: id, version: 1, doc, fixes: sent, moments: [], coachName: 'Cora Lind', sentAt });
+  return id;
+}

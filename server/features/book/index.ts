@@ -1,1 +1,2 @@
-export { changeClip, findClip } from './repository.ts';
+export { putStarterBookOnce } from './entries.ts';
+export { changeClip, findClip, findDrills, findPrinciples } from './repository.ts';

@@ -1,5 +1,6 @@
 import type { Clip } from '@lean-mentor/contract';
-import type { Transaction } from 'sequelize';
+import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import type { ClipRow } from './model.ts';
@@ -33,4 +34,75 @@ export async function changeClip(
 
 export async function deleteClip({ db }: House, id: string, transaction: Transaction): Promise<void> {
   await db.clips.destroy({ where: { id }, transaction });
+}
+
+/** What a principle says that has been given no more than a name. */
+const blank: Omit<BookPrinciple, 'id' | 'name'> = {
+  area: 'strategy',
+  cue: '',
+  good: '',
+  why: '',
+  where: [],
+  chances: '',
+  level: 1,
+  prerequisites: [],
+  caution: 'general',
+  techniques: [],
+  variants: [],
+  errors: [],
+  drillIds: [],
+  clipIds: [],
+};
+
+/** All principles, by name; `locked` until the transaction ends, so that the book is judged and changed by one at a time. */
+export async function findPrinciples({ db }: House, locked?: Transaction): Promise<BookPrinciple[]> {
+  const rows = await db.principles.findAll({
+    order: [['name', 'ASC']],
+    ...(locked && { transaction: locked, lock: locked.LOCK.UPDATE }),
+  });
+  return plainAll(rows).map(({ id, name, entry }) => ({ ...blank, ...entry, id, name }));
+}
+
+export async function findDrills({ db }: House, transaction?: Transaction): Promise<BookDrill[]> {
+  const rows = await db.drills.findAll({ order: [['name', 'ASC']], ...(transaction && { transaction }) });
+  return plainAll(rows).map(({ id, name, entry }) => ({ id, name, ...entry }));
+}
+
+export async function putPrinciples({ db }: House, principles: readonly BookPrinciple[], transaction: Transaction): Promise<void> {
+  const rows = principles.map(({ id, name, ...entry }) => ({ id, name, entry }));
+  await db.principles.bulkCreate(rows, { updateOnDuplicate: ['name', 'entry'], transaction });
+}
+
+export async function putDrills({ db }: House, drills: readonly BookDrill[], transaction: Transaction): Promise<void> {
+  const rows = drills.map(({ id, name, ...entry }) => ({ id, name, entry }));
+  await db.drills.bulkCreate(rows, { updateOnDuplicate: ['name', 'entry'], transaction });
+}
+
+export async function deletePrinciple({ db }: House, id: string, transaction: Transaction): Promise<void> {
+  await db.principles.destroy({ where: { id }, transaction });
+}
+
+export async function deleteDrill({ db }: House, id: string, transaction: Transaction): Promise<void> {
+  await db.drills.destroy({ where: { id }, transaction });
+}
+
+/** How many notes name each principle. */
+export async function countNotesByPrinciple({ db }: House, transaction?: Transaction): Promise<Map<string, number>> {
+  const rows = await db.sequelize.query<{ id: string; notes: string }>(
+    'SELECT principle_id AS id, CAST(COUNT(*) AS CHAR) AS notes FROM notes WHERE principle_id IS NOT NULL GROUP BY principle_id',
+    { type: QueryTypes.SELECT, ...(transaction && { transaction }) },
+  );
+  return new Map(rows.map(({ id, notes }) => [id, Number(notes)]));
+}
+
+/** Gives every note that names one principle another instead. Answers how many there were. */
+export async function renameNotesPrinciple({ db }: House, from: string, to: string, transaction: Transaction): Promise<number> {
+  const [count] = await db.notes.update({ principleId: to }, { where: { principleId: from }, transaction });
+  return count;
+}
+
+const starterName = 'starter-book';
+export const starterWasPut = async ({ db }: House): Promise<boolean> => (await db.practiceSettings.findByPk(starterName)) !== null;
+export async function noteStarterPut({ db, now }: House): Promise<void> {
+  await db.practiceSettings.upsert({ name: starterName, value: { putAt: now().toISOString() } });
 }

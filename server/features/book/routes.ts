@@ -11,4 +11,12 @@ export const bookRoutes = (house: House) => [
   route(contract.removeClip, handlers.removeClip(house)),
   route(contract.streamClip, handlers.streamClip(house)),
   route(contract.getClipPoster, handlers.getClipPoster(house)),
+  route(contract.getBook, handlers.getBook(house)),
+  route(contract.saveBookPrinciple, handlers.saveBookPrinciple(house)),
+  route(contract.removeBookPrinciple, handlers.removeBookPrinciple(house)),
+  route(contract.mergeBookPrinciples, handlers.mergeBookPrinciples(house)),
+  route(contract.saveBookDrill, handlers.saveBookDrill(house)),
+  route(contract.removeBookDrill, handlers.removeBookDrill(house)),
+  route(contract.importBook, handlers.importBook(house)),
+  route(contract.addStarterBook, handlers.addStarterBook(house)),
 ];

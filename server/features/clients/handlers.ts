@@ -3,9 +3,11 @@ import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import type { Call } from '../../http/route.ts';
 import { maySeeClient, visibleClients } from '../access/index.ts';
-import { listCritiquesOfClient } from '../critique/index.ts';
+import { findQuestionsOf, listCritiquesOfClient } from '../critique/index.ts';
 import { countRequestsByClient, listRequestsOfClients } from '../requests/index.ts';
-import { findClient, findClients } from './repository.ts';
+import { getClientProgress as progressOf } from './progress.ts';
+import { findClient, findClients, setThreadClosed } from './repository.ts';
+import { searchWords as search } from './search/searchWords.ts';
 
 export const listClients = (house: House) => async (_: Call<typeof contract.listClients>) => {
   const [clients, counts] = await Promise.all([findClients(house), countRequestsByClient(house)]);
@@ -21,5 +23,26 @@ export const getClientHistory =
       listRequestsOfClients(house, [client.id], visibleClients(account) === null),
       listCritiquesOfClient(house, client.id),
     ]);
-    return { client, requests, critiques };
+    const questions = await findQuestionsOf(house, critiques.map(({ id }) => id)); // prettier-ignore
+    return { client, requests, critiques, questions };
   };
+
+export const getClientProgress =
+  (house: House) =>
+  async ({ params, account }: Call<typeof contract.getClientProgress>) => {
+    if (!maySeeClient(account, params.clientId) || !(await findClient(house, params.clientId))) throw new ContractError('not-found');
+    return progressOf(house, params.clientId);
+  };
+
+export const closeThread =
+  (house: House) =>
+  async ({ params, body }: Call<typeof contract.closeThread>) => {
+    if (!(await findClient(house, params.clientId))) throw new ContractError('not-found');
+    await setThreadClosed(house, params.clientId, params.principleId, body.closed);
+    return { done: true } as const;
+  };
+
+export const searchWords =
+  (house: House) =>
+  ({ body }: Call<typeof contract.searchWords>) =>
+    search(house, body);

@@ -1,177 +1,182 @@
-import type { DeskChange } from '@lean-mentor/core/desk';
+import { paragraph, type Block } from '@lean-mentor/core/critique';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../http/app.ts';
-import { frameTableKey } from '../../storage/index.ts';
-import { aNote, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
-import { visit, type Visitor } from '../../testing/visitor.ts';
+import { CritiqueHouse, docOf, fixOf } from '../../testing/critiqueHouse.ts';
+import { bringRequest, clientA, clientB } from '../../testing/people.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
-let requestId: string;
-let noteIds: string[];
-
-const times = Array.from({ length: 300 }, (_, i) => i / 30);
-
-/** A request whose footage is ready (its frame table is), with four notes on its desk. */
-async function bringReviewed(clientId: string): Promise<void> {
-  const brought = await bringRequest(house, clientId, 'ready');
-  requestId = brought.requestId;
-  await house.storage.putBytes(frameTableKey(brought.footageId), JSON.stringify({ times, endSeconds: 10 }));
-  noteIds = Array.from({ length: 4 }, () => house.newId());
-  const changes: DeskChange[] = noteIds.map((id, i) => ({
-    changeId: house.newId(),
-    entity: 'note',
-    id,
-    before: null,
-    after: aNote(id, brought.footageId, { fromFrame: 15 + i * 90 }),
-  }));
-  const id = house.newId();
-  changes.push({
-    changeId: house.newId(),
-    entity: 'drawing',
-    id,
-    before: null,
-    after: {
-      id,
-      footageId: brought.footageId,
-      tool: 'arrow',
-      colour: 'client',
-      weight: 'plain',
-      words: '',
-      keys: [],
-      points: [
-        { x: 0, y: 0 },
-        { x: 1, y: 1 },
-      ],
-      fromFrame: 100,
-      toFrame: 110,
-    },
-  });
-  await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes, since: 0 });
-}
-const send = (body: object, who = coach) => who.ask('post', `/api/requests/${requestId}/critique/send`, body);
-
+let at: CritiqueHouse;
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  coach = await visit(open.app, 'coach');
+  at = await CritiqueHouse.opened();
 });
-beforeEach(() => bringReviewed(clientA));
-afterAll(async () => {
-  open.close();
-  await house.close();
-});
+beforeEach(() => at.bringReviewed(clientA));
+afterAll(() => at.close());
 
-describe('a critique', () => {
-  it('is kept as a draft, with how many fixes suit the client’s level', async () => {
-    const draft = { opening: 'You hold well.', noteIds: [noteIds[2], noteIds[0]] };
-    await coach.ask('put', `/api/requests/${requestId}/critique`, draft);
-    await coach.ask('put', `/api/requests/${requestId}/critique`, { ...draft, opening: 'You hold very well.' });
-    const { body } = await coach.ask('get', `/api/requests/${requestId}/critique`);
-    expect(body).toMatchObject({ opening: 'You hold very well.', noteIds: draft.noteIds, sentAt: null, suggestedFixes: 2 });
+describe('a written critique', () => {
+  it('is kept as it is written, with who will get it', async () => {
+    await at.write(docOf(paragraph('You hold well.')));
+    await at.write(docOf(paragraph('You hold very well.')));
+    expect(await at.draft()).toMatchObject({
+      doc: docOf(paragraph('You hold very well.')),
+      ...{ revision: 2, version: 0, sentAt: null, changed: true },
+      recipients: [{ name: 'Ada Moor', role: 'client', email: 'client@test.example' }],
+    });
   });
 
-  it('is sent with its fixes in order, each with the moment, the drawings on it and a clip from 2 s before', async () => {
-    const { body } = await send({ opening: 'Here it begins.', noteIds: [noteIds[1], noteIds[0]] });
-    expect(body.fixes.map((f: { note: { id: string } }) => f.note.id)).toEqual([noteIds[1], noteIds[0]]);
-    expect(body.fixes[0]).toMatchObject({ position: 1, atFrame: 105, atSeconds: 3.5, clipFromSeconds: 1.5, clipToSeconds: 5.5 });
-    expect(body.fixes[0].drawings).toHaveLength(1);
-    // The footage begins half a second before this moment.
-    expect(body.fixes[1]).toMatchObject({ clipFromSeconds: 0, drawings: [] });
+  it('is not written over by somebody who did not see the last change', async () => {
+    await at.write(docOf(paragraph('First.')));
+    const stale = await at.coach.ask('put', `/api/requests/${at.requestId}/critique`, { doc: docOf(paragraph('Stale.')), revision: 0 });
+    expect([stale.status, stale.body.code]).toEqual([409, 'changed-meanwhile']);
+    expect((await at.draft()).doc).toEqual(docOf(paragraph('First.')));
   });
 
-  it('never carries a note that is for the coach’s eyes only', async () => {
-    const change = { changeId: house.newId(), entity: 'note', id: noteIds[0]!, before: { visible: 'client' }, after: { visible: 'coach' } };
-    await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes: [change], since: 0 });
-    const refused = await send({ opening: 'Here.', noteIds: [noteIds[0]] });
-    expect([refused.status, refused.body.message]).toEqual([
-      400,
-      'One of these notes is for our eyes only. Take it out, or let the client see it.',
-    ]);
+  it('takes no block that is none', async () => {
+    const bad = { type: 'doc', content: [{ type: 'script', content: 'alert(1)' }] };
+    expect((await at.coach.ask('put', `/api/requests/${at.requestId}/critique`, { doc: bad, revision: 0 })).status).toBe(400);
+  });
+
+  it('is sent with its fixes in order, and each moment with the drawings on it and a clip from 2 s before', async () => {
+    const { body } = await at.sendDoc(fixOf(at.noteIds[1]!), fixOf(at.noteIds[0]!));
+    expect(body.fixes).toMatchObject([{ position: 1, fixId: at.noteIds[1], noteIds: [at.noteIds[1]] }, { position: 2, fixId: at.noteIds[0] }]); // prettier-ignore
+    expect(body.moments.map((one: { note: { id: string } }) => one.note.id)).toEqual([at.noteIds[1], at.noteIds[0]]);
+    expect(body.moments[0]).toMatchObject({ atSeconds: 3.5, clipFromSeconds: 1.5, clipToSeconds: 5.5 });
+    expect([body.moments[0].drawings.length, body.moments[1].drawings.length]).toEqual([1, 0]);
+    expect(body).toMatchObject({ version: 1, coachName: 'Cora Lind', code: expect.stringMatching(/^[a-z2-9]{8}$/) });
+  });
+
+  it('never carries a note that is for the coach’s eyes only, nor one that has left the desk', async () => {
+    await at.changeNote(at.noteIds[0]!, { visible: 'client' }, { visible: 'coach' });
+    const refused = await at.sendDoc(fixOf(at.noteIds[0]!));
+    expect([refused.status, refused.body.message]).toEqual([400, 'One of these moments is for our eyes only. Take it out, or let the client see it.']); // prettier-ignore
+    expect((await at.sendDoc(fixOf(at.house.newId()))).body.message).toContain('not on the desk any more');
+    expect((await at.draft()).version).toBe(0);
   });
 
   it('stays as it was sent, whatever happens on the desk afterwards', async () => {
-    const { body } = await send({ opening: 'Here.', noteIds: [noteIds[1]] });
-    const change: DeskChange = {
-      changeId: house.newId(),
-      entity: 'note',
-      id: noteIds[1]!,
-      before: { what: '' },
-      after: { what: 'Changed my mind.' },
-    };
-    await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes: [change], since: 0 });
-    const again = await coach.ask('get', `/api/critiques/${body.id}`);
-    expect(again.body.fixes[0].note.what).toBe('The elbow leaves the ribs.');
+    const { body } = await at.sendDoc(fixOf(at.noteIds[1]!));
+    await at.changeNote(at.noteIds[1]!, { what: '' }, { what: 'Changed my mind.' });
+    expect((await at.coach.ask('get', `/api/critiques/${body.id}`)).body.moments[0].note.what).toBe('The elbow leaves the ribs.');
   });
 
-  it('carries one to three fixes and an opening line', async () => {
-    expect((await send({ opening: 'x', noteIds: [] })).body.fields[0]).toEqual({ field: 'noteIds', why: 'Choose at least one note.' });
-    expect((await send({ opening: 'x', noteIds })).status).toBe(400);
-    expect((await send({ opening: '  ', noteIds: [noteIds[0]] })).body.fields[0].field).toBe('opening');
-  });
-
-  it('is refused, and nothing of it kept, when a note has left the desk', async () => {
-    const gone = house.newId();
-    const answer = await send({ opening: 'x', noteIds: [noteIds[0], gone] });
-    expect([answer.status, answer.body.message]).toEqual([400, `Note ${gone} is not on this desk any more. Choose again.`]);
-    expect(await house.db.critiques.count({ where: { requestId } })).toBe(0);
-  });
-
-  it('is sent once', async () => {
-    const answers = await Promise.all([1, 2, 3].map(() => send({ opening: 'x', noteIds: [noteIds[0]] })));
-    expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409]);
-    expect((await coach.ask('put', `/api/requests/${requestId}/critique`, { opening: 'y', noteIds: [] })).body.code).toBe('already-sent');
-  });
-
-  it('is the coach’s to send, not the assistant’s', async () => {
-    expect((await send({ opening: 'x', noteIds: [noteIds[0]] }, await visit(open.app, 'assistant'))).status).toBe(403);
-  });
-
-  it('leaves Today and writes a letter to the client that tells no detail', async () => {
-    await send({ opening: 'The secret is the elbow.', noteIds: [noteIds[0]] });
-    const today = (await coach.ask('get', '/api/today')).body.rows as { id: string }[];
-    expect(today.map((r) => r.id)).not.toContain(requestId);
-    const [letter] = (await coach.ask('get', '/api/letters')).body.letters;
-    expect(letter).toMatchObject({ toName: 'Ada Moor', toAddress: 'client@test.example', subject: 'Cora Lind has looked at your footage' });
-    expect(letter.body).toContain('one thing to work on');
-    expect(letter.body).not.toContain('elbow');
-  });
-
-  it('writes to the guardian of a minor as well', async () => {
-    await bringReviewed(clientB);
-    await send({ opening: 'x', noteIds: noteIds.slice(0, 2) });
-    const letters = (await coach.ask('get', '/api/letters')).body.letters.slice(0, 2);
-    expect(letters.map((l: { toAddress: string }) => l.toAddress).sort()).toEqual(['guardian@test.example', 'other@test.example']);
-    expect(letters.find((l: { toAddress: string }) => l.toAddress.startsWith('guardian')).subject).toBe(
-      'Cora Lind has looked at Ben Ruhl’s footage',
+  it('carries something, and three fixes at most', async () => {
+    expect((await at.send()).body.message).toContain('Nothing is written yet');
+    expect((await at.sendDoc(paragraph('Only words.'))).body.message).toContain('at least one moment');
+    expect((await at.sendDoc(...at.noteIds.map((id) => fixOf(id)))).body.message).toBe(
+      '4 fixes; 3 are the most that one critique carries.',
     );
   });
 
-  it('is marked read by the client, and the first time counts', async () => {
-    const { body } = await send({ opening: 'x', noteIds: [noteIds[0]] });
-    const client = await visit(open.app, 'client');
-    house.time = new Date('2030-01-01T10:00:00Z');
-    const first = await client.ask('post', `/api/critiques/${body.id}/read`, {});
-    house.time = new Date('2030-01-02T10:00:00Z');
-    const second = await client.ask('post', `/api/critiques/${body.id}/read`, {});
-    house.time = null;
-    expect([first.body.readAt, second.body.readAt]).toEqual(['2030-01-01T10:00:00.000Z', '2030-01-01T10:00:00.000Z']);
+  it('is sent once, however often it is pressed', async () => {
+    await at.write(docOf(fixOf(at.noteIds[0]!)));
+    const before = (await at.letters()).length;
+    const answers = await Promise.all([1, 2, 3].map(() => at.send()));
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409]);
+    expect((await at.letters()).length).toBe(before + 1);
+  });
+
+  it('is the coach’s to send, not the assistant’s', async () => {
+    await at.write(docOf(fixOf(at.noteIds[0]!)));
+    expect((await at.send(await at.visit('assistant'))).status).toBe(403);
+  });
+
+  it('leaves Today and writes a letter to the client that tells no detail', async () => {
+    const { body } = await at.sendDoc(fixOf(at.noteIds[0]!, paragraph('The secret is the elbow.')));
+    const today = (await at.coach.ask('get', '/api/today')).body.rows as { id: string }[];
+    expect(today.map((r) => r.id)).not.toContain(at.requestId);
+    const [letter] = await at.letters();
+    expect(letter).toMatchObject({ toName: 'Ada Moor', toAddress: 'client@test.example', subject: 'Cora Lind has looked at your footage' });
+    expect(letter!.body).toContain('one thing to work on');
+    expect(letter!.body).toContain(`/c/${body.code}`);
+    expect(letter!.body).not.toContain('elbow');
+  });
+
+  it('writes to the guardian of a minor as well', async () => {
+    await at.bringReviewed(clientB);
+    await at.sendDoc(fixOf(at.noteIds[0]!), fixOf(at.noteIds[1]!));
+    const two = (await at.letters()).slice(0, 2);
+    expect(two.map((l) => l.toAddress).sort()).toEqual(['guardian@test.example', 'other@test.example']);
+    expect(two.find((l) => l.toAddress.startsWith('guardian'))!.subject).toBe('Cora Lind has looked at Ben Ruhl’s footage');
+  });
+
+  it('is read by its client, and marked once', async () => {
+    const { body } = await at.sendDoc(fixOf(at.noteIds[0]!));
+    const client = await at.visit('client');
+    expect((await client.ask('get', `/api/short/${body.code}`)).body).toEqual({ critiqueId: body.id });
+    const first = (await client.ask('post', `/api/critiques/${body.id}/read`)).body.readAt;
+    expect((await client.ask('post', `/api/critiques/${body.id}/read`)).body.readAt).toBe(first);
+    const stranger = await at.visit('other');
+    for (const path of [`/api/critiques/${body.id}`, `/api/short/${body.code}`]) expect((await stranger.ask('get', path)).status).toBe(404);
   });
 
   it('stands in the client’s history with the fixes given, newest first', async () => {
-    const { body } = await send({ opening: 'x', noteIds: [noteIds[0]] });
-    const history = (await coach.ask('get', `/api/clients/${clientA}/history`)).body;
-    expect(history.critiques[0].id).toBe(body.id);
-    expect(history.requests.find((r: { id: string }) => r.id === requestId)).toMatchObject({ state: 'sent', critiqueId: body.id });
-    const sent = history.requests.map((r: { sentAt: string }) => r.sentAt);
-    expect(sent).toEqual([...sent].sort().reverse());
+    const { body } = await at.sendDoc(paragraph('You hold well.'), fixOf(at.noteIds[0]!));
+    const history = (await at.coach.ask('get', `/api/clients/${clientA}/history`)).body;
+    expect(history.critiques[0]).toMatchObject({
+      id: body.id,
+      opening: 'You hold well.',
+      fixes: [{ name: 'The elbow' }],
+      openQuestions: 0,
+    });
+    expect(history.requests.find((r: { id: string }) => r.id === at.requestId)).toMatchObject({ state: 'sent', critiqueId: body.id });
   });
 
   it('cannot be sent while the footage is being made ready', async () => {
-    ({ requestId } = await bringRequest(house, clientA, 'waiting'));
-    expect((await send({ opening: 'x', noteIds: [noteIds[0]] })).body.code).toBe('footage-not-ready');
+    ({ requestId: at.requestId } = await bringRequest(at.house, clientA, 'waiting'));
+    await at.write(docOf(paragraph('x')));
+    expect((await at.send()).body.code).toBe('footage-not-ready');
+  });
+});
+
+describe('a critique that was sent', () => {
+  it('is changed by a new version; both are kept, and the client is told', async () => {
+    const { body: first } = await at.sendDoc(fixOf(at.noteIds[0]!));
+    expect((await at.send()).body.code).toBe('nothing-to-send');
+    await at.write(docOf(fixOf(at.noteIds[0]!), fixOf(at.noteIds[2]!)));
+    expect(await at.draft()).toMatchObject({ changed: true, version: 1 });
+    const { body: second } = await at.send();
+    expect(second).toMatchObject({ id: first.id, version: 2, versions: [{ version: 1 }, { version: 2 }], readAt: null, code: first.code });
+    const client = await at.visit('client');
+    expect((await client.ask('get', `/api/critiques/${first.id}/versions/1`)).body.fixes.length).toBe(1);
+    expect((await client.ask('get', `/api/critiques/${first.id}`)).body.fixes.length).toBe(2);
+    expect((await at.letters())[0]!.subject).toBe('Cora Lind has changed what was said about your footage');
+  });
+
+  it('is taken back within ten minutes: it is gone for the client and waits for the coach', async () => {
+    const { body } = await at.sendDoc(fixOf(at.noteIds[0]!));
+    expect(body.takeBackUntil).not.toBeNull();
+    expect((await at.coach.ask('post', `/api/critiques/${body.id}/take-back`)).status).toBe(200);
+    const client = await at.visit('client');
+    expect((await client.ask('get', `/api/critiques/${body.id}`)).status).toBe(404);
+    expect((await at.coach.ask('get', '/api/today')).body.rows.map((r: { id: string }) => r.id)).toContain(at.requestId);
+    expect((await at.letters())[0]!.subject).toBe('Cora Lind has taken back what was just sent about your footage');
+    expect((await at.draft()).doc).toEqual(docOf(fixOf(at.noteIds[0]!)));
+    expect((await at.send()).body).toMatchObject({ id: body.id, version: 1 });
+  });
+
+  it('of a taken back second version stands as the first one was', async () => {
+    const { body } = await at.sendDoc(fixOf(at.noteIds[0]!));
+    await at.sendDoc(fixOf(at.noteIds[1]!));
+    await at.coach.ask('post', `/api/critiques/${body.id}/take-back`);
+    expect((await at.coach.ask('get', `/api/critiques/${body.id}`)).body).toMatchObject({ version: 1, fixes: [{ fixId: at.noteIds[0] }], versions: [{ version: 1 }] }); // prettier-ignore
+  });
+
+  it('is not taken back later', async () => {
+    const { body } = await at.sendDoc(fixOf(at.noteIds[0]!));
+    const now = at.house.now;
+    at.house.now = () => new Date(now().getTime() + 10 * 60_000);
+    try {
+      expect((await at.coach.ask('post', `/api/critiques/${body.id}/take-back`)).body.code).toBe('too-late-to-take-back');
+    } finally {
+      at.house.now = now;
+    }
+  });
+});
+
+describe('a draft from the work on the desk', () => {
+  it('says in the coach’s words what the ladder chose, and is taken up by whoever opens it', async () => {
+    const { body } = await at.coach.ask('post', `/api/requests/${at.requestId}/critique/draft`);
+    const words = JSON.stringify(body.doc);
+    expect(words).toContain('The elbow leaves the ribs.');
+    expect(words).toContain('If he pushes, keep it in.');
+    expect(body.doc.content.filter((block: Block) => block.type === 'fix').length).toBe(2);
+    expect(await at.draft()).toMatchObject({ doc: body.doc, revision: 1 });
   });
 });

@@ -1,3 +1,4 @@
-export { sentFixOf } from './sentFix.ts';
-export { putCritique } from './repository.ts';
-export { listCritiquesOfClient } from './service.ts';
+export { sentFixesOf, sentMomentOf } from './sentMoment.ts';
+export { addVersion, findQuestionsOf, putCritique } from './repository.ts';
+export { listCritiquesOfClient } from './reading.ts';
+export { shortCodeOf } from './shortCode.ts';

@@ -1,28 +1,118 @@
-import type { SentFix } from '@lean-mentor/contract';
+import type { SentFix, SentMoment } from '@lean-mentor/contract';
+import type { CritiqueDoc } from '@lean-mentor/core/critique';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
 
+/** One critique of a request: what is being written, and where what was sent stands. */
 export interface CritiqueRow {
   id: string;
   requestId: string;
-  opening: string;
-  noteIds: string[];
-  /** Null while it is a draft. */
+  /** Null before the first draft. */
+  doc: CritiqueDoc | null;
+  /** Grows with every time it is kept. */
+  revision: number;
+  /** The version that stands; 0 while none was sent or it was taken back. */
+  version: number;
+  /** When that version was sent. */
   sentAt: Date | null;
   readAt: Date | null;
+  /** By fix. */
+  understood: Record<string, string>;
+  code: string | null;
+}
+
+/** A version as it was sent; it never changes. */
+export interface VersionRow {
+  critiqueId: string;
+  version: number;
+  doc: CritiqueDoc;
   fixes: SentFix[];
+  moments: SentMoment[];
   coachName: string;
+  sentAt: Date;
+}
+
+/** The fixes of the version that stands, for looking up by principle. */
+export interface SentFixRow {
+  critiqueId: string;
+  position: number;
+  fixId: string;
+  principleId: string | null;
+  noteIds: string[];
+}
+
+export interface QuestionRow {
+  id: string;
+  critiqueId: string;
+  fixId: string | null;
+  noteId: string | null;
+  words: string;
+  askedBy: string;
+  askedAt: Date;
+  answer: string | null;
+  answeredBy: string | null;
+  answeredAt: Date | null;
+}
+
+export interface LinkRow {
+  id: string;
+  critiqueId: string;
+  /** SHA-256 of the token, in hex: whoever reads the table cannot open anything. */
+  tokenHash: string;
+  forName: string;
+  madeAt: Date;
+  expiresAt: Date;
+  /** How often the page was opened by it. */
+  opened: number;
 }
 
 export const critiqueTables = (sequelize: Sequelize) => ({
   critiques: defineTable<CritiqueRow>(sequelize, 'critiques', {
     id: key(),
     requestId: DataTypes.UUID,
-    opening: DataTypes.TEXT,
-    noteIds: DataTypes.JSON,
+    doc: DataTypes.JSON,
+    revision: DataTypes.INTEGER,
+    version: DataTypes.INTEGER,
     sentAt: instantColumn,
     readAt: instantColumn,
+    understood: DataTypes.JSON,
+    code: DataTypes.STRING,
+  }),
+  critiqueVersions: defineTable<VersionRow>(sequelize, 'critique_versions', {
+    critiqueId: key(),
+    version: { type: DataTypes.INTEGER, primaryKey: true },
+    doc: DataTypes.JSON,
     fixes: DataTypes.JSON,
+    moments: DataTypes.JSON,
     coachName: DataTypes.STRING,
+    sentAt: instantColumn,
+  }),
+  sentFixes: defineTable<SentFixRow>(sequelize, 'sent_fixes', {
+    critiqueId: key(),
+    position: { type: DataTypes.INTEGER, primaryKey: true },
+    fixId: DataTypes.UUID,
+    principleId: DataTypes.UUID,
+    noteIds: DataTypes.JSON,
+  }),
+  questions: defineTable<QuestionRow>(sequelize, 'questions', {
+    id: key(),
+    critiqueId: DataTypes.UUID,
+    fixId: DataTypes.UUID,
+    noteId: DataTypes.UUID,
+    words: DataTypes.TEXT,
+    askedBy: DataTypes.STRING,
+    askedAt: instantColumn,
+    answer: DataTypes.TEXT,
+    answeredBy: DataTypes.STRING,
+    answeredAt: instantColumn,
+  }),
+  critiqueLinks: defineTable<LinkRow>(sequelize, 'critique_links', {
+    id: key(),
+    critiqueId: DataTypes.UUID,
+    tokenHash: DataTypes.STRING,
+    forName: DataTypes.STRING,
+    madeAt: instantColumn,
+    expiresAt: instantColumn,
+    opened: DataTypes.INTEGER,
   }),
 });

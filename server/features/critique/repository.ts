@@ -1,20 +1,75 @@
-import { intake, sentFix, type Critique, type Request } from '@lean-mentor/contract';
+import {
+  intake,
+  sentMoment,
+  type Critique,
+  type CritiqueGlance,
+  type PhraseBook,
+  type Question,
+  type Request,
+} from '@lean-mentor/contract';
+import { blockText } from '@lean-mentor/core/critique';
 import { Op, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
-import type { CritiqueRow } from './model.ts';
+import type { CritiqueRow, QuestionRow, SentFixRow, VersionRow } from './model.ts';
 
-export const findCritiqueRow = async ({ db }: House, id: string): Promise<CritiqueRow | null> => plain(await db.critiques.findByPk(id));
+const within = (transaction?: Transaction) => transaction && { transaction };
+
+export const findCritiqueRow = async ({ db }: House, id: string, transaction?: Transaction): Promise<CritiqueRow | null> =>
+  plain(await db.critiques.findByPk(id, { ...within(transaction) }));
 
 export const findCritiqueOfRequest = async ({ db }: House, requestId: string, transaction?: Transaction): Promise<CritiqueRow | null> =>
-  plain(await db.critiques.findOne({ where: { requestId }, ...(transaction && { transaction }) }));
+  plain(await db.critiques.findOne({ where: { requestId }, ...within(transaction) }));
 
-/** Sent critiques of requests, newest first. */
-export const findSentCritiques = async ({ db }: House, requestIds: string[]): Promise<CritiqueRow[]> =>
-  plainAll(await db.critiques.findAll({ where: { requestId: requestIds, sentAt: { [Op.not]: null } }, order: [['sentAt', 'DESC']] }));
+export const findCritiqueByCode = async ({ db }: House, code: string): Promise<CritiqueRow | null> =>
+  plain(await db.critiques.findOne({ where: { code } }));
 
 export async function putCritique({ db }: House, row: CritiqueRow, transaction?: Transaction): Promise<void> {
-  await db.critiques.upsert(row, { ...(transaction && { transaction }) });
+  await db.critiques.upsert(row, { ...within(transaction) });
+}
+
+export async function changeCritique({ db }: House, id: string, fields: Partial<CritiqueRow>, transaction: Transaction): Promise<void> {
+  await db.critiques.update(fields, { where: { id }, transaction });
+}
+
+export const findVersion = async (
+  { db }: House,
+  critiqueId: string,
+  version: number,
+  transaction?: Transaction,
+): Promise<VersionRow | null> => plain(await db.critiqueVersions.findOne({ where: { critiqueId, version }, ...within(transaction) }));
+
+/** When each version of a critique was sent, oldest first. */
+export async function listVersions({ db }: House, critiqueId: string): Promise<{ version: number; sentAt: Date }[]> {
+  const rows = plainAll(await db.critiqueVersions.findAll({ attributes: ['version', 'sentAt'], where: { critiqueId }, order: [['version', 'ASC']] })); // prettier-ignore
+  return rows.map(({ version, sentAt }) => ({ version, sentAt }));
+}
+
+/** Keeps a version, and its fixes as those that stand. */
+export async function addVersion(house: House, row: VersionRow, transaction?: Transaction): Promise<void> {
+  await house.db.critiqueVersions.create(row, { ...within(transaction) });
+  await putSentFixes(house, row, transaction);
+}
+
+export async function dropVersion({ db }: House, critiqueId: string, version: number, transaction: Transaction): Promise<void> {
+  await db.critiqueVersions.destroy({ where: { critiqueId, version }, transaction });
+}
+
+/** Sets the fixes that stand: those of a version, or none. */
+export async function putSentFixes(
+  { db }: House,
+  { critiqueId, fixes }: Pick<VersionRow, 'critiqueId' | 'fixes'>,
+  transaction?: Transaction,
+): Promise<void> {
+  await db.sentFixes.destroy({ where: { critiqueId }, ...within(transaction) });
+  const rows: SentFixRow[] = fixes.map(({ position, fixId, principleId, noteIds }) => ({
+    critiqueId,
+    position,
+    fixId,
+    principleId,
+    noteIds,
+  }));
+  await db.sentFixes.bulkCreate(rows, { ...within(transaction) });
 }
 
 /** Marks a critique read now unless it was before. */
@@ -22,27 +77,95 @@ export async function setRead({ db, now }: House, id: string): Promise<void> {
   await db.critiques.update({ readAt: now() }, { where: { id, readAt: null } });
 }
 
-/** A sent critique as the contract words it. */
-export function critiqueOf(row: CritiqueRow, request: Request): Critique {
+export const questionOf = (row: QuestionRow): Question => ({
+  ...row,
+  askedAt: row.askedAt.toISOString(),
+  answeredAt: row.answeredAt?.toISOString() ?? null,
+});
+
+/** Questions about a critique, oldest first. */
+export const findQuestions = async ({ db }: House, critiqueId: string): Promise<Question[]> =>
+  plainAll(await db.questions.findAll({ where: { critiqueId }, order: [['askedAt', 'ASC']] })).map(questionOf);
+
+/** Questions about any of these critiques, newest first. */
+export const findQuestionsOf = async ({ db }: House, critiqueIds: string[]): Promise<Question[]> =>
+  plainAll(await db.questions.findAll({ where: { critiqueId: critiqueIds }, order: [['askedAt', 'DESC']] })).map(questionOf);
+
+export const findQuestion = async ({ db }: House, id: string, transaction?: Transaction): Promise<QuestionRow | null> =>
+  plain(await db.questions.findByPk(id, { ...within(transaction) }));
+
+/** Takes a question; one of its id that is there already stays as it is. */
+export async function insertQuestion({ db }: House, row: QuestionRow, transaction: Transaction): Promise<void> {
+  await db.questions.bulkCreate([row], { ignoreDuplicates: true, transaction });
+}
+
+export async function changeQuestion({ db }: House, id: string, fields: Partial<QuestionRow>, transaction: Transaction): Promise<void> {
+  await db.questions.update(fields, { where: { id }, transaction });
+}
+
+const mostOpen = 500;
+export const findOpenQuestions = async ({ db }: House): Promise<QuestionRow[]> =>
+  plainAll(await db.questions.findAll({ where: { answeredAt: null }, order: [['askedAt', 'ASC']], limit: mostOpen }));
+
+/** Critiques of requests that stand, newest first, as lists show them. */
+export async function findGlances(house: House, requestIds: string[]): Promise<CritiqueGlance[]> {
+  const { db } = house;
+  if (requestIds.length === 0) return [];
+  const rows = plainAll(await db.critiques.findAll({ attributes: { exclude: ['doc'] }, where: { requestId: requestIds, sentAt: { [Op.not]: null } }, order: [['sentAt', 'DESC']] })); // prettier-ignore
+  const ids = rows.map(({ id }) => id);
+  const versions = plainAll(await db.critiqueVersions.findAll({ attributes: ['critiqueId', 'version', 'doc', 'fixes'], where: { critiqueId: ids } })); // prettier-ignore
+  const open = plainAll(await db.questions.findAll({ attributes: ['critiqueId'], where: { critiqueId: ids, answeredAt: null } }));
+  return rows.flatMap(({ id, requestId, sentAt, readAt, version }) => {
+    const sent = versions.find((one) => one.critiqueId === id && one.version === version);
+    if (!sent) return [];
+    const opening = sent.doc.content.find((block) => block.type === 'paragraph' && blockText(block) !== '');
+    return {
+      ...{ id, requestId, version, sentAt: sentAt!.toISOString(), readAt: readAt?.toISOString() ?? null, fixes: sent.fixes },
+      opening: opening ? blockText(opening) : '',
+      openQuestions: open.filter(({ critiqueId }) => critiqueId === id).length,
+    };
+  });
+}
+
+const phraseBookName = 'phrase-book';
+
+export async function findPhraseBook({ db }: House): Promise<PhraseBook> {
+  return (plain(await db.practiceSettings.findByPk(phraseBookName))?.value as PhraseBook | undefined) ?? { phrases: [], templates: [] };
+}
+
+export async function putPhraseBook({ db }: House, value: PhraseBook): Promise<void> {
+  await db.practiceSettings.upsert({ name: phraseBookName, value });
+}
+
+/** A version of a sent critique as the contract words it. */
+export function critiqueOf(
+  row: CritiqueRow,
+  sent: VersionRow,
+  request: Request,
+  beside: Pick<Critique, 'versions' | 'clips' | 'questions' | 'takeBackUntil'>,
+): Critique {
   return {
+    ...beside,
     id: row.id,
     requestId: row.requestId,
     clientId: request.clientId,
     clientName: request.clientName,
-    coachName: row.coachName,
+    coachName: sent.coachName,
     asked: intake.parse(request),
-    opening: row.opening,
-    sentAt: row.sentAt!.toISOString(),
+    version: sent.version,
+    doc: sent.doc,
+    fixes: sent.fixes,
+    // What was sent by an earlier version of this program lacks what notes have gained since.
+    moments: sent.moments.map((moment) => sentMoment.parse(moment)),
+    sentAt: sent.sentAt.toISOString(),
     readAt: row.readAt?.toISOString() ?? null,
-    // What was sent by an earlier version lacks what notes have gained since.
-    fixes: row.fixes.map((fix) => sentFix.parse(fix)),
+    understood: row.understood,
+    code: row.code ?? '',
     footages: request.footages.map(({ id, state, seconds, width, height, bouts }) => ({
-      id,
-      state,
+      ...{ id, state, bouts },
       seconds: seconds ?? 0,
       width: width ?? 16,
       height: height ?? 9,
-      bouts,
     })),
   };
 }

@@ -1,19 +1,36 @@
 import type * as contract from '@lean-mentor/contract';
-import type { Account, BodyOf, Critique, Request, ResponseOf } from '@lean-mentor/contract';
-import { fixesForLevel } from '@lean-mentor/core/fixes';
+import type { Account, BodyOf, Critique, Request, ResponseOf, SentMoment } from '@lean-mentor/contract';
+import { blockText, draftCritique as draftOfWork, fixBlocks, momentsOf, type CritiqueDoc } from '@lean-mentor/core/critique';
+import { fixWarnings, guardedKinds, mostFixes } from '@lean-mentor/core/fixes';
+import type { Transaction } from 'sequelize';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
-import { stillPng } from '../../media/still.ts';
-import { stillKey } from '../../storage/index.ts';
-import { maySeeClient } from '../access/index.ts';
-import { findClient } from '../clients/index.ts';
-import { findDeskDocument } from '../desk/index.ts';
-import { findFootage, frameTableOf } from '../footage/index.ts';
+import { findAccountsOfClient } from '../access/index.ts';
+import { indexWords } from '../clients/index.ts';
+import { ladderFacts, recordSentOrder, type LadderFacts } from '../fixes/index.ts';
 import { postLetters } from '../letters/index.ts';
-import { changeRequest, findRequest, listRequestsOfClients, lockRequest } from '../requests/index.ts';
-import { critiqueLetter } from './critiqueLetter.ts';
-import { critiqueOf, findCritiqueOfRequest, findCritiqueRow, findSentCritiques, putCritique, setRead } from './repository.ts';
-import { sentFixOf } from './sentFix.ts';
+import { changeRequest, findRequest, lockRequest } from '../requests/index.ts';
+import { stillsFolder } from '../../storage/index.ts';
+import { critiqueLetter, takenBackLetter } from './critiqueLetters.ts';
+import { draftOf } from './draftOf.ts';
+import type { CritiqueRow, VersionRow } from './model.ts';
+import { getCritique } from './reading.ts';
+import {
+  addVersion,
+  changeCritique,
+  dropVersion,
+  findCritiqueByCode,
+  findCritiqueOfRequest,
+  findCritiqueRow,
+  findVersion,
+  putCritique,
+  putSentFixes,
+} from './repository.ts';
+import { sentFixesOf, sentMomentOf } from './sentMoment.ts';
+import { shortCodeOf } from './shortCode.ts';
+import { takeBackUntil } from './takeBack.ts';
+
+const refused = (message: string): ContractError => new ContractError('not-valid', { message });
 
 async function requestOr404(house: House, requestId: string): Promise<Request> {
   const request = await findRequest(house, requestId);
@@ -21,31 +38,92 @@ async function requestOr404(house: House, requestId: string): Promise<Request> {
   return request;
 }
 
+const sameDoc = (a: CritiqueDoc | null, b: CritiqueDoc | null): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 export async function getCritiqueDraft(house: House, requestId: string): Promise<ResponseOf<typeof contract.getCritiqueDraft>> {
   const request = await requestOr404(house, requestId);
-  const [row, client] = await Promise.all([findCritiqueOfRequest(house, requestId), findClient(house, request.clientId)]);
+  const [row, people] = await Promise.all([findCritiqueOfRequest(house, requestId), findAccountsOfClient(house, request.clientId)]);
+  const sent = row && row.version > 0 ? await findVersion(house, row.id, row.version) : null;
   return {
-    opening: row?.opening ?? '',
-    noteIds: row?.noteIds ?? [],
+    doc: row?.doc ?? null,
+    revision: row?.revision ?? 0,
     critiqueId: row?.id ?? null,
+    version: row?.version ?? 0,
     sentAt: row?.sentAt?.toISOString() ?? null,
-    suggestedFixes: fixesForLevel(client?.level ?? 1),
+    takeBackUntil: row ? takeBackUntil(house, row) : null,
+    changed: row !== null && !sameDoc(row.doc, sent?.doc ?? null),
+    recipients: people.map(({ name, role, email }) => ({ name, role, email })),
   };
 }
 
-export async function saveCritiqueDraft(house: House, requestId: string, draft: BodyOf<typeof contract.saveCritiqueDraft>) {
-  await requestOr404(house, requestId);
-  await house.db.sequelize.transaction(async (transaction) => {
+/** Puts what is written in place of what was; `expected` is the revision it is based on. Answers the new one. */
+async function keepDoc(
+  house: House,
+  requestId: string,
+  doc: CritiqueDoc,
+  expected: number | null,
+): Promise<{ revision: number; before: CritiqueDoc | null }> {
+  return house.db.sequelize.transaction(async (transaction) => {
     await lockRequest(house, requestId, transaction);
     const row = await findCritiqueOfRequest(house, requestId, transaction);
-    if (row?.sentAt) throw new ContractError('already-sent');
-    await putCritique(
-      house,
-      { id: row?.id ?? house.newId(), requestId, sentAt: null, readAt: null, fixes: [], coachName: '', ...draft },
-      transaction,
-    );
+    const revision = row?.revision ?? 0;
+    if (expected !== null && expected !== revision) throw new ContractError('changed-meanwhile');
+    const fresh: CritiqueRow = {
+      id: house.newId(),
+      requestId,
+      doc,
+      revision: 1,
+      version: 0,
+      sentAt: null,
+      readAt: null,
+      understood: {},
+      code: null,
+    };
+    if (row) await changeCritique(house, row.id, { doc, revision: revision + 1 }, transaction);
+    else await putCritique(house, fresh, transaction);
+    return { revision: revision + 1, before: row?.doc ?? null };
   });
-  return draft;
+}
+
+export async function draftCritique(house: House, requestId: string): Promise<ResponseOf<typeof contract.draftCritique>> {
+  const doc = draftOfWork(draftOf(await ladderFacts(house, requestId)));
+  return { doc, ...(await keepDoc(house, requestId, doc, null)) };
+}
+
+export async function saveCritiqueDraft(
+  house: House,
+  requestId: string,
+  { doc, revision }: BodyOf<typeof contract.saveCritiqueDraft>,
+): Promise<ResponseOf<typeof contract.saveCritiqueDraft>> {
+  await requestOr404(house, requestId);
+  return { revision: (await keepDoc(house, requestId, doc, revision)).revision };
+}
+
+/** The moments a critique shows, as they are now. Refused where one is gone, hidden from the client, or not ready to be shown. */
+function momentsToSend({ document, tables }: LadderFacts, doc: CritiqueDoc): SentMoment[] {
+  return momentsOf(doc).map((noteId) => {
+    const moment = sentMomentOf(document, noteId, tables);
+    if (!moment) throw refused('A moment in the critique is not on the desk any more. Take it out, or put the note back.');
+    if (moment.note.visible === 'coach') throw refused('One of these moments is for our eyes only. Take it out, or let the client see it.');
+    return moment;
+  });
+}
+
+/** What clashes with an injury, an age or the rules needs the coach's reason before it goes out (domain §12). */
+function refuseUnanswered(facts: LadderFacts, doc: CritiqueDoc): void {
+  const { client, principles, drills, sheet, given, choice } = facts;
+  const fixes = fixBlocks(doc).flatMap(({ attrs }) => principles.find(({ id }) => id === attrs.principleId) ?? []);
+  const warnings = fixWarnings({ client, fixes, drills, praise: 1, sheet, given, answered: true });
+  const open = warnings.find(({ kind, principleId }) => guardedKinds.includes(kind) && !choice.overrides.some((one) => one.kind === kind && one.principleId === principleId)); // prettier-ignore
+  if (open) throw refused(`${open.words} Say on the ladder why it goes out all the same, or take it out.`);
+}
+
+/** A code that no other critique has. */
+async function freshCode(house: House): Promise<string> {
+  for (;;) {
+    const code = shortCodeOf(house.newId());
+    if (!(await findCritiqueByCode(house, code))) return code;
+  }
 }
 
 /** Keeps the critique as it is now, tells client and guardian by letter, and closes the request: all or nothing. */
@@ -53,88 +131,90 @@ export async function sendCritique(
   house: House,
   coach: Account,
   requestId: string,
-  { opening, noteIds }: BodyOf<typeof contract.sendCritique>,
+  { revision }: BodyOf<typeof contract.sendCritique>,
 ): Promise<Critique> {
-  const request = await requestOr404(house, requestId);
-  const ready = request.footages.filter((footage) => footage.state === 'ready');
-  if (ready.length === 0) throw new ContractError('footage-not-ready');
-  const tables = new Map(await Promise.all(ready.map(async ({ id }) => [id, await frameTableOf(house, id)] as const)));
-  const row = await house.db.sequelize.transaction(async (transaction) => {
+  const facts = await ladderFacts(house, requestId);
+  const { request, tables } = facts;
+  if (tables.size === 0) throw new ContractError('footage-not-ready');
+  const code = await freshCode(house);
+  const critiqueId = await house.db.sequelize.transaction(async (transaction) => {
     const locked = await lockRequest(house, requestId, transaction);
     if (locked?.state === 'withdrawn') throw new ContractError('not-now');
     const draft = await findCritiqueOfRequest(house, requestId, transaction);
-    if (draft?.sentAt) throw new ContractError('already-sent');
-    const document = await findDeskDocument(house, requestId, transaction);
-    const fixes = noteIds.map((noteId, i) => {
-      const fix = sentFixOf(document, noteId, i + 1, tables);
-      if (!fix) throw new ContractError('not-valid', { message: `Note ${noteId} is not on this desk any more. Choose again.` });
-      if (fix.note.visible === 'coach')
-        throw new ContractError('not-valid', {
-          message: 'One of these notes is for our eyes only. Take it out, or let the client see it.',
-        });
-      return fix;
-    });
-    const sent = {
-      id: draft?.id ?? house.newId(),
-      requestId,
-      opening,
-      noteIds,
-      sentAt: house.now(),
-      readAt: null,
-      fixes,
+    if (!draft?.doc) throw refused('Nothing is written yet. Draft the critique first.');
+    if (draft.revision !== revision) throw new ContractError('changed-meanwhile');
+    const standing = draft.version > 0 ? await findVersion(house, draft.id, draft.version, transaction) : null;
+    if (standing && sameDoc(standing.doc, draft.doc)) throw new ContractError('nothing-to-send');
+    const { doc } = draft;
+    if (fixBlocks(doc).length === 0 && momentsOf(doc).length === 0) throw refused('Show at least one moment, or one fix.');
+    if (fixBlocks(doc).length > mostFixes)
+      throw refused(`${fixBlocks(doc).length} fixes; ${mostFixes} are the most that one critique carries.`);
+    refuseUnanswered(facts, doc);
+    const row: VersionRow = {
+      critiqueId: draft.id,
+      version: draft.version + 1,
+      doc,
+      fixes: sentFixesOf(doc),
+      moments: momentsToSend(facts, doc),
       coachName: coach.name,
+      sentAt: house.now(),
     };
-    await putCritique(house, sent, transaction);
+    await addVersion(house, row, transaction);
+    await changeCritique(
+      house,
+      draft.id,
+      { version: row.version, sentAt: row.sentAt, readAt: null, code: draft.code ?? code },
+      transaction,
+    );
     await changeRequest(house, requestId, { state: 'sent' }, transaction);
-    await postLetters(house, request.clientId, (person) => critiqueLetter(person, request.clientName, coach.name, sent), transaction);
-    return sent;
+    await indexCritique(house, row, requestId, transaction);
+    await recordSentOrder(house, facts, row.fixes.map(({ fixId }) => fixId), transaction); // prettier-ignore
+    await postLetters(
+      house,
+      request.clientId,
+      (person) => critiqueLetter(person, request.clientName, row, draft.code ?? code),
+      transaction,
+    );
+    return draft.id;
   });
-  return critiqueOf(row, { ...request, state: 'sent', critiqueId: row.id });
+  return getCritique(house, coach, critiqueId);
 }
 
-/** A sent critique the account may see. */
-export async function getCritique(house: House, account: Account, critiqueId: string): Promise<Critique> {
-  const row = await findCritiqueRow(house, critiqueId);
-  const request = row?.sentAt ? await findRequest(house, row.requestId) : null;
-  if (!row || !request || !maySeeClient(account, request.clientId)) throw new ContractError('not-found');
-  return critiqueOf(row, request);
+/** What a critique is found by: the words of the version that stands. */
+const indexCritique = (house: House, { critiqueId, doc, sentAt }: VersionRow, requestId: string, transaction: Transaction): Promise<void> =>
+  indexWords(
+    house,
+    { id: critiqueId, entry: 'critique', requestId, words: doc.content.map(blockText).join('\n'), at: sentAt },
+    transaction,
+  );
+
+/** What stood before the newest version stands again; of a first one, the request is the coach's to answer once more. */
+async function standAgain(house: House, row: CritiqueRow, transaction: Transaction): Promise<void> {
+  await dropVersion(house, row.id, row.version, transaction);
+  const earlier = row.version > 1 ? await findVersion(house, row.id, row.version - 1, transaction) : null;
+  await putSentFixes(house, { critiqueId: row.id, fixes: earlier?.fixes ?? [] }, transaction);
+  await changeCritique(house, row.id, { version: row.version - 1, sentAt: earlier?.sentAt ?? null }, transaction);
+  if (earlier) await indexCritique(house, earlier, row.requestId, transaction);
+  else await indexWords(house, { id: row.id, entry: 'critique', requestId: row.requestId, words: null, at: house.now() }, transaction);
+  if (!earlier) await changeRequest(house, row.requestId, { state: 'waiting' }, transaction);
 }
 
-/** Key of a fix's still; made on first need, then kept, since a sent critique does not change. */
-export async function getCritiqueStill(house: House, account: Account, critiqueId: string, position: number): Promise<string> {
-  const critique = await getCritique(house, account, critiqueId);
-  const fix = critique.fixes.find((f) => f.position === position);
-  if (!fix) throw new ContractError('not-found');
-  const footage = await findFootage(house, fix.note.footageId);
-  if (!footage || footage.state === 'removed') throw new ContractError('footage-removed');
-  if (footage.state !== 'ready' || !footage.originalKey) throw new ContractError('footage-not-ready');
-  const key = stillKey(critiqueId, position);
-  if ((await house.storage.size(key)) !== null) return key;
-  const table = await frameTableOf(house, footage.id);
-  const original = await house.storage.local(footage.originalKey);
-  try {
-    await house.storage.putBytes(key, await stillPng(original.path, table, fix.atFrame, fix.drawings));
-  } finally {
-    await original.release();
-  }
-  return key;
-}
-
-export async function markCritiqueRead(
-  house: House,
-  account: Account,
-  critiqueId: string,
-): Promise<ResponseOf<typeof contract.markCritiqueRead>> {
-  await getCritique(house, account, critiqueId);
-  await setRead(house, critiqueId);
-  const { readAt } = await getCritique(house, account, critiqueId);
-  return { done: true, readAt: readAt! };
-}
-
-/** Sent critiques of a client, newest first. */
-export async function listCritiquesOfClient(house: House, clientId: string): Promise<Critique[]> {
-  const requests = await listRequestsOfClients(house, [clientId]);
-  const byId = new Map(requests.map((r) => [r.id, r]));
-  const rows = await findSentCritiques(house, [...byId.keys()]);
-  return rows.map((row) => critiqueOf(row, byId.get(row.requestId)!));
+export async function takeBackCritique(house: House, coach: Account, critiqueId: string): Promise<void> {
+  const found = await findCritiqueRow(house, critiqueId);
+  const request = found ? await findRequest(house, found.requestId) : null;
+  if (!found || !request) throw new ContractError('not-found');
+  await house.db.sequelize.transaction(async (transaction) => {
+    await lockRequest(house, found.requestId, transaction);
+    const row = await findCritiqueRow(house, critiqueId, transaction);
+    if (!row?.sentAt || takeBackUntil(house, row) === null) throw new ContractError('too-late-to-take-back');
+    await standAgain(house, row, transaction);
+    await postLetters(
+      house,
+      request.clientId,
+      (person) => takenBackLetter(person, request.clientName, coach.name, row.version),
+      transaction,
+    );
+  });
+  // The next version takes this one's number, and makes stills of its own.
+  await house.storage.remove(stillsFolder(critiqueId));
 }

@@ -2,7 +2,7 @@ import { mostMemoBytes } from '@lean-mentor/contract';
 import type { DeskChange } from '@lean-mentor/core/desk';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { createApp, type OpenApp } from '../../http/app.ts';
-import { aNote, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
+import { aNote, bringCritique, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 import { drawnOnFrame } from './stills.ts';
@@ -39,9 +39,10 @@ describe('notes of a client', () => {
     const [note, fix] = [aNote(house.newId(), footageId, { principleId }), aNote(house.newId(), earlier.footageId, { principleId })];
     await save([created('note', note)]);
     await save([created('note', fix)], earlier.requestId);
-    await house.db.critiques.create({
-      ...{ id: house.newId(), requestId: earlier.requestId, opening: 'x', noteIds: [house.newId(), fix.id] },
-      ...{ sentAt: new Date('2031-02-03T00:00:00Z'), readAt: null, fixes: [], coachName: 'Cora Lind' },
+    const named = (noteId: string) => ({ fixId: noteId, principleId: null, name: 'x', noteIds: [noteId] });
+    await bringCritique(house, earlier.requestId, {
+      fixes: [named(house.newId()), named(fix.id)],
+      sentAt: new Date('2031-02-03T00:00:00Z'),
     });
     const strangers = await bringRequest(house, clientB, 'ready');
     await save([created('note', aNote(house.newId(), strangers.footageId))], strangers.requestId);

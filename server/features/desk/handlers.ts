@@ -1,8 +1,10 @@
+import { notesCsv } from '@lean-mentor/contract';
 import type * as contract from '@lean-mentor/contract';
 import type { House } from '../../house.ts';
 import type { Call } from '../../http/route.ts';
 import { sendObject } from '../../http/sendObject.ts';
 import * as memos from './memos.ts';
+import * as noteFiles from './noteFiles.ts';
 import * as service from './service.ts';
 import * as stills from './stills.ts';
 
@@ -49,3 +51,17 @@ export const getMemoSound =
     const key = await memos.memoSoundKey(house, params.requestId, params.memoId);
     await sendObject(req, res, house.storage, key, 'audio/webm');
   };
+
+export const exportNotes =
+  (house: House) =>
+  async ({ params, res }: Call<typeof contract.exportNotes>) => {
+    const file = await noteFiles.exportNotes(house, params.requestId);
+    res.set('Cache-Control', fresh).attachment(`notes.${params.as}`);
+    if (params.as === 'csv') res.type('text/csv; charset=utf-8').send(notesCsv(file.notes));
+    else res.type('application/json').send(`${JSON.stringify(file, null, 2)}\n`);
+  };
+
+export const importNotes =
+  (house: House) =>
+  ({ account, params, body }: Call<typeof contract.importNotes>) =>
+    noteFiles.importNotes(house, account, params.requestId, body);

@@ -1,4 +1,4 @@
-import type { DeskChange, DeskEntity, Drawing, Mark, Note, Principle } from '@lean-mentor/core/desk';
+import type { DeskChange, DeskEntity, Drawing, Mark, Note } from '@lean-mentor/core/desk';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, key } from '../../db/table.ts';
 
@@ -79,7 +79,6 @@ export const deskTables = (sequelize: Sequelize) => ({
     thing: DataTypes.JSON,
     made: DataTypes.BIGINT,
   }),
-  principles: defineTable<Principle>(sequelize, 'principles', { id: key(), name: DataTypes.STRING }),
   deskChanges: defineTable<DeskChangeRow>(sequelize, 'desk_changes', {
     changeId: key(),
     requestId,

@@ -17,7 +17,7 @@ export async function findDeskDocument({ db }: House, requestId: string, transac
     db.notes.findAll({ ...options, order: [['fromFrame', 'ASC']] }),
     db.drawings.findAll({ ...options, order: [['made', 'ASC']] }),
     db.deskThings.findAll({ ...options, order: [['made', 'ASC']] }),
-    db.principles.findAll({ order: [['name', 'ASC']], ...within }),
+    db.principles.findAll({ attributes: ['id', 'name'], order: [['name', 'ASC']], ...within }),
   ]);
   const document: DeskDocument = {
     ...emptyDesk(),
@@ -85,7 +85,7 @@ export async function findDeskThing(
   transaction: Transaction,
 ): Promise<{ requestId: string | null; thing: Record<string, unknown> } | null> {
   if (entity === 'principle') {
-    const row = plain(await house.db.principles.findByPk(id, { transaction }));
+    const row = plain(await house.db.principles.findByPk(id, { attributes: ['id', 'name'], transaction }));
     return row && { requestId: null, thing: { ...row } };
   }
   const table = columnTable(house, entity);
@@ -149,17 +149,17 @@ export interface ClientNote {
   sentAt: Date;
   critiqueId: string | null;
   critiqueSentAt: Date | null;
-  noteIds: string[] | null;
+  /** As which fix it was sent; null where it was not. */
+  position: number | null;
 }
 
-/** Notes of a client, newest request first, at most `most`, each with the critique that was sent for its request. */
-export async function findClientNotes({ db }: House, clientId: string, most: number): Promise<ClientNote[]> {
-  const rows = await db.sequelize.query<ClientNote & { noteIds: string | string[] | null }>(
+/** Notes of a client, newest request first, at most `most`, each with the fix it was sent in. */
+export const findClientNotes = ({ db }: House, clientId: string, most: number): Promise<ClientNote[]> =>
+  db.sequelize.query<ClientNote>(
     `SELECT n.id, n.request_id AS requestId, n.footage_id AS footageId, n.from_frame AS fromFrame, n.to_frame AS toFrame, n.kind, n.what,
-       n.principle_id AS principleId, r.sent_at AS sentAt, c.id AS critiqueId, c.sent_at AS critiqueSentAt, c.note_ids AS noteIds
+       n.principle_id AS principleId, r.sent_at AS sentAt, c.id AS critiqueId, c.sent_at AS critiqueSentAt,
+       (SELECT MIN(s.position) FROM sent_fixes s WHERE s.critique_id = c.id AND JSON_CONTAINS(s.note_ids, JSON_QUOTE(CAST(n.id AS CHAR)))) AS position
      FROM requests r JOIN notes n ON n.request_id = r.id LEFT JOIN critiques c ON c.request_id = r.id AND c.sent_at IS NOT NULL
      WHERE r.client_id = :clientId AND r.state <> 'guardian' ORDER BY r.sent_at DESC, n.from_frame LIMIT :most`,
     { replacements: { clientId, most }, type: QueryTypes.SELECT },
   );
-  return rows.map((row) => ({ ...row, noteIds: typeof row.noteIds === 'string' ? (JSON.parse(row.noteIds) as string[]) : row.noteIds }));
-}

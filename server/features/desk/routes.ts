@@ -11,4 +11,6 @@ export const deskRoutes = (house: House) => [
   route(contract.getDeskStillSvg, handlers.getDeskStillSvg(house)),
   route(contract.saveMemoSound, handlers.saveMemoSound(house)),
   route(contract.getMemoSound, handlers.getMemoSound(house)),
+  route(contract.exportNotes, handlers.exportNotes(house)),
+  route(contract.importNotes, handlers.importNotes(house)),
 ];

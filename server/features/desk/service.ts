@@ -4,7 +4,7 @@ import { linksFault, mergeDeskChange, type DeskChange, type Note } from '@lean-m
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
-import { findClient } from '../clients/index.ts';
+import { findClient, indexNotes } from '../clients/index.ts';
 import { findFootageRows } from '../footage/index.ts';
 import { findRequest, lockRequest } from '../requests/index.ts';
 import { refreshCodedBouts } from './codedBouts.ts';
@@ -109,6 +109,8 @@ export async function saveDeskChanges(
         await takeChange(house, account, requestId, change, transaction);
       }
     }
+    const noteIds = changes.flatMap(({ entity, id }) => (entity === 'note' ? [id] : []));
+    await indexNotes(house, [...new Set(noteIds)], transaction);
     await refreshCodedBouts(house, requestId, changes as DeskChange[], transaction);
     const news = await findEffectsSince(house, requestId, since, transaction);
     return { saved: changes.map((change) => change.changeId), ...news };
@@ -123,10 +125,10 @@ export async function getClientNotes(house: House, requestId: string): Promise<R
   const request = await findRequest(house, requestId);
   if (!request) throw new ContractError('not-found');
   const rows = await findClientNotes(house, request.clientId, mostClientNotes);
-  const notes = rows.map(({ critiqueId, critiqueSentAt, noteIds, sentAt, ...note }) => {
-    const position = (noteIds ?? []).indexOf(note.id) + 1;
-    const fix = critiqueId && critiqueSentAt && position > 0 ? { critiqueId, position, sentAt: critiqueSentAt.toISOString() } : null;
-    return { ...note, sentAt: sentAt.toISOString(), fix };
-  });
+  const notes = rows.map(({ critiqueId, critiqueSentAt, position, sentAt, ...note }) => ({
+    ...note,
+    sentAt: sentAt.toISOString(),
+    fix: critiqueId && critiqueSentAt && position ? { critiqueId, position, sentAt: critiqueSentAt.toISOString() } : null,
+  }));
   return { notes };
 }

@@ -15,6 +15,6 @@ export {
   insertBout,
   insertFootage,
 } from './repository.ts';
-export { frameTableOf } from './service.ts';
+export { frameTableOf, knownFrameTable } from './service.ts';
 export { timedOf } from './timedOf.ts';
 export type { BoutRow, FootageRow } from './model.ts';

@@ -24,12 +24,10 @@ describe('health', () => {
     );
     expect(described.map((o) => o.operationId).sort()).toEqual(operations.map((o) => o.name).sort());
     for (const { description } of described) expect(description).toMatch(/^Access: ./);
+    const choose = body.paths['/api/requests/{requestId}/ladder'].put;
+    expect(choose.requestBody.content['application/json'].schema.properties.cut).toMatchObject({ type: 'integer', minimum: 0, maximum: 3 });
     const send = body.paths['/api/requests/{requestId}/critique/send'].post;
-    expect(send.requestBody.content['application/json'].schema.properties.noteIds).toMatchObject({
-      type: 'array',
-      minItems: 1,
-      maxItems: 3,
-    });
+    expect(send.requestBody.content['application/json'].schema.properties.revision).toMatchObject({ type: 'integer', minimum: 0 });
     expect(send.parameters[0]).toMatchObject({ name: 'requestId', in: 'path', required: true });
   });
 

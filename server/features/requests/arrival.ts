@@ -1,5 +1,6 @@
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house.ts';
+import { indexWords } from '../clients/index.ts';
 import { findFootageRows } from '../footage/index.ts';
 import type { RequestRow } from './model.ts';
 import { promiseAfterPause, promisedBy } from './promise.ts';
@@ -18,6 +19,8 @@ export async function reachCoach(house: House, row: RequestRow, transaction: Tra
   const now = house.now();
   const dueAt = row.stoppedAt ? promiseAfterPause(row.dueAt, row.stoppedAt, now) : promisedBy(now);
   await changeRequest(house, row.id, { state: 'waiting', stoppedAt: null, dueAt }, transaction);
+  const { id, intake, sentAt } = row;
+  await indexWords(house, { id, entry: 'request', requestId: id, words: intake.question ?? null, at: sentAt }, transaction);
 }
 
 /** The last byte of one of its footages is in. */

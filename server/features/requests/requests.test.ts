@@ -6,7 +6,7 @@ import { footageArrived } from './arrival.ts';
 import { createApp, type OpenApp } from '../../http/app.ts';
 import { runJobs } from '../../jobs/runJobs.ts';
 import { originalKey, reviewCopyKey, stillKey } from '../../storage/index.ts';
-import { bringRequest, clientA, clientB, movePeopleIn, said } from '../../testing/people.ts';
+import { bringCritique, bringRequest, clientA, clientB, movePeopleIn, said } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 
@@ -198,30 +198,18 @@ describe('taking back', () => {
 
   it('the partner’s consent after the critique removes footage, copies and stills; what was written stays', async () => {
     const { requestId, footageId } = await bringRequest(house, clientA, 'ready');
-    const critiqueId = house.newId();
-    await house.db.critiques.create({
-      ...{
-        id: critiqueId,
-        requestId,
-        opening: 'Well done.',
-        noteIds: [],
-        fixes: [],
-        coachName: 'Cora Lind',
-        sentAt: new Date(),
-        readAt: null,
-      },
-    });
+    const critiqueId = await bringCritique(house, requestId);
+    const still = stillKey(critiqueId, 1, house.newId());
     await house.db.requests.update({ state: 'sent' }, { where: { id: requestId } });
-    for (const key of [originalKey(footageId), reviewCopyKey(footageId), stillKey(critiqueId, 1)]) await house.storage.putBytes(key, 'x');
+    for (const key of [originalKey(footageId), reviewCopyKey(footageId), still]) await house.storage.putBytes(key, 'x');
     expect((await post(ada, requestId, 'withdraw')).body.code).toBe('not-now');
     const { body } = await post(ada, requestId, 'withdraw-consent');
     expect([body.state, body.consentWithdrawnAt === null]).toEqual(['sent', false]);
     await allJobs();
-    for (const key of [originalKey(footageId), reviewCopyKey(footageId), stillKey(critiqueId, 1)])
-      expect(await house.storage.size(key), key).toBeNull();
+    for (const key of [originalKey(footageId), reviewCopyKey(footageId), still]) expect(await house.storage.size(key), key).toBeNull();
     expect((await ada.ask('get', `/api/footages/${footageId}/frames`)).body).toMatchObject({ code: 'footage-removed' });
     expect((await ada.ask('get', `/api/critiques/${critiqueId}`)).body).toMatchObject({
-      opening: 'Well done.',
+      doc: { content: [{ content: [{ text: 'Well done.' }] }] },
       footages: [{ state: 'removed' }],
     });
     expect(await letters()).toEqual(['Ada Moor: Footage was removed']);

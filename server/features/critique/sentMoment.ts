@@ -1,20 +1,16 @@
-import type { SentFix } from '@lean-mentor/contract';
+import type { SentFix, SentMoment } from '@lean-mentor/contract';
+import { fixBlocks, momentsOf, type CritiqueDoc } from '@lean-mentor/core/critique';
 import { deskOfFootage, drawingsAtFrame, type DeskDocument } from '@lean-mentor/core/desk';
 import { secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 
 /** A clip plays this long before and after its moment, in seconds. */
-const clipReach = 2;
+export const clipReach = 2;
 
 /**
- * A chosen note as it is sent: its own frame, the drawings alive on it, and the clip around it. `tables`: frame times by footage.
+ * A note as it is sent: its own frame, the drawings alive on it, and the clip around it. `tables`: frame times by footage.
  * Null where the note is not there, or its footage is not ready.
  */
-export function sentFixOf(
-  document: DeskDocument,
-  noteId: string,
-  position: number,
-  tables: ReadonlyMap<string, FrameTable>,
-): SentFix | null {
+export function sentMomentOf(document: DeskDocument, noteId: string, tables: ReadonlyMap<string, FrameTable>): SentMoment | null {
   const note = document.notes[noteId];
   const table = note && tables.get(note.footageId);
   if (!note || !table) return null;
@@ -22,12 +18,14 @@ export function sentFixOf(
   const atSeconds = secondsOfFrame(table, note.fromFrame);
   const endSeconds = note.toFrame === null ? atSeconds : secondsOfFrame(table, note.toFrame);
   return {
-    position,
     note,
     drawings: drawingsAtFrame(Object.values(drawings), note.fromFrame),
-    atFrame: note.fromFrame,
     atSeconds,
     clipFromSeconds: Math.max(table.times[0]!, atSeconds - clipReach),
     clipToSeconds: Math.min(table.endSeconds, endSeconds + clipReach),
   };
 }
+
+/** The fixes of a critique as they are sent, in their order. */
+export const sentFixesOf = (doc: CritiqueDoc): SentFix[] =>
+  fixBlocks(doc).map((block, i) => ({ position: i + 1, ...block.attrs, noteIds: momentsOf(block) }));

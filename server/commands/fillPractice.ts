@@ -1,0 +1,11 @@
+import { readConfig } from '../config/config.ts';
+import { openHouse } from '../openHouse.ts';
+import { fillPractice } from '../db/fill.ts';
+
+/** `node --import tsx server/commands/fillPractice.ts CLIENTS REQUESTS NOTES`: fills the house for measuring. Not for one in use. */
+const [clients, requests, notes] = process.argv.slice(2).map(Number);
+if (![clients, requests, notes].every((count) => Number.isInteger(count) && count! > 0))
+  throw new Error('Say how many clients, requests and notes: three whole numbers.');
+const house = openHouse(readConfig());
+await fillPractice(house, { clients: clients!, requests: requests!, notes: notes! });
+await house.db.sequelize.close();

@@ -1,0 +1,140 @@
+import { bookMarkdown, readBookMarkdown } from '@lean-mentor/contract';
+import { bookAreas, bookFaults, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createApp, type OpenApp } from '../../http/app.ts';
+import { aNote, bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
+import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { visit, type Visitor } from '../../testing/visitor.ts';
+import { putStarterBookOnce } from './entries.ts';
+import { readStarterBook } from './starterBook.ts';
+
+let house: TestHouse;
+let open: OpenApp;
+let coach: Visitor;
+beforeAll(async () => {
+  house = await openTestHouse();
+  await movePeopleIn(house);
+  open = createApp(house);
+  coach = await visit(open.app, 'coach');
+});
+afterAll(async () => {
+  open.close();
+  await house.close();
+});
+
+const book = async (): Promise<{ principles: (BookPrinciple & { notes: number })[]; drills: BookDrill[] }> =>
+  (await coach.ask('get', '/api/book')).body;
+const words = (name: string, more: Partial<BookPrinciple> = {}) => ({
+  ...{ name, area: 'guard', cue: 'Elbows in.', good: 'Good.', why: 'Why.', where: [], chances: '', level: 1, prerequisites: [] },
+  ...{ caution: 'general', techniques: [], variants: [], errors: [], drillIds: [], clipIds: [] },
+  ...more,
+});
+const save = (id: string, name: string, more: Partial<BookPrinciple> = {}) => coach.ask('put', `/api/book/principles/${id}`, words(name, more)); // prettier-ignore
+
+describe('the starter book', () => {
+  it('has at least sixty principles and sixty drills of every area, with cautions, and is sound', async () => {
+    const starter = await readStarterBook();
+    expect(starter.principles.length).toBeGreaterThanOrEqual(60);
+    expect(starter.drills.length).toBeGreaterThanOrEqual(60);
+    expect(new Set(starter.principles.map(({ area }) => area))).toEqual(new Set(bookAreas));
+    for (const { name, cue, good, why, variants } of starter.principles)
+      expect([name, cue && good && why && variants.length > 0]).toEqual([name, true]);
+    expect(starter.principles.filter(({ rests }) => rests.length > 0).length).toBeGreaterThan(30);
+    for (const { name, area, caution } of starter.principles) if (area === 'legs') expect([name, caution]).toEqual([name, 'knee-and-heel']);
+  });
+
+  it('is put into a new house once; what is taken out of it stays out until it is asked for', async () => {
+    await putStarterBookOnce(house);
+    const { principles, drills } = await book();
+    expect(bookFaults(principles, drills)).toEqual([]);
+    const gone = drills.find(({ name }) => name === 'Posture walk')!;
+    await coach.ask('delete', `/api/book/drills/${gone.id}`);
+    await putStarterBookOnce(house);
+    expect((await book()).drills.some(({ name }) => name === 'Posture walk')).toBe(false);
+    expect((await book()).principles.find(({ name }) => name === 'Head up, hips under')!.drillIds).not.toContain(gone.id);
+    expect((await coach.ask('post', '/api/book/starter')).body).toEqual({ added: 1 });
+    expect((await book()).drills.some(({ name }) => name === 'Posture walk')).toBe(true);
+  });
+
+  it('says of a principle that was only named on a desk what it says of it', async () => {
+    const named = (await book()).principles.find(({ name }) => name === 'Seatbelt before hooks')!;
+    await house.db.principles.update({ entry: {} }, { where: { id: named.id } });
+    expect((await book()).principles.find(({ id }) => id === named.id)).toMatchObject({ cue: '' });
+    await coach.ask('post', '/api/book/starter');
+    expect((await book()).principles.find(({ id }) => id === named.id)).toMatchObject({ cue: 'Chest glued first, then the feet.' });
+  });
+
+  it('goes out as Markdown and comes in again without a change', async () => {
+    const starter = await readStarterBook();
+    expect(readBookMarkdown(bookMarkdown(starter))).toEqual({ book: starter });
+  });
+});
+
+describe('an entry of the book', () => {
+  it('is kept, changed and taken away', async () => {
+    const id = house.newId();
+    expect((await save(id, 'A new one', { variants: [{ when: 'he stands', do: 'hook', stance: 'other-school' }] })).status).toBe(200);
+    await save(id, 'Another name');
+    expect((await book()).principles.find((one) => one.id === id)).toMatchObject({ name: 'Another name', variants: [], notes: 0 });
+    expect((await coach.ask('delete', `/api/book/principles/${id}`)).status).toBe(200);
+    expect((await book()).principles.some((one) => one.id === id)).toBe(false);
+  });
+
+  it('that would close a circle is refused with the way round, and nothing is changed', async () => {
+    const [a, b] = [house.newId(), house.newId()];
+    await save(a, 'Circle A');
+    await save(b, 'Circle B', { prerequisites: [a] });
+    const answer = await save(a, 'Circle A', { prerequisites: [b] });
+    expect([answer.status, answer.body.message]).toEqual([400, expect.stringMatching(/“Circle (A|B)” → “Circle (A|B)” → “Circle \1”/)]);
+    expect((await book()).principles.find(({ id }) => id === a)!.prerequisites).toEqual([]);
+  });
+
+  it('takes a cue of twelve words and no more, and no name twice', async () => {
+    expect((await save(house.newId(), 'Long', { cue: 'a b c d e f g h i j k l m' })).status).toBe(400);
+    expect((await save(house.newId(), 'post when LIFTED')).body.message).toContain('Two principles are called');
+  });
+
+  it('that notes name is not taken away but merged, and its notes and what rests on it follow', async () => {
+    const [from, into, above] = [house.newId(), house.newId(), house.newId()];
+    await save(from, 'Hand on the floor');
+    await save(into, 'Post wide');
+    await save(above, 'Lift them', { prerequisites: [from] });
+    const { requestId, footageId } = await bringRequest(house, clientA);
+    await house.db.notes.create({ ...aNote(house.newId(), footageId, { principleId: from }), requestId });
+    expect((await coach.ask('delete', `/api/book/principles/${from}`)).body.message).toContain('One note names “Hand on the floor”');
+    expect((await coach.ask('post', `/api/book/principles/${from}/merge`, { intoId: into })).body).toEqual({ done: true, notes: 1 });
+    const after = (await book()).principles;
+    expect(after.find(({ id }) => id === into)).toMatchObject({ notes: 1 });
+    expect(after.find(({ id }) => id === above)).toMatchObject({ prerequisites: [into] });
+    expect(after.some(({ id }) => id === from)).toBe(false);
+  });
+
+  it('is not merged into what rests on it through others', async () => {
+    const [a, b, c] = [house.newId(), house.newId(), house.newId()];
+    await save(a, 'Low');
+    await save(b, 'Middle', { prerequisites: [a] });
+    await save(c, 'High', { prerequisites: [b] });
+    expect((await coach.ask('post', `/api/book/principles/${a}/merge`, { intoId: c })).body.message).toContain('in a circle');
+  });
+
+  it('comes in with a file, all or nothing', async () => {
+    const file = { format: 'lean-mentor/book@1', principles: [{ name: 'From a file', area: 'back' }], drills: [{ name: 'File drill' }] };
+    expect((await coach.ask('post', '/api/book/import', file)).body).toEqual({ added: 2, changed: 0, missingClips: [] });
+    const bad = {
+      ...file,
+      principles: [
+        { name: 'Half', area: 'back' },
+        { name: 'Bad', area: 'back', rests: ['nobody'] },
+      ],
+    };
+    expect((await coach.ask('post', '/api/book/import', bad)).body.message).toContain('“nobody”');
+    expect((await book()).principles.some(({ name }) => name === 'Half')).toBe(false);
+  });
+
+  it('is the coach’s to change; an assistant reads, a client does not', async () => {
+    const [assistant, client] = [await visit(open.app, 'assistant'), await visit(open.app, 'client')];
+    expect((await assistant.ask('get', '/api/book')).status).toBe(200);
+    expect((await assistant.ask('put', `/api/book/principles/${house.newId()}`, words('x'))).status).toBe(403);
+    expect((await client.ask('get', '/api/book')).status).toBe(403);
+  });
+});

@@ -1,0 +1,31 @@
+import { chaptersVtt, type Account, type Chapter } from '@lean-mentor/contract';
+import { secondsOfFrame } from '@lean-mentor/core/footage';
+import { positionName } from '@lean-mentor/core/scoring';
+import type { House } from '../../house.ts';
+import { ContractError } from '../../http/contractError.ts';
+import { knownFrameTable } from '../footage/index.ts';
+import { getCritique } from './reading.ts';
+
+/** Chapters of a footage of a sent critique as WebVTT: who holds what, and the moments, each with its clip's stretch. */
+export async function getChapters(house: House, account: Account, critiqueId: string, footageId: string): Promise<string> {
+  const critique = await getCritique(house, account, critiqueId);
+  const footage = critique.footages.find(({ id }) => id === footageId);
+  const table = footage && (await knownFrameTable(house, footageId));
+  if (!footage || !table) throw new ContractError(footage ? 'footage-not-ready' : 'not-found');
+  const secondsAt = (frame: number): number => (frame >= table.times.length ? table.endSeconds : secondsOfFrame(table, frame));
+  const names = { client: critique.clientName, partner: 'the partner' };
+  const spans = footage.bouts.flatMap(({ spans: own }) =>
+    own.map(({ position, holder, fromFrame, toFrame }): Chapter => ({
+      fromSeconds: secondsAt(fromFrame),
+      toSeconds: secondsAt(toFrame),
+      title: `${positionName(position)}${holder ? `, ${names[holder]} in control` : ''}`,
+    })),
+  );
+  const moments = critique.moments
+    .filter(({ note }) => note.footageId === footageId)
+    .map(({ note, clipFromSeconds, clipToSeconds }): Chapter => {
+      const fix = critique.fixes.find(({ noteIds }) => noteIds.includes(note.id));
+      return { fromSeconds: clipFromSeconds, toSeconds: clipToSeconds, title: `${fix ? `Fix ${fix.position}: ` : ''}${note.what}` };
+    });
+  return chaptersVtt([...spans, ...moments]);
+}

@@ -1,0 +1,111 @@
+import { candidateOf, chainCosts, ladderOf, type RequestNote } from '@lean-mentor/core/fixes';
+import { clashesWith, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import type { DraftFix, DraftInput, DraftMoment } from '@lean-mentor/core/critique';
+import { clockText } from '@lean-mentor/core/footage';
+import { boutClock, clockShown, findPatterns, happeningsOf, scoreText, type BoutScore } from '@lean-mentor/core/scoring';
+import { rankedOf, type LadderFacts } from '../fixes/index.ts';
+
+/** So many good moments are shown, and so many moments of a fix. */
+const praiseShown = 2;
+const momentsShown = 3;
+/** A pattern of the partner is told when it is no more likely by chance than this. */
+const strongPattern = 0.1;
+
+const decisions: Readonly<Record<BoutScore['decidedBy'], string>> = {
+  finish: 'by a finish',
+  points: 'on points',
+  'near-points': 'on near points',
+  penalties: 'on penalties',
+  disqualification: 'by disqualification',
+  referee: 'left to the referee',
+  'not-scored': '',
+};
+
+/** The time of a note as the bout's clock shows it. */
+function clockOf({ bouts }: LadderFacts, note: RequestNote): string {
+  const harm = note.bout === null ? null : bouts[note.bout]?.harm;
+  if (!harm) return clockText(Math.max(0, note.atSeconds));
+  return clockText(Math.max(0, clockShown(boutClock(harm.timed), note.atSeconds, harm.timed.clockSeconds).seconds));
+}
+
+function momentOf(facts: LadderFacts, note: RequestNote): DraftMoment {
+  const { what, instead, clipId, pairId } = facts.document.notes[note.id]!;
+  // The other half may be of another request; only what is on this desk can be shown here.
+  const pair = pairId ? facts.document.notes[pairId] : undefined;
+  return { noteId: note.id, what, instead, clock: clockOf(facts, note), clipId, pairId: pair?.visible === 'client' ? pair.id : null };
+}
+
+/** Seconds on the footages one after another. */
+const inOrder = (a: RequestNote, b: RequestNote): number => a.footage - b.footage || a.footageSeconds - b.footageSeconds;
+
+/** The first drill of a principle that asks nothing of what hurts. */
+const drillFor = (facts: LadderFacts, principle: BookPrinciple | null): BookDrill | null =>
+  (principle?.drillIds ?? [])
+    .flatMap((id) => facts.drills.find((drill) => drill.id === id) ?? [])
+    .find((drill) => clashesWith(drill.caution, facts.client.hurts).length === 0) ?? null;
+
+function fixOf(facts: LadderFacts, id: string, shown: readonly RequestNote[], costs: ReadonlyMap<string, number>): DraftFix {
+  const { principles, harms, input, notes } = facts;
+  const principle = principles.find((one) => one.id === id) ?? null;
+  const wrong = shown.filter((note) => candidateOf(note) === id && note.kind !== 'good').sort(inOrder);
+  const heavy = [...wrong].sort((a, b) => costs.get(b.id)! - costs.get(a.id)!).slice(0, momentsShown).sort(inOrder); // prettier-ignore
+  const good = notes.filter((note) => note.principleId === id && note.kind === 'good' && note.athlete === 'client').length;
+  const ids = new Set(wrong.map((note) => note.id));
+  const ledTo = shown.filter((note) => note.causes.some((cause) => ids.has(cause)) && candidateOf(note) !== id).sort(inOrder);
+  return {
+    id,
+    principle,
+    moments: heavy.map((note) => momentOf(facts, note)),
+    count: wrong.length,
+    clocks: wrong.map((note) => clockOf(facts, note)),
+    counted: principle?.chances
+      ? { kind: 'chances', successes: good, chances: good + wrong.length, of: principle.chances }
+      : { kind: 'minutes', minutes: input.exposureMinutes[id] ?? input.boutMinutes },
+    cost: {
+      finish: wrong.some((note) => harms[note.id]!.finish),
+      points: wrong.reduce((sum, note) => sum + harms[note.id]!.points, 0),
+      leanDrop: Math.max(0, ...wrong.map((note) => harms[note.id]!.leanDrop)),
+    },
+    ledTo: ledTo.map((note) => ({ what: note.what, clock: clockOf(facts, note) })),
+    drill: drillFor(facts, principle),
+  };
+}
+
+/** The score in one line, bout by bout; null where no sheet scores. */
+function scoreLine({ bouts }: LadderFacts): string | null {
+  const lines = bouts.flatMap(({ harm, sheet }) => {
+    if (!harm || sheet.pointsCount === 'never' || harm.score.decidedBy === 'not-scored') return [];
+    const { winner, decidedBy, score } = harm.score;
+    const how = decisions[decidedBy];
+    return [winner === null ? `Level at ${scoreText(score)}, ${how}.` : `${winner === 'client' ? 'You won' : 'Your partner won'} ${scoreText(score)}, ${how}.`]; // prettier-ignore
+  });
+  return lines.length > 0 ? lines.join(' ') : null;
+}
+
+/** What the partner does each time, where it is strong. */
+function patternLine({ bouts }: LadderFacts): string | null {
+  const coded = bouts.flatMap(({ harm }) => (harm ? [happeningsOf(harm.timed)] : []));
+  const strong = findPatterns(coded).find(({ then, p }) => then.athlete === 'partner' && p <= strongPattern);
+  return strong ? `${strong.sentence.replaceAll('the partner', 'your partner').replaceAll('the client', 'you')}.` : null;
+}
+
+/** What a critique of this request is drafted from: the ladder down to its cut, and the words of notes and book. */
+export function draftOf(facts: LadderFacts): DraftInput {
+  const { request, document, choice, notes, input } = facts;
+  const shown = notes.filter(({ id, athlete }) => document.notes[id]!.visible === 'client' && athlete === 'client');
+  const ladder = ladderOf(rankedOf(facts), choice);
+  const costs = chainCosts([...input.notes, ...input.events]);
+  const praise = shown.filter(({ kind }) => kind === 'good').sort((a, b) => b.severity - a.severity || inOrder(a, b));
+  return {
+    question: request.question,
+    answer: choice.answer,
+    praise: praise.slice(0, praiseShown).sort(inOrder).map((note) => momentOf(facts, note)), // prettier-ignore
+    fixes: ladder.rungs
+      .slice(0, ladder.cut)
+      .filter(({ principle }) => shown.some((note) => candidateOf(note) === principle && note.kind !== 'good'))
+      .map(({ principle }) => fixOf(facts, principle, shown, costs)),
+    score: scoreLine(facts),
+    pattern: patternLine(facts),
+    filming: [...new Set(request.footages.flatMap(({ advice }) => advice))],
+  };
+}

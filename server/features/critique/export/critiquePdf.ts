@@ -1,0 +1,90 @@
+import { fixBlocks, type Block, type Inline } from '@lean-mentor/core/critique';
+import { createRequire } from 'node:module';
+import { sep, dirname } from 'node:path';
+import type * as pdfmakeTypes from 'pdfmake';
+import type { Content } from 'pdfmake';
+import type { ExportFacts } from './exportFacts.ts';
+
+type Pdfmake = typeof pdfmakeTypes;
+type Definition = Parameters<Pdfmake['createPdf']>[0];
+type Fonts = Parameters<Pdfmake['setFonts']>[0];
+
+const require = createRequire(import.meta.url);
+const ink = '#1E2320';
+const reed = '#6B6F5F';
+const brick = '#A8322A';
+
+const inlines = (content: readonly Inline[] = []): Content[] =>
+  content.map(
+    (inline) =>
+    inline.type === 'hardBreak'
+      ? '\n'
+      : { text: inline.text, bold: inline.marks?.some(({ type }) => type === 'bold') ?? false, italics: inline.marks?.some(({ type }) => type === 'italic') ?? false }, // prettier-ignore
+  );
+
+function contentOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Block, number>): Content[] {
+  switch (block.type) {
+    case 'paragraph':
+      return block.content?.length ? [{ text: inlines(block.content), style: 'text' }] : [];
+    case 'heading':
+      return [{ text: inlines(block.content), style: block.attrs.level === 2 ? 'section' : 'part' }];
+    case 'bulletList':
+    case 'orderedList': {
+      const items = block.content.map(({ content }) => ({ stack: content.map((one) => ({ text: inlines(one.content) })) }));
+      return [block.type === 'bulletList' ? { ul: items, style: 'text' } : { ol: items, style: 'text' }];
+    }
+    case 'blockquote':
+      return block.content.map((one): Content => ({ text: ['“', ...inlines(one.content), '”'], style: 'quote' }));
+    case 'caution':
+      return [{ table: { widths: ['*'], body: [[{ stack: block.content.map((one) => ({ text: inlines(one.content) })), fontSize: 8.5 }]] }, layout: { hLineWidth: () => 0, vLineWidth: (i) => (i === 0 ? 3 : 0), vLineColor: () => brick, paddingLeft: () => 8 }, margin: [0, 4, 0, 4] }]; // prettier-ignore
+    case 'moment': {
+      const still = facts.still(block.attrs.noteId);
+      const words = { text: facts.momentWords(block.attrs.noteId), color: reed, fontSize: 8.5 };
+      // Beside its words, so that three fixes stay on two pages.
+      return still
+        ? [{ columns: [{ image: `data:image/jpeg;base64,${still.jpeg.toString('base64')}`, fit: [150, 110], width: 158 }, { ...words, margin: [0, 2, 0, 0] }], margin: [0, 2, 0, 4], unbreakable: true }] // prettier-ignore
+        : [{ ...words, italics: true, margin: [0, 0, 0, 4] }];
+    }
+    case 'bookClip': {
+      const clip = facts.critique.clips.find(({ id }) => id === block.attrs.clipId);
+      return clip ? [{ text: `Clip: ${clip.title} (see it on the page)`, italics: true, color: reed, fontSize: 8.5 }] : [];
+    }
+    case 'fix':
+      return [
+        { text: [{ text: `${numbers.get(block)}  `, fontSize: 18 }, block.attrs.name], style: 'fix' },
+        ...block.content.flatMap((one) => contentOf(one, facts, numbers)),
+      ];
+  }
+}
+
+/** A critique as PDF, A4. Roboto is built in: its letters reach beyond western Europe. */
+export async function critiquePdf(facts: ExportFacts): Promise<Buffer> {
+  const { critique, title } = facts;
+  const pdfmake = (await import('pdfmake')) as unknown as { default: Pdfmake };
+  const fonts = require('pdfmake/fonts/Roboto.js') as Fonts;
+  const fontFolder = dirname(require.resolve('pdfmake/fonts/Roboto.js')) + sep;
+  pdfmake.default.setFonts(fonts);
+  // Nothing is fetched and nothing is read but the letters: pictures come as data.
+  (pdfmake.default as unknown as { setUrlAccessPolicy: (policy: () => boolean) => void }).setUrlAccessPolicy(() => false);
+  (pdfmake.default as unknown as { setLocalAccessPolicy: (policy: (path: string) => boolean) => void }).setLocalAccessPolicy((path) => path.startsWith(fontFolder)); // prettier-ignore
+  const numbers = new Map<Block, number>(fixBlocks(critique.doc).map((block, i) => [block, i + 1]));
+  const definition: Definition = {
+    pageSize: 'A4',
+    pageMargins: [48, 44, 48, 44],
+    info: { title, author: critique.coachName },
+    defaultStyle: { font: 'Roboto', fontSize: 9.5, lineHeight: 1.2, color: ink },
+    styles: {
+      text: { margin: [0, 0, 0, 4] },
+      section: { fontSize: 10, bold: true, margin: [0, 6, 0, 3] },
+      part: { fontSize: 8.5, color: reed, margin: [0, 2, 0, 1] },
+      quote: { fontSize: 11, margin: [0, 0, 0, 4] },
+      fix: { fontSize: 13, bold: true, margin: [0, 8, 0, 3] },
+    },
+    content: [
+      { text: `${critique.coachName} to ${critique.clientName}, ${critique.sentAt.slice(0, 10)}`, color: reed, fontSize: 8.5, margin: [0, 0, 0, 2] }, // prettier-ignore
+      ...critique.doc.content.flatMap((block) => contentOf(block, facts, numbers)),
+    ],
+    footer: (page, pages) => ({ text: `${page} of ${pages}`, alignment: 'right', fontSize: 7.5, color: reed, margin: [0, 14, 48, 0] }),
+  };
+  return pdfmake.default.createPdf(definition).getBuffer();
+}

@@ -1,0 +1,69 @@
+import { critiqueFileOf } from '@lean-mentor/contract';
+import { critiqueHtml, critiqueMarkdown } from '@lean-mentor/core/critique';
+import { zip, type AsyncZippable } from 'fflate';
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { House } from '../../../house.ts';
+import { cutClip } from '../../../media/cutClip.ts';
+import { withScratchFolder } from '../../../scratchFolder.ts';
+import { clipVideoKey, reviewCopyKey } from '../../../storage/index.ts';
+import type { ExportFacts } from './exportFacts.ts';
+
+/** The clips of the moments that are shown as clips, by note; what cannot be cut is left out, and its still stands for it. */
+async function momentClips(house: House, { critique }: ExportFacts): Promise<Map<string, Buffer>> {
+  const clips = new Map<string, Buffer>();
+  await withScratchFolder(house, `export-${critique.id}`, async (folder) => {
+    for (const { note, clipFromSeconds, clipToSeconds } of critique.moments) {
+      if (critique.footages.find(({ id }) => id === note.footageId)?.state !== 'ready') continue;
+      const copy = await house.storage.local(reviewCopyKey(note.footageId));
+      try {
+        const file = join(folder, `${note.id}.mp4`);
+        await cutClip(copy.path, file, clipFromSeconds, clipToSeconds);
+        clips.set(note.id, await readFile(file));
+      } finally {
+        await copy.release();
+      }
+    }
+  });
+  return clips;
+}
+
+/** A critique as a folder that opens without a network: the page, its stills and clips, and the same as data. */
+export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buffer> {
+  const { critique, title, momentWords, still, fileName } = facts;
+  const clips = await momentClips(house, facts);
+  const own = new Map<string, Buffer>();
+  for (const { id } of critique.clips) own.set(id, await house.storage.read(clipVideoKey(id)));
+  const stillPath = (noteId: string): string | null => (still(noteId) ? `stills/${noteId}.jpg` : null);
+  const text = (words: string): Uint8Array => new TextEncoder().encode(words);
+  const files: AsyncZippable = {
+    'critique.html': text(
+      critiqueHtml(critique.doc, title, {
+        moment: (noteId) => ({
+          words: momentWords(noteId),
+          still: stillPath(noteId),
+          clip: clips.has(noteId) ? `clips/${noteId}.mp4` : null,
+        }),
+        clip: (id) => ({
+          title: critique.clips.find((clip) => clip.id === id)?.title ?? '',
+          video: own.has(id) ? `clips/${id}.mp4` : null,
+        }),
+      }),
+    ),
+    'critique.md': text(critiqueMarkdown(critique.doc, title, tiedWords(facts, stillPath))),
+    'critique.json': text(`${JSON.stringify(critiqueFileOf(critique, fileName), null, 2)}\n`),
+  };
+  // Pictures and video do not get smaller.
+  for (const { note } of critique.moments) {
+    const picture = still(note.id);
+    if (picture) files[`stills/${note.id}.jpg`] = [picture.jpeg, { level: 0 }];
+  }
+  for (const [id, bytes] of [...clips, ...own]) files[`clips/${id}.mp4`] = [bytes, { level: 0 }];
+  return new Promise((resolve, reject) => zip(files, (error, data) => (error ? reject(error) : resolve(Buffer.from(data)))));
+}
+
+/** What stands in Markdown for moments and clips. */
+export const tiedWords = ({ critique, momentWords }: ExportFacts, picture: (noteId: string) => string | null) => ({
+  moment: (noteId: string) => ({ words: momentWords(noteId), picture: picture(noteId) }),
+  clip: (id: string) => critique.clips.find((clip) => clip.id === id)?.title ?? 'not there any more',
+});

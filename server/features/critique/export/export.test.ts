@@ -1,0 +1,152 @@
+import { critiqueFile } from '@lean-mentor/contract';
+import { heading, moment, paragraph, list, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
+import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
+import { strFromU8, unzipSync } from 'fflate';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createApp, type OpenApp } from '../../../http/app.ts';
+import { ffprobeJson } from '../../../media/ffmpeg.ts';
+import { frameTableKey, originalKey, reviewCopyKey } from '../../../storage/index.ts';
+import { store } from '../../../testing/footage.ts';
+import { aNote, bringRequest, clientA, movePeopleIn } from '../../../testing/people.ts';
+import { openTestHouse, type TestHouse } from '../../../testing/testHouse.ts';
+import { visit, type Visitor } from '../../../testing/visitor.ts';
+
+let house: TestHouse;
+let open: OpenApp;
+let coach: Visitor;
+let folder: string;
+let critiqueId: string;
+let requestId: string;
+let footageId: string;
+
+/** Words that would break any of the forms: markup, quotes, letters beyond the Latin ones of the west. */
+const tricky = 'Dušan’s <b>elbow</b> & "hand" *stays* # in';
+
+beforeAll(async () => {
+  house = await openTestHouse();
+  await movePeopleIn(house);
+  open = createApp(house);
+  coach = await visit(open.app, 'coach');
+  folder = await mkdtemp(join(tmpdir(), 'lean-test-export-'));
+  ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
+  const clip = await writeBarcodeClip(join(folder, 'clip.mp4'), { frames: 120 });
+  for (const key of [originalKey(footageId), reviewCopyKey(footageId)]) await store(house, key, join(folder, 'clip.mp4'));
+  await house.storage.putBytes(frameTableKey(footageId), JSON.stringify({ times: clip.times, endSeconds: 4 }));
+  const ids = [house.newId(), house.newId(), house.newId()];
+  const notes = ids.map((id, i) => aNote(id, footageId, { fromFrame: 30 * (i + 1), what: i === 0 ? tricky : 'Again.' }));
+  const changes = notes.map((note) => ({ changeId: house.newId(), entity: 'note', id: note.id, before: null, after: note }));
+  await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes, since: 0 });
+  const fix = (id: string): FixBlock => ({
+    type: 'fix',
+    attrs: { fixId: id, principleId: null, name: tricky },
+    content: [
+      paragraph('It came up once.'),
+      moment(id),
+      heading(3, 'Do this instead'),
+      list('orderedList', ['First.', 'Then.']),
+      paragraph('Elbow in.', { type: 'bold' }),
+    ],
+  });
+  const doc: CritiqueDoc = { type: 'doc', content: [heading(2, 'What you asked'), { type: 'blockquote', content: [paragraph('Why?')] }, ...ids.map(fix), { type: 'caution', content: [paragraph('Tap early.')] }] }; // prettier-ignore
+  await coach.ask('put', `/api/requests/${requestId}/critique`, { doc, revision: 0 });
+  critiqueId = (await coach.ask('post', `/api/requests/${requestId}/critique/send`, { revision: 1 })).body.id;
+}, 60_000);
+afterAll(async () => {
+  open.close();
+  await house.close();
+  await rm(folder, { recursive: true });
+});
+
+const take = async (as: string, who = coach) => who.ask('get', `/api/critiques/${critiqueId}/export/${as}`).buffer(true).parse((response, done) => {
+  const parts: Buffer[] = [];
+  response.on('data', (part: Buffer) => parts.push(part)).on('end', () => done(null, Buffer.concat(parts)));
+}); // prettier-ignore
+
+describe('a critique taken out', () => {
+  it('as PDF is A4, two pages for three fixes, with its stills', async () => {
+    const { body, headers } = await take('pdf');
+    const text = (body as Buffer).toString('latin1');
+    expect([headers['content-type'], text.slice(0, 5)]).toEqual(['application/pdf', '%PDF-']);
+    expect(text.match(/\/MediaBox \[0 0 595\.28 841\.89\]/g)).toHaveLength(2);
+    expect(text.match(/\/Subtype \/Image/g)!.length).toBe(3);
+  });
+
+  it('as a Word document holds every word and picture', async () => {
+    const files = unzipSync(new Uint8Array((await take('docx')).body as Buffer));
+    const xml = strFromU8(files['word/document.xml']!);
+    expect(xml).toContain('Dušan’s &lt;b&gt;elbow&lt;/b&gt; &amp; &quot;hand&quot; *stays* # in');
+    expect(Object.keys(files).filter((name) => name.endsWith('.jpg')).length).toBe(3);
+  });
+
+  it('as Markdown keeps its words from being markup', async () => {
+    const text = ((await take('md')).body as Buffer).toString();
+    expect(text).toContain('## 1. Dušan’s \\<b\\>elbow\\</b\\> & "hand" \\*stays\\* \\# in');
+    expect(text).toContain('**Elbow in.**');
+    expect(text).toContain('1. First.\n2. Then.');
+    expect(text).toContain('> **Mind:** Tap early.');
+  });
+
+  it('as JSON is what its schema says, with frames and seconds', async () => {
+    const file = critiqueFile.parse(JSON.parse(((await take('json')).body as Buffer).toString()));
+    expect(file).toMatchObject({ format: 'lean-mentor/critique@1', client: 'Ada Moor', coach: 'Cora Lind', version: 1 });
+    expect(file.moments.map(({ frame, footage }) => [frame, footage])).toEqual([30, 60, 90].map((frame) => [frame, 'round.mp4']));
+    expect(file.moments[1]).toMatchObject({ seconds: 2, clipFromSeconds: 0, clipToSeconds: 4 });
+  });
+
+  it('as ZIP opens without a network: the page names only files that are there, and the clips play', async () => {
+    const files = unzipSync(new Uint8Array((await take('zip')).body as Buffer));
+    const page = strFromU8(files['critique.html']!);
+    const named = [...page.matchAll(/(?:src|poster)="([^"]+)"/g)].map(([, path]) => path!);
+    expect(named.length).toBe(9);
+    for (const path of named) expect(Object.keys(files)).toContain(path);
+    expect(page).not.toMatch(/https?:/);
+    expect(page).toContain('Dušan’s &lt;b&gt;elbow');
+    const clip = join(folder, 'out.mp4');
+    await (await import('node:fs/promises')).writeFile(clip, files[named.find((path) => path.endsWith('.mp4'))!]!);
+    const probed = (await ffprobeJson(['-show_entries', 'format=duration:stream=codec_type', '-of', 'json', clip])) as {
+      format: { duration: string };
+      streams: { codec_type: string }[];
+    };
+    expect(Number(probed.format.duration)).toBeGreaterThan(2.9);
+    expect(probed.streams.map(({ codec_type }) => codec_type)).toEqual(['video']);
+  }, 30_000);
+
+  it('as WebVTT names who holds what, and the moments, in the order of time', async () => {
+    const spans = [{ position: 'mount', holder: 'client', fromFrame: 0, toFrame: 60 }, { position: 'half-guard', holder: 'partner', fromFrame: 60, toFrame: 120 }] as const; // prettier-ignore
+    const bout = { ...{ id: house.newId(), footageId, fromFrame: 0, toFrame: 120, order: 1, proposed: false, spans: [...spans], events: [] }, ...{ lengthSeconds: null, ruleSheet: null, sheetId: null } }; // prettier-ignore
+    await house.db.bouts.create(bout as never);
+    const { text, headers } = await coach.ask('get', `/api/critiques/${critiqueId}/footages/${footageId}/chapters.vtt`).buffer(true);
+    expect(headers['content-type']).toContain('text/vtt');
+    const cues = text.split('\n\n').map((cue) => cue.split('\n').slice(1));
+    expect(cues[0]![0]).toBeUndefined();
+    expect(cues.slice(1, 4)).toEqual([
+      ['00:00:00.000 --> 00:00:02.000', 'Mount, Ada Moor in control'],
+      ['00:00:00.000 --> 00:00:03.000', 'Fix 1: Dušan’s &lt;b>elbow&lt;/b> &amp; "hand" *stays* # in'],
+      ['00:00:00.000 --> 00:00:04.000', 'Fix 2: Again.'],
+    ]);
+    expect((await coach.ask('get', `/api/critiques/${critiqueId}/footages/${house.newId()}/chapters.vtt`)).status).toBe(404);
+  });
+
+  it('is its client’s to take, and nobody else’s', async () => {
+    expect((await take('md', await visit(open.app, 'client'))).status).toBe(200);
+    expect((await take('md', await visit(open.app, 'other'))).status).toBe(404);
+    expect((await take('exe')).status).toBe(400);
+  });
+
+  it('keeps its words when the footage is gone', async () => {
+    await house.db.footages.update({ state: 'removed' }, { where: { id: footageId } });
+    try {
+      for (const as of ['pdf', 'docx', 'md', 'json', 'zip']) expect([as, (await take(as)).status]).toEqual([as, 200]);
+      expect(Object.keys(unzipSync(new Uint8Array((await take('zip')).body as Buffer))).sort()).toEqual([
+        'critique.html',
+        'critique.json',
+        'critique.md',
+      ]);
+    } finally {
+      await house.db.footages.update({ state: 'ready' }, { where: { id: footageId } });
+    }
+  });
+});

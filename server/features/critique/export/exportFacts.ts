@@ -1,0 +1,64 @@
+import type { Account, Critique } from '@lean-mentor/contract';
+import { boutAtFrame, clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
+import sharp from 'sharp';
+import type { House } from '../../../house.ts';
+import { knownFrameTable } from '../../footage/index.ts';
+import { findRequest } from '../../requests/index.ts';
+import { getCritique, getMomentStill } from '../reading.ts';
+
+export interface StillPicture {
+  jpeg: Buffer;
+  width: number;
+  height: number;
+}
+
+/** A sent critique with all that its exports show beside its words. */
+export interface ExportFacts {
+  critique: Critique;
+  title: string;
+  /** "Mistake at 0:18: what was said of it". */
+  momentWords: (noteId: string) => string;
+  /** The moment with its drawing; null where its footage is gone or not ready. */
+  still: (noteId: string) => StillPicture | null;
+  fileName: (footageId: string) => string;
+}
+
+/** Wide enough for print at 8 cm, small enough to send. */
+const stillWidth = 900;
+const kinds = { mistake: 'Mistake', 'missed-chance': 'Missed chance', good: 'Good', question: 'Question', caution: 'Caution' } as const;
+
+async function stillOf(house: House, account: Account, critique: Critique, noteId: string): Promise<StillPicture | null> {
+  try {
+    const png = await house.storage.read(await getMomentStill(house, account, critique.id, critique.version, noteId));
+    const { data, info } = await sharp(png).resize({ width: stillWidth, withoutEnlargement: true }).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true }); // prettier-ignore
+    return { jpeg: data, width: info.width, height: info.height };
+  } catch {
+    // What was written stays, also where the footage was removed or is being made ready.
+    return null;
+  }
+}
+
+/** Reads a sent critique with its stills, for an account that may see it. */
+export async function exportFacts(house: House, account: Account, critiqueId: string): Promise<ExportFacts> {
+  const critique = await getCritique(house, account, critiqueId);
+  const [request, tables, stills] = await Promise.all([
+    findRequest(house, critique.requestId),
+    Promise.all(critique.footages.map(async ({ id }) => [id, await knownFrameTable(house, id)] as const)).then((pairs) => new Map<string, FrameTable | null>(pairs)), // prettier-ignore
+    Promise.all(critique.moments.map(async ({ note }) => [note.id, await stillOf(house, account, critique, note.id)] as const)).then((pairs) => new Map(pairs)), // prettier-ignore
+  ]);
+  const clockOf = ({ note, atSeconds }: Critique['moments'][number]): string => {
+    const table = tables.get(note.footageId);
+    const bout = boutAtFrame(critique.footages.find(({ id }) => id === note.footageId)?.bouts ?? [], note.fromFrame);
+    return clockText(atSeconds - (table && bout ? secondsOfFrame(table, bout.fromFrame) : 0));
+  };
+  return {
+    critique,
+    title: `Critique for ${critique.clientName}, ${critique.sentAt.slice(0, 10)}`,
+    momentWords: (noteId) => {
+      const moment = critique.moments.find(({ note }) => note.id === noteId);
+      return moment ? `${kinds[moment.note.kind]} at ${clockOf(moment)}: ${moment.note.what}` : 'A moment';
+    },
+    still: (noteId) => stills.get(noteId) ?? null,
+    fileName: (footageId) => request?.footages.find(({ id }) => id === footageId)?.fileName ?? footageId,
+  };
+}

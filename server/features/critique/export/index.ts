@@ -1,0 +1,44 @@
+import { critiqueFileOf, type Account, type CritiqueExport } from '@lean-mentor/contract';
+import { critiqueMarkdown } from '@lean-mentor/core/critique';
+import type { House } from '../../../house.ts';
+import { critiqueDocx } from './critiqueDocx.ts';
+import { critiquePdf } from './critiquePdf.ts';
+import { critiqueZip, tiedWords } from './critiqueZip.ts';
+import { exportFacts, type ExportFacts } from './exportFacts.ts';
+
+export interface Exported {
+  name: string;
+  type: string;
+  bytes: Buffer;
+}
+
+/** Every form a critique is taken out in; a new one is added here. */
+const exporters: Readonly<Record<CritiqueExport, { type: string; make: (facts: ExportFacts, house: House) => Promise<Buffer> | Buffer }>> =
+  {
+    pdf: { type: 'application/pdf', make: critiquePdf },
+    docx: { type: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document', make: critiqueDocx },
+    md: {
+      type: 'text/markdown; charset=utf-8',
+      make: (facts) =>
+        Buffer.from(
+          critiqueMarkdown(
+            facts.critique.doc,
+            facts.title,
+            tiedWords(facts, () => null),
+          ),
+        ),
+    },
+    json: {
+      type: 'application/json',
+      make: ({ critique, fileName }) => Buffer.from(`${JSON.stringify(critiqueFileOf(critique, fileName), null, 2)}\n`),
+    },
+    zip: { type: 'application/zip', make: (facts, house) => critiqueZip(house, facts) },
+  };
+
+/** A sent critique in one of its forms, for an account that may see it. */
+export async function exportCritique(house: House, account: Account, critiqueId: string, as: CritiqueExport): Promise<Exported> {
+  const facts = await exportFacts(house, account, critiqueId);
+  const { type, make } = exporters[as];
+  const name = facts.title.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-');
+  return { name: `${name}.${as}`, type, bytes: await make(facts, house) };
+}

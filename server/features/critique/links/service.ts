@@ -1,0 +1,82 @@
+import type * as contract from '@lean-mentor/contract';
+import type { Account, BodyOf, Critique, ReadLink, ResponseOf, SharedCritique } from '@lean-mentor/contract';
+import { createHash, randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import type { House } from '../../../house.ts';
+import { ContractError } from '../../../http/contractError.ts';
+import { cutClip } from '../../../media/cutClip.ts';
+import { withScratchFolder } from '../../../scratchFolder.ts';
+import { reviewCopyKey, sharedClipKey } from '../../../storage/index.ts';
+import { getCritique, getMomentStill } from '../reading.ts';
+import { countOpening, deleteLink, findLinkByHash, findLinks, insertLink, linkOf } from './repository.ts';
+import type { LinkRow } from '../model.ts';
+
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+const dayMs = 86_400_000;
+
+export async function listReadLinks(house: House, account: Account, critiqueId: string): Promise<{ links: ReadLink[] }> {
+  await getCritique(house, account, critiqueId);
+  return { links: (await findLinks(house, critiqueId)).map(linkOf) };
+}
+
+export async function makeReadLink(
+  house: House,
+  account: Account,
+  critiqueId: string,
+  { forName, days }: BodyOf<typeof contract.makeReadLink>,
+): Promise<ResponseOf<typeof contract.makeReadLink>> {
+  await getCritique(house, account, critiqueId);
+  const token = randomBytes(32).toString('base64url');
+  const madeAt = house.now();
+  const expiresAt = new Date(madeAt.getTime() + days * dayMs);
+  const row: LinkRow = { id: house.newId(), critiqueId, tokenHash: hashOf(token), forName, madeAt, expiresAt, opened: 0 };
+  await insertLink(house, row);
+  return { ...linkOf(row), token };
+}
+
+export async function endReadLink(house: House, critiqueId: string, linkId: string): Promise<void> {
+  if ((await deleteLink(house, linkId, critiqueId)) === 0) throw new ContractError('not-found');
+}
+
+/** Whoever holds a link may see what the coach may see of this one critique. */
+const asReader: Account = { id: '', name: '', role: 'assistant', clients: [] };
+
+async function linked(house: House, token: string): Promise<{ link: LinkRow; critique: Critique }> {
+  const link = await findLinkByHash(house, hashOf(token));
+  if (!link || link.expiresAt <= house.now()) throw new ContractError('address-expired');
+  return { link, critique: await getCritique(house, asReader, link.critiqueId) };
+}
+
+export async function getSharedCritique(house: House, token: string): Promise<SharedCritique> {
+  const { link, critique } = await linked(house, token);
+  await countOpening(house, link.id);
+  return critique;
+}
+
+export async function getSharedStill(house: House, token: string, noteId: string): Promise<string> {
+  const { critique } = await linked(house, token);
+  return getMomentStill(house, asReader, critique.id, critique.version, noteId);
+}
+
+/** Key of the seconds around a moment, cut once: a link never opens the whole footage. */
+export async function getSharedClip(house: House, token: string, noteId: string): Promise<string> {
+  const { critique } = await linked(house, token);
+  const moment = critique.moments.find(({ note }) => note.id === noteId);
+  const footage = critique.footages.find(({ id }) => id === moment?.note.footageId);
+  if (!moment || !footage) throw new ContractError('not-found');
+  if (footage.state === 'removed') throw new ContractError('footage-removed');
+  if (footage.state !== 'ready') throw new ContractError('footage-not-ready');
+  const key = sharedClipKey(critique.id, critique.version, noteId);
+  if ((await house.storage.size(key)) !== null) return key;
+  await withScratchFolder(house, `shared-${noteId}`, async (folder) => {
+    const copy = await house.storage.local(reviewCopyKey(footage.id));
+    try {
+      const file = join(folder, 'clip.mp4');
+      await cutClip(copy.path, file, moment.clipFromSeconds, moment.clipToSeconds);
+      await house.storage.putFile(key, file);
+    } finally {
+      await copy.release();
+    }
+  });
+  return key;
+}

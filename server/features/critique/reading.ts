@@ -1,0 +1,123 @@
+import type * as contract from '@lean-mentor/contract';
+import type { Account, Critique, CritiqueGlance, Request, ResponseOf } from '@lean-mentor/contract';
+import { clipsOf } from '@lean-mentor/core/critique';
+import type { House } from '../../house.ts';
+import { ContractError } from '../../http/contractError.ts';
+import { stillPng } from '../../media/still.ts';
+import { clipVideoKey, stillKey } from '../../storage/index.ts';
+import { maySeeClient } from '../access/index.ts';
+import { findClip } from '../book/index.ts';
+import { findFootage, frameTableOf } from '../footage/index.ts';
+import { findRequest, listRequestsOfClients, lockRequest } from '../requests/index.ts';
+import type { CritiqueRow } from './model.ts';
+import {
+  changeCritique,
+  critiqueOf,
+  findCritiqueByCode,
+  findCritiqueRow,
+  findGlances,
+  findQuestions,
+  findVersion,
+  listVersions,
+  setRead,
+} from './repository.ts';
+import { takeBackUntil } from './takeBack.ts';
+
+const coaching = ({ role }: Account): boolean => role === 'coach' || role === 'assistant';
+
+/** A sent critique the account may see, with its request; anything else is not there for it. */
+export async function visibleCritique(
+  house: House,
+  account: Account,
+  row: CritiqueRow | null,
+): Promise<{ row: CritiqueRow; request: Request }> {
+  const request = row && row.version > 0 ? await findRequest(house, row.requestId) : null;
+  if (!row || !request || !maySeeClient(account, request.clientId)) throw new ContractError('not-found');
+  return { row, request };
+}
+
+/** A version of a sent critique; the one that stands where none is named. */
+export async function getCritique(house: House, account: Account, critiqueId: string, version?: number): Promise<Critique> {
+  const { row, request } = await visibleCritique(house, account, await findCritiqueRow(house, critiqueId));
+  const sent = await findVersion(house, row.id, version ?? row.version);
+  if (!sent) throw new ContractError('not-found');
+  const [versions, questions, clips] = await Promise.all([
+    listVersions(house, row.id),
+    findQuestions(house, row.id),
+    Promise.all(clipsOf(sent.doc).map((id) => findClip(house, id))),
+  ]);
+  return critiqueOf(row, sent, request, {
+    versions: versions.map((one) => ({ version: one.version, sentAt: one.sentAt.toISOString() })),
+    questions,
+    clips: clips.flatMap((clip) => (clip?.state === 'ready' ? [{ id: clip.id, title: clip.title }] : [])),
+    takeBackUntil: coaching(account) ? takeBackUntil(house, row) : null,
+  });
+}
+
+export async function openShortLink(house: House, account: Account, code: string): Promise<{ critiqueId: string }> {
+  const { row } = await visibleCritique(house, account, await findCritiqueByCode(house, code));
+  return { critiqueId: row.id };
+}
+
+/** Key of a moment's still; made on first need, then kept, since a sent version does not change. */
+export async function getMomentStill(house: House, account: Account, critiqueId: string, version: number, noteId: string): Promise<string> {
+  const critique = await getCritique(house, account, critiqueId, version);
+  const moment = critique.moments.find(({ note }) => note.id === noteId);
+  if (!moment) throw new ContractError('not-found');
+  const footage = await findFootage(house, moment.note.footageId);
+  if (!footage || footage.state === 'removed') throw new ContractError('footage-removed');
+  if (footage.state !== 'ready' || !footage.originalKey) throw new ContractError('footage-not-ready');
+  const key = stillKey(critiqueId, version, noteId);
+  if ((await house.storage.size(key)) !== null) return key;
+  const table = await frameTableOf(house, footage.id);
+  const original = await house.storage.local(footage.originalKey);
+  try {
+    await house.storage.putBytes(key, await stillPng(original.path, table, moment.note.fromFrame, moment.drawings));
+  } finally {
+    await original.release();
+  }
+  return key;
+}
+
+/** Key of a clip of the coach's own that a critique shows: through it, and only through it, a client sees one. */
+export async function streamCritiqueClip(house: House, account: Account, critiqueId: string, clipId: string): Promise<string> {
+  const critique = await getCritique(house, account, critiqueId);
+  if (!critique.clips.some(({ id }) => id === clipId)) throw new ContractError('not-found');
+  return clipVideoKey(clipId);
+}
+
+export async function markCritiqueRead(
+  house: House,
+  account: Account,
+  critiqueId: string,
+): Promise<ResponseOf<typeof contract.markCritiqueRead>> {
+  await getCritique(house, account, critiqueId);
+  await setRead(house, critiqueId);
+  const { readAt } = await getCritique(house, account, critiqueId);
+  return { done: true, readAt: readAt! };
+}
+
+/** Ticks a fix as understood, once, or takes the tick away. */
+export async function markUnderstood(
+  house: House,
+  account: Account,
+  critiqueId: string,
+  fixId: string,
+  understood: boolean,
+): Promise<void> {
+  const { fixes, requestId } = await getCritique(house, account, critiqueId);
+  if (!fixes.some((fix) => fix.fixId === fixId)) throw new ContractError('not-found');
+  await house.db.sequelize.transaction(async (transaction) => {
+    await lockRequest(house, requestId, transaction);
+    const row = (await findCritiqueRow(house, critiqueId, transaction))!;
+    const { [fixId]: before, ...others } = row.understood;
+    const now = { [fixId]: before ?? house.now().toISOString() };
+    await changeCritique(house, critiqueId, { understood: understood ? { ...others, ...now } : others }, transaction);
+  });
+}
+
+/** Critiques of a client that stand, newest first. */
+export async function listCritiquesOfClient(house: House, clientId: string): Promise<CritiqueGlance[]> {
+  const requests = await listRequestsOfClients(house, [clientId]);
+  return findGlances(house, requests.map(({ id }) => id)); // prettier-ignore
+}

@@ -1,0 +1,2 @@
+export { ladderFacts, type LadderBout, type LadderFacts } from './ladderFacts.ts';
+export { rankedOf, recordSentOrder } from './service.ts';

@@ -1,0 +1,146 @@
+import { sheetOf, type Bout, type Client, type Footage, type OwnSchool, type Request, type RequestFixChoice } from '@lean-mentor/contract';
+import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
+import type { DeskDocument, Note } from '@lean-mentor/core/desk';
+import {
+  fixesForLevel,
+  rankInputOf,
+  touchesQuestion,
+  type HarmBout,
+  type OwnHarm,
+  type RankInput,
+  type RequestNote,
+} from '@lean-mentor/core/fixes';
+import { fixThread } from '@lean-mentor/core/followup';
+import { boutAtFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
+import { positionValues, ruleSheets, scoreBout, type RuleSheet } from '@lean-mentor/core/scoring';
+import type { House } from '../../house.ts';
+import { ContractError } from '../../http/contractError.ts';
+import { findDrills, findPrinciples } from '../book/index.ts';
+import { findClient } from '../clients/index.ts';
+import { findDeskDocument } from '../desk/index.ts';
+import { findThreadRequests } from '../followup/index.ts';
+import { frameTableOf, timedOf } from '../footage/index.ts';
+import { findRequest } from '../requests/index.ts';
+import { findPositionWorth, findRuleSheets } from '../scoring/index.ts';
+import { findChoice, findChoicesOfClient, findOwnSchool } from './repository.ts';
+
+/** A bout of the request as the ladder sees it; `harm` null while nothing is coded of it. */
+export interface LadderBout {
+  footage: Footage;
+  bout: Bout;
+  sheet: RuleSheet;
+  harm: HarmBout | null;
+}
+
+/** Everything that fixes are chosen from, computed from what is stored. */
+export interface LadderFacts {
+  request: Request;
+  client: Client;
+  document: DeskDocument;
+  tables: ReadonlyMap<string, FrameTable>;
+  bouts: LadderBout[];
+  principles: BookPrinciple[];
+  drills: BookDrill[];
+  notes: RequestNote[];
+  input: RankInput;
+  harms: Record<string, OwnHarm>;
+  unexplained: { footageId: string; atFrame: number; points: number; finish: boolean }[];
+  guessedAsked: string[];
+  given: Record<string, { times: number; better: boolean }>;
+  parkedBefore: string[];
+  choice: RequestFixChoice;
+  ownSchool: OwnSchool;
+  /** By which what is restricted is judged: that of the first bout, else as asked. */
+  sheet: RuleSheet;
+}
+
+const pastLooked = 6;
+
+/** A note at seconds of its bout and its footage. */
+function requestNote(note: Note, footages: readonly Footage[], bouts: readonly LadderBout[], table: FrameTable): RequestNote {
+  const place = footages.findIndex(({ id }) => id === note.footageId);
+  const bout = boutAtFrame(footages[place]?.bouts ?? [], note.fromFrame);
+  const index = bout ? bouts.findIndex((one) => one.bout.id === bout.id) : -1;
+  const footageSeconds = secondsOfFrame(table, note.fromFrame);
+  const start = bout ? secondsOfFrame(table, bout.fromFrame) : 0;
+  const end = note.toFrame === null ? footageSeconds : secondsOfFrame(table, note.toFrame);
+  const { id, kind, athlete, severity, causes, principleId, what, seen } = note;
+  return {
+    ...{ id, kind, athlete, severity, causes, principleId, what, seen, footageSeconds },
+    footage: place,
+    bout: index < 0 ? null : index,
+    atSeconds: footageSeconds - start,
+    endSeconds: end - start,
+  };
+}
+
+const freshChoice = (level: number, gamePlan: string[]): RequestFixChoice => ({
+  ...{ school: 'balanced', order: null, cut: fixesForLevel(level), reason: '', pinned: [], parked: [] },
+  ...{ asked: null, gamePlan, answer: '', overrides: [] },
+});
+
+export async function ladderFacts(house: House, requestId: string): Promise<LadderFacts> {
+  const request = await findRequest(house, requestId);
+  if (!request || request.state === 'guardian') throw new ContractError('not-found');
+  const ready = request.footages.filter(({ state }) => state === 'ready');
+  const [client, document, principles, drills, own, worth, past, chosen, others, ownSchool, tables] = await Promise.all([
+    findClient(house, request.clientId),
+    findDeskDocument(house, requestId),
+    findPrinciples(house),
+    findDrills(house),
+    findRuleSheets(house),
+    findPositionWorth(house),
+    findThreadRequests(house, request.clientId, new Date(request.sentAt)),
+    findChoice(house, requestId),
+    findChoicesOfClient(house, request.clientId, requestId),
+    findOwnSchool(house),
+    Promise.all(ready.map(async ({ id }) => [id, await frameTableOf(house, id)] as const)).then((pairs) => new Map(pairs)),
+  ]);
+  const values = positionValues(worth.preset, worth.own);
+  const bouts = ready.flatMap((footage) =>
+    footage.bouts.map((bout): LadderBout => {
+      const ownSheet = own.find(({ id }) => id === bout.sheetId);
+      const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet ?? request.ruleSheet];
+      const timed = timedOf(bout, tables.get(footage.id)!);
+      return { footage, bout, sheet, harm: timed && { timed, score: scoreBout(timed, sheet), worth: sheet.points, values } };
+    }),
+  );
+  const notes = Object.values(document.notes)
+    .filter(({ footageId }) => tables.has(footageId))
+    .map((note) => requestNote(note, request.footages, bouts, tables.get(note.footageId)!));
+  const choice = chosen ?? freshChoice(client!.level, others[0]?.gamePlan ?? []);
+  const guessedAsked = principles.filter((principle) => touchesQuestion(request.question, principle)).map(({ id }) => id);
+  const latest = [...past].reverse();
+  const ranked = rankInputOf({
+    client: { level: client!.level, asked: choice.asked ?? guessedAsked, gamePlan: choice.gamePlan },
+    principles,
+    notes,
+    bouts: bouts.map(({ harm }) => harm),
+    minutes: ready.reduce((sum, { seconds, alignment }) => sum + (alignment ? 0 : (seconds ?? 0)), 0) / 60,
+    history: latest
+      .slice(0, pastLooked)
+      .map((one) => [...new Set(one.notes.flatMap(({ principleId, kind, athlete }) => (principleId && athlete === 'client' && kind !== 'good' ? principleId : [])))]), // prettier-ignore
+  });
+  const sent = principles.filter(({ id }) => past.some((one) => one.sent.includes(id)));
+  return {
+    ...{ request, client: client!, document, tables, bouts, principles, drills, notes, choice, ownSchool, guessedAsked },
+    input: ranked.input,
+    harms: ranked.harms,
+    unexplained: ranked.unexplained.map(({ bout: index, at, points, finish }) => {
+      const { footage, bout } = bouts[index]!;
+      const table = tables.get(footage.id)!;
+      return { footageId: footage.id, atFrame: frameAtSeconds(table, secondsOfFrame(table, bout.fromFrame) + at + 1e-4), points, finish };
+    }),
+    given: Object.fromEntries(
+      sent.map((principle) => [
+        principle.id,
+        {
+          times: past.filter((one) => one.sent.includes(principle.id)).length,
+          better: ['better', 'holding'].includes(fixThread(principle, past).state),
+        },
+      ]),
+    ),
+    parkedBefore: [...new Set(others.flatMap(({ parked }) => parked))].filter((id) => principles.some((one) => one.id === id)),
+    sheet: bouts[0]?.sheet ?? ruleSheets[request.ruleSheet],
+  };
+}

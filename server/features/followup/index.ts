@@ -1,0 +1,1 @@
+export { findThreadRequests } from './threadRequests.ts';

@@ -1,0 +1,1 @@
+export { findClientBouts, findPositionWorth, findRuleSheets } from './repository.ts';
