@@ -21,6 +21,13 @@ const Home = () => {
 /** All addresses. What a page needs first is fetched while its code is. */
 export const makeRouter = (store: Store) =>
   createBrowserRouter([
+    // For somebody without a sign-in.
+    {
+      path: '/shared/:token',
+      errorElement: <PageFault />,
+      hydrateFallbackElement: <div role="status" aria-label="Loading" />,
+      lazy: async () => ({ Component: (await import('../features/critique/index.ts')).SharedPage }),
+    },
     {
       element: <SignedIn />,
       errorElement: <PageFault />,
@@ -39,6 +46,7 @@ export const makeRouter = (store: Store) =>
                   path: '/clients/:clientId',
                   lazy: async () => ({ Component: (await import('../features/clients/index.ts')).ClientPage }),
                 },
+                { path: '/book', lazy: async () => ({ Component: (await import('../features/book/BookPage.tsx')).BookPage }) },
                 {
                   path: '/rule-sheets',
                   lazy: async () => ({ Component: (await import('../features/scoring/rules/RuleSheetsPage.tsx')).RuleSheetsPage }),
@@ -46,7 +54,14 @@ export const makeRouter = (store: Store) =>
                 { path: '/letters', lazy: async () => ({ Component: (await import('../features/letters/index.ts')).LettersPage }) },
                 {
                   path: '/requests/:requestId/wrap-up',
-                  lazy: async () => ({ Component: (await import('../features/critique/index.ts')).WrapUpPage }),
+                  lazy: async () => ({ Component: (await import('../features/fixes/index.ts')).LadderPage }),
+                },
+                // The editor is large and loads by itself.
+                {
+                  path: '/requests/:requestId/critique',
+                  lazy: async () => ({
+                    Component: (await import('../features/critique/editor/CritiqueEditorPage.tsx')).CritiqueEditorPage,
+                  }),
                 },
               ],
             },
@@ -89,6 +104,7 @@ export const makeRouter = (store: Store) =>
               path: '/requests/:requestId/footage',
               lazy: async () => ({ Component: (await import('../features/bouts/index.ts')).BoutsPage }),
             },
+            { path: '/c/:code', lazy: async () => ({ Component: (await import('../features/critique/index.ts')).ShortLinkPage }) },
             {
               path: '/critiques/:critiqueId',
               lazy: async () => ({ Component: (await import('../features/critique/index.ts')).CritiquePage }),

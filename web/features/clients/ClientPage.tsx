@@ -1,14 +1,19 @@
 import { useParams } from 'react-router';
 import { FacePlate, FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
+import { useAccount } from '../access/index.ts';
 import { useGetClientHistoryQuery } from './api.ts';
 import { History } from './History.tsx';
+import { QuestionList } from './QuestionList.tsx';
+import { ProgressView } from './ProgressView.tsx';
+import { SearchBox } from './SearchBox.tsx';
 
 const belts = ['', 'first', 'second', 'third', 'fourth', 'fifth'];
 
 /** One client as the coach sees them: who they are, what hurts, what was agreed, and the history so far. */
 export function ClientPage() {
   const { clientId = '' } = useParams();
+  const account = useAccount();
   const { data, error, refetch } = useGetClientHistoryQuery(clientId, { refetchOnMountOrArgChange: true });
   if (error && !data)
     return (
@@ -23,6 +28,7 @@ export function ClientPage() {
       </main>
     );
   const { client } = data;
+  const critiqueOf = new Map(data.critiques.map(({ requestId, id }) => [requestId, id]));
   return (
     <main className="grid grid-cols-[280px_1fr] gap-14 py-8">
       <aside className="flex flex-col gap-6">
@@ -59,9 +65,15 @@ export function ClientPage() {
           </section>
         )}
       </aside>
-      <section aria-label="History">
-        <History {...data} reader="coach" />
-      </section>
+      <div className="flex min-w-0 flex-col gap-10">
+        <SearchBox clientId={client.id} label={`Search all that was said of ${client.name.split(' ')[0]}`} />
+        <ProgressView clientId={client.id} critiqueOf={critiqueOf} mayClose={account?.role === 'coach'} />
+        <QuestionList questions={data.questions} critiques={data.critiques} />
+        <section aria-label="History">
+          <h2 className="mb-2 text-read">Requests, newest first</h2>
+          <History {...data} reader="coach" />
+        </section>
+      </div>
     </main>
   );
 }

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { Empty, FacePlate, FaultNote, inputClass, RowsSkeleton } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useListClientsQuery } from './api.ts';
+import { SearchBox } from './SearchBox.tsx';
 
 /** All clients by name, found by typing. */
 export function ClientsPage() {
@@ -22,6 +23,9 @@ export function ClientsPage() {
           onChange={(e) => setSought(e.target.value)}
           className={`${inputClass} max-w-64 py-1`}
         />
+      </div>
+      <div className="mb-6">
+        <SearchBox clientId={null} label="Search all that was said" />
       </div>
       {error && !data && <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>}
       {!data && !error && <RowsSkeleton rows={8} />}

@@ -1,4 +1,4 @@
-import type { Critique, Request } from '@lean-mentor/contract';
+import type { CritiqueGlance, Request } from '@lean-mentor/contract';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
 import { Empty } from '../../shared/primitives/index.ts';
@@ -9,7 +9,7 @@ import { BoutRibbon } from '../scoring/index.ts';
 
 interface HistoryProps {
   requests: readonly Request[];
-  critiques: readonly Critique[];
+  critiques: readonly CritiqueGlance[];
   reader: 'coach' | 'client';
 }
 
@@ -31,7 +31,15 @@ export function History({ requests, critiques, reader }: HistoryProps) {
   );
 }
 
-function HistoryEntry({ request, critique, reader }: { request: Request; critique: Critique | undefined; reader: 'coach' | 'client' }) {
+function HistoryEntry({
+  request,
+  critique,
+  reader,
+}: {
+  request: Request;
+  critique: CritiqueGlance | undefined;
+  reader: 'coach' | 'client';
+}) {
   const advice = request.footages.flatMap((footage) => footage.advice);
   const ribbons = request.footages.flatMap(({ bouts }) => bouts).filter(({ spans }) => spans.length > 0);
   return (
@@ -64,7 +72,7 @@ function HistoryEntry({ request, critique, reader }: { request: Request; critiqu
   );
 }
 
-function Answer({ critique, reader }: { critique: Critique; reader: 'coach' | 'client' }) {
+function Answer({ critique, reader }: { critique: CritiqueGlance; reader: 'coach' | 'client' }) {
   const unread = critique.readAt === null;
   return (
     <>
@@ -73,7 +81,7 @@ function Answer({ critique, reader }: { critique: Critique; reader: 'coach' | 'c
         {critique.fixes.map((fix) => (
           <li key={fix.position} className="flex gap-2">
             <span className="time pt-0.5 text-reed">{fix.position}</span>
-            <span className="line-clamp-2">{fix.note.what}</span>
+            <span className="line-clamp-2">{fix.name}</span>
           </li>
         ))}
       </ol>
@@ -81,6 +89,11 @@ function Answer({ critique, reader }: { critique: Critique; reader: 'coach' | 'c
         <Link to={`/critiques/${critique.id}`} className="linked font-semibold">
           {reader === 'client' && unread ? 'Read your critique' : 'Open the critique'}
         </Link>
+        {critique.openQuestions > 0 && (
+          <span className="text-desk font-semibold">
+            {critique.openQuestions === 1 ? 'One question open' : `${critique.openQuestions} questions open`}
+          </span>
+        )}
         <span className={`text-desk ${unread ? 'font-semibold' : 'text-reed'}`}>
           {unread ? (reader === 'client' ? 'New' : 'Not read yet') : `Read ${format(critique.readAt!, 'd MMM')}`}
         </span>

@@ -1,38 +1,100 @@
 import * as contract from '@lean-mentor/contract';
-import type { BodyOf, ResponseOf } from '@lean-mentor/contract';
+import type { BodyOf, Critique, PhraseBook, Question, ResponseOf, SharedCritique } from '@lean-mentor/contract';
 import { baseApi, call } from '../../shared/wire/index.ts';
+
+export type DraftState = ResponseOf<typeof contract.getCritiqueDraft>;
+export type OpenQuestion = ResponseOf<typeof contract.listOpenQuestions>['questions'][number];
 
 const critiqueApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
-    getCritiqueDraft: build.query<ResponseOf<typeof contract.getCritiqueDraft>, string>({
+    getCritiqueDraft: build.query<DraftState, string>({
       query: (requestId) => call(contract.getCritiqueDraft, { params: { requestId } }),
       providesTags: ['Draft'],
     }),
-    saveCritiqueDraft: build.mutation<
-      ResponseOf<typeof contract.saveCritiqueDraft>,
-      { requestId: string } & BodyOf<typeof contract.saveCritiqueDraft>
-    >({
+    draftCritique: build.mutation<ResponseOf<typeof contract.draftCritique>, string>({
+      query: (requestId) => call(contract.draftCritique, { params: { requestId } }),
+    }),
+    saveCritiqueDraft: build.mutation<{ revision: number }, { requestId: string } & BodyOf<typeof contract.saveCritiqueDraft>>({
       query: ({ requestId, ...body }) => call(contract.saveCritiqueDraft, { params: { requestId }, body }),
     }),
-    sendCritique: build.mutation<ResponseOf<typeof contract.sendCritique>, { requestId: string } & BodyOf<typeof contract.sendCritique>>({
-      query: ({ requestId, ...body }) => call(contract.sendCritique, { params: { requestId }, body }),
+    sendCritique: build.mutation<Critique, { requestId: string; revision: number }>({
+      query: ({ requestId, revision }) => call(contract.sendCritique, { params: { requestId }, body: { revision } }),
+      invalidatesTags: ['Request', 'Critique', 'Draft', 'Letter', 'Ladder'],
+    }),
+    takeBackCritique: build.mutation<{ done: true }, string>({
+      query: (critiqueId) => call(contract.takeBackCritique, { params: { critiqueId } }),
       invalidatesTags: ['Request', 'Critique', 'Draft', 'Letter'],
     }),
-    getCritique: build.query<ResponseOf<typeof contract.getCritique>, string>({
+    getCritique: build.query<Critique, string>({
       query: (critiqueId) => call(contract.getCritique, { params: { critiqueId } }),
       providesTags: ['Critique'],
     }),
+    getCritiqueVersion: build.query<Critique, { critiqueId: string; version: number }>({
+      query: (params) => call(contract.getCritiqueVersion, { params }),
+    }),
+    openShortLink: build.query<{ critiqueId: string }, string>({ query: (code) => call(contract.openShortLink, { params: { code } }) }),
     markCritiqueRead: build.mutation<ResponseOf<typeof contract.markCritiqueRead>, string>({
       query: (critiqueId) => call(contract.markCritiqueRead, { params: { critiqueId } }),
       invalidatesTags: ['Critique'],
+    }),
+    markUnderstood: build.mutation<{ done: true }, { critiqueId: string; fixId: string; understood: boolean }>({
+      query: ({ understood, ...params }) => call(contract.markUnderstood, { params, body: { understood } }),
+      invalidatesTags: ['Critique'],
+    }),
+    askQuestion: build.mutation<Question, { critiqueId: string } & BodyOf<typeof contract.askQuestion>>({
+      query: ({ critiqueId, ...body }) => call(contract.askQuestion, { params: { critiqueId }, body }),
+      invalidatesTags: ['Critique', 'Question'],
+    }),
+    answerQuestion: build.mutation<Question, { questionId: string; words: string }>({
+      query: ({ questionId, words }) => call(contract.answerQuestion, { params: { questionId }, body: { words } }),
+      invalidatesTags: ['Critique', 'Question', 'Letter'],
+    }),
+    listReadLinks: build.query<ResponseOf<typeof contract.listReadLinks>, string>({
+      query: (critiqueId) => call(contract.listReadLinks, { params: { critiqueId } }),
+      providesTags: ['Link'],
+    }),
+    makeReadLink: build.mutation<ResponseOf<typeof contract.makeReadLink>, { critiqueId: string } & BodyOf<typeof contract.makeReadLink>>({
+      query: ({ critiqueId, ...body }) => call(contract.makeReadLink, { params: { critiqueId }, body }),
+      invalidatesTags: ['Link'],
+    }),
+    endReadLink: build.mutation<{ done: true }, { critiqueId: string; linkId: string }>({
+      query: (params) => call(contract.endReadLink, { params }),
+      invalidatesTags: ['Link'],
+    }),
+    getSharedCritique: build.query<SharedCritique, string>({ query: (token) => call(contract.getSharedCritique, { params: { token } }) }),
+    getPhraseBook: build.query<PhraseBook, void>({ query: () => call(contract.getPhraseBook) }),
+    savePhraseBook: build.mutation<PhraseBook, PhraseBook>({
+      query: (body) => call(contract.savePhraseBook, { body }),
+      async onQueryStarted(body, { dispatch, queryFulfilled }) {
+        const put = dispatch(critiqueApi.util.updateQueryData('getPhraseBook', undefined, () => body));
+        await queryFulfilled.catch(() => put.undo());
+      },
+    }),
+    listOpenQuestions: build.query<ResponseOf<typeof contract.listOpenQuestions>, void>({
+      query: () => call(contract.listOpenQuestions),
+      providesTags: ['Question'],
     }),
   }),
 });
 
 export const {
   useGetCritiqueDraftQuery,
+  useDraftCritiqueMutation,
   useSaveCritiqueDraftMutation,
   useSendCritiqueMutation,
+  useTakeBackCritiqueMutation,
   useGetCritiqueQuery,
+  useGetCritiqueVersionQuery,
+  useOpenShortLinkQuery,
   useMarkCritiqueReadMutation,
+  useMarkUnderstoodMutation,
+  useAskQuestionMutation,
+  useAnswerQuestionMutation,
+  useListOpenQuestionsQuery,
+  useListReadLinksQuery,
+  useMakeReadLinkMutation,
+  useEndReadLinkMutation,
+  useGetSharedCritiqueQuery,
+  useGetPhraseBookQuery,
+  useSavePhraseBookMutation,
 } = critiqueApi;

@@ -4,6 +4,7 @@ import { endOfDay, format } from 'date-fns';
 import { Empty, FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
 import { dayWords } from '../../shared/time/dayWords.ts';
 import { faultWords } from '../../shared/wire/index.ts';
+import { OpenQuestions } from '../critique/index.ts';
 import { useGetTodayQuery } from './api.ts';
 import { DayPlan, type Today } from './DayPlan.tsx';
 import { RequestRow } from './RequestRow.tsx';
@@ -32,6 +33,7 @@ export function TodayPage() {
       <div className="grid grid-cols-[290px_1fr] gap-12">
         <section aria-label="The plan">{data && <DayPlan today={data} now={now} />}</section>
         <section aria-label="Requests, due first">
+          <OpenQuestions now={now} />
           {!data && !error && <RowsSkeleton />}
           {data?.rows.length === 0 && <Empty>Nothing waits. A request appears here as soon as a client sends footage.</Empty>}
           <ol className="divide-y divide-seam border-y border-seam empty:hidden">

@@ -6,6 +6,7 @@ import { useScene, useThings } from '../DeskScene.ts';
 import { useKeyName } from '../keys/keyMap.ts';
 import type { WritingHand } from '../useWriting.ts';
 import type { TrayHand } from '../compare/useTray.ts';
+import { ChainButton } from './ChainButton.tsx';
 import { ClipPicker } from './ClipPicker.tsx';
 import { PairPicker } from './PairPicker.tsx';
 import { useClockAt } from '../score/useClockAt.ts';
@@ -57,6 +58,7 @@ export function NoteLinks({ note, hand, tray }: { note: Note; hand: WritingHand;
       >
         {hand.linking ? 'Pick the earlier note on the sheet' : `Caused by … (${keyName('link')})`}
       </button>
+      <ChainButton note={note} />
       <PairPicker note={note} />
       <ClipPicker note={note} />
       {comparison && (

@@ -1,0 +1,39 @@
+import { cautionWords, partnerNames, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+
+/** A drill as a page. */
+export function DrillView({
+  drill,
+  principles,
+  onOpen,
+}: {
+  drill: BookDrill;
+  principles: readonly BookPrinciple[];
+  onOpen: (principleId: string) => void;
+}) {
+  const naming = principles.filter(({ drillIds }) => drillIds.includes(drill.id));
+  return (
+    <div className="flex max-w-[40rem] flex-col gap-5">
+      <p className="text-reed">
+        {drill.minutes} minutes, {partnerNames[drill.partner]}
+        {drill.equipment && drill.equipment !== 'none' && `, ${drill.equipment}`}
+      </p>
+      <p className="text-read text-pretty whitespace-pre-line">{drill.how}</p>
+      <p className={`pl-3 text-small ${drill.caution === 'general' ? 'border-l border-seam text-reed' : 'border-l-4 border-brick'}`}>
+        {cautionWords[drill.caution]}
+      </p>
+      <section>
+        <h3 className="text-small font-semibold text-reed">For</h3>
+        {naming.length === 0 && <p className="text-reed">No principle names it.</p>}
+        <ul>
+          {naming.map(({ id, name }) => (
+            <li key={id}>
+              <button type="button" className="linked" onClick={() => onOpen(id)}>
+                {name}
+              </button>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,58 @@
+import { stanceNames, stances, type Stance, type Variant } from '@lean-mentor/core/book';
+import { ArrowUp, Plus, X } from 'lucide-react';
+import { IconButton } from '../../shared/primitives/index.ts';
+import { lineClass } from './EntryRows.tsx';
+
+/** Ways of doing it, each with its condition and where the coach stands; in the order they are to be tried. */
+export function VariantRows({ variants, onChange }: { variants: readonly Variant[]; onChange: (variants: Variant[]) => void }) {
+  const set = (i: number, fields: Partial<Variant>): void => onChange(variants.map((one, j) => (j === i ? { ...one, ...fields } : one)));
+  const earlier = (i: number): void => onChange(variants.map((one, j) => (j === i - 1 ? variants[i]! : j === i ? variants[i - 1]! : one)));
+  return (
+    <fieldset className="flex flex-col gap-1.5">
+      <legend className="mb-1 font-semibold">What to do, and when</legend>
+      {variants.map((variant, i) => (
+        <div key={i} className="grid grid-cols-[1fr_1.4fr_9rem_auto] items-center gap-2">
+          <input
+            aria-label={`If, way ${i + 1}`}
+            value={variant.when}
+            maxLength={300}
+            placeholder="if … (or always)"
+            onChange={({ target }) => set(i, { when: target.value })}
+            className={lineClass}
+          />
+          <input
+            aria-label={`Do, way ${i + 1}`}
+            value={variant.do}
+            maxLength={300}
+            placeholder="do …"
+            onChange={({ target }) => set(i, { do: target.value })}
+            className={lineClass}
+          />
+          <select
+            aria-label={`Where you stand, way ${i + 1}`}
+            value={variant.stance}
+            onChange={({ target }) => set(i, { stance: target.value as Stance })}
+            className={lineClass}
+          >
+            {stances.map((stance) => (
+              <option key={stance} value={stance}>
+                {stanceNames[stance]}
+              </option>
+            ))}
+          </select>
+          <span className="flex">
+            <IconButton icon={ArrowUp} words="Earlier" disabled={i === 0} onClick={() => earlier(i)} />
+            <IconButton icon={X} words="Take this way out" onClick={() => onChange(variants.filter((_, j) => j !== i))} />
+          </span>
+        </div>
+      ))}
+      <button
+        type="button"
+        className="inline-flex items-center gap-1 self-start text-small font-semibold text-pine hover:underline"
+        onClick={() => onChange([...variants, { when: '', do: '', stance: 'taught' }])}
+      >
+        <Plus size={14} aria-hidden /> One more way
+      </button>
+    </fieldset>
+  );
+}

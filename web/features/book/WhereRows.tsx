@@ -1,0 +1,62 @@
+import type { BookPrinciple, PlaceRole } from '@lean-mentor/core/book';
+import { positionCodes, positionFamily, positionName, type PositionCode } from '@lean-mentor/core/scoring';
+import { X } from 'lucide-react';
+import { lineClass } from './EntryRows.tsx';
+import { roleWords } from './roleWords.ts';
+
+type Where = BookPrinciple['where'];
+
+/** In which positions, and for which of the two, a principle can fail: the time spent there is what its mistakes are counted against. */
+export function WhereRows({ where, onChange }: { where: Where; onChange: (where: Where) => void }) {
+  const left = positionCodes.filter((code) => where.every(({ position }) => position !== code));
+  return (
+    <fieldset className="flex flex-col gap-1.5">
+      <legend className="mb-1 font-semibold">
+        Where it applies <span className="ml-1 text-small font-normal text-reed">nowhere named: anywhere in a bout</span>
+      </legend>
+      <ul className="grid grid-cols-2 gap-x-6 gap-y-1">
+        {where.map(({ position, role }, i) => (
+          <li key={position} className="flex items-center gap-2">
+            <span className="min-w-0 grow truncate">{positionName(position)}</span>
+            <select
+              aria-label={`Who, in ${positionName(position)}`}
+              value={role}
+              onChange={({ target }) => onChange(where.map((one, j) => (j === i ? { position, role: target.value as PlaceRole } : one)))}
+              className="rounded-sm border border-seam bg-linen px-1 py-0.5 text-small"
+            >
+              {(['holder', 'other', 'either'] as const).map((one) => (
+                <option key={one} value={one}>
+                  {roleWords(position, one)}
+                </option>
+              ))}
+            </select>
+            <button
+              type="button"
+              aria-label={`Take out ${positionName(position)}`}
+              onClick={() => onChange(where.filter((_, j) => j !== i))}
+              className="p-0.5 hover:text-brick"
+            >
+              <X size={13} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <select
+        aria-label="Add a position"
+        value=""
+        onChange={({ target }) => {
+          const position = target.value as PositionCode;
+          onChange([...where, { position, role: positionFamily(position) === 'neutral' ? 'either' : 'other' }]);
+        }}
+        className={`${lineClass} max-w-60`}
+      >
+        <option value="">add a position …</option>
+        {left.map((code) => (
+          <option key={code} value={code}>
+            {positionName(code)}
+          </option>
+        ))}
+      </select>
+    </fieldset>
+  );
+}

@@ -1,0 +1,37 @@
+import type { ClientThread } from '@lean-mentor/contract';
+import type { ThreadState } from '@lean-mentor/core/followup';
+
+export const threadStateWords: Readonly<Record<ThreadState, string>> = {
+  new: 'new',
+  working: 'being worked on',
+  better: 'better',
+  holding: 'holding',
+  'back-again': 'back again',
+};
+
+const short = (value: number): string => (value >= 10 ? value.toFixed(0) : value >= 1 ? value.toFixed(1) : value.toFixed(2));
+
+/** A rate or a share as one says it: "2.1 a minute", "3 of 4". */
+export const pointWords = (
+  { counts }: Pick<ClientThread, 'counts'>,
+  { count, exposure, value }: ClientThread['points'][number],
+): string => {
+  if (counts === 'chance') return exposure > 0 ? `${count} of ${exposure}` : 'no chance came';
+  return value === null ? 'nothing to count against' : `${count} in ${short(exposure)} min`;
+};
+
+/** What the figures say, and how sure they are. */
+export function verdictWords({ counts, points, verdict, ratio, interval, neededMinutes, neededChances }: ClientThread): string {
+  const compared = points.filter(({ value }) => value !== null).length;
+  const range = interval && ratio !== null ? ` (${short(ratio)} times the first; 90 % interval ${short(interval[0])} to ${interval[1] === null ? 'any' : short(interval[1])})` : ''; // prettier-ignore
+  const odds = counts === 'chance' && range ? range.replace('times the first', 'times the odds at first') : range;
+  if (compared < 2) return 'Seen in one request so far. The next one will say whether it moves.';
+  if (verdict === 'better') return `Better than at first${odds}.`;
+  if (verdict === 'worse') return `Worse than at first${odds}.`;
+  if (verdict === 'about-the-same') return `About the same as at first${odds}.`;
+  const needed =
+    counts === 'rate'
+      ? neededMinutes && `about ${neededMinutes} ${neededMinutes === 1 ? 'minute' : 'minutes'} in these positions`
+      : neededChances && `about ${neededChances} chances`;
+  return `Too little mat time in the last request to tell.${needed ? ` In each of two requests ${needed} would show a halving.` : ''}`;
+}

@@ -1,0 +1,106 @@
+import { getDeskStillPng } from '@lean-mentor/contract';
+import { NodeViewContent, NodeViewWrapper, type NodeViewProps } from '@tiptap/react';
+import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
+import { Link } from 'react-router';
+import { IconButton, kindWords, KindGlyph } from '../../../shared/primitives/index.ts';
+import { addressOf } from '../../../shared/wire/index.ts';
+import { clipPoster, useListClipsQuery } from '../../book/index.ts';
+import { BoutClock } from '../../footage/index.ts';
+import { useEditorScene } from './editorScene.ts';
+
+/** A moment on the page: its frame from the desk, as it is now, and whether it is shown as a clip or a still. */
+export function MomentNode({ node, updateAttributes, deleteNode, selected }: NodeViewProps) {
+  const { requestId, notes, footages } = useEditorScene();
+  const { noteId, show } = node.attrs as { noteId: string; show: 'clip' | 'still' };
+  const note = notes[noteId];
+  const footage = footages.find(({ id }) => id === note?.footageId);
+  return (
+    <NodeViewWrapper as="figure" data-drag-handle className={`my-2 flex items-center gap-3 ${selected ? 'outline-2 outline-pine' : ''}`}>
+      {note ? (
+        <>
+          <img
+            src={addressOf(getDeskStillPng, { requestId, footageId: note.footageId, frame: note.fromFrame })}
+            alt={note.what}
+            loading="lazy"
+            className="aspect-video w-44 shrink-0 bg-stage object-cover"
+          />
+          <figcaption className="min-w-0 grow text-small">
+            <p className="flex items-center gap-2">
+              <KindGlyph kind={note.kind} size={12} /> {kindWords[note.kind]} <BoutClock footage={footage} atFrame={note.fromFrame} />
+            </p>
+            <p className="line-clamp-2 text-reed">{note.what}</p>
+            <p className="flex items-center gap-3">
+              <button type="button" className="linked" onClick={() => updateAttributes({ show: show === 'clip' ? 'still' : 'clip' })}>
+                {show === 'clip' ? 'Loops at half speed' : 'Stands still'}
+              </button>
+              <Link to={`/requests/${requestId}/desk?footage=${note.footageId}&frame=${note.fromFrame}`} className="linked">
+                On the desk
+              </Link>
+            </p>
+          </figcaption>
+        </>
+      ) : (
+        <p className="grow border-l-4 border-brick pl-3 text-small">
+          This moment’s note is not on the desk any more. Take it out, or put the note back.
+        </p>
+      )}
+      <IconButton icon={Trash2} words="Take this moment out" onClick={deleteNode} />
+    </NodeViewWrapper>
+  );
+}
+
+/** A clip of the coach's own. */
+export function ClipNode({ node, deleteNode, selected }: NodeViewProps) {
+  const { data } = useListClipsQuery();
+  const clip = data?.clips.find(({ id }) => id === node.attrs['clipId']);
+  return (
+    <NodeViewWrapper as="figure" data-drag-handle className={`my-2 flex items-center gap-3 ${selected ? 'outline-2 outline-pine' : ''}`}>
+      {clip?.state === 'ready' && <img src={clipPoster(clip.id)} alt="" className="aspect-video w-44 shrink-0 bg-stage object-cover" />}
+      <figcaption className="grow text-small">
+        {clip ? `Clip: ${clip.title}` : data ? 'This clip is not in your library any more.' : 'Looking …'}
+      </figcaption>
+      <IconButton icon={Trash2} words="Take this clip out" onClick={deleteNode} />
+    </NodeViewWrapper>
+  );
+}
+
+/** A fix on the page: its name, and everything said of it. It moves as a whole. */
+export function FixNode({ node, editor, getPos, updateAttributes, deleteNode }: NodeViewProps) {
+  const name = String(node.attrs['name']);
+  /** Changes places with the fix before or after it. */
+  const move = (by: -1 | 1): void => {
+    const at = getPos();
+    if (at === undefined) return;
+    editor.commands.command(({ tr, state, dispatch }) => {
+      const fixes: { from: number; size: number }[] = [];
+      state.doc.forEach((child, from) => {
+        if (child.type.name === 'fix') fixes.push({ from, size: child.nodeSize });
+      });
+      const here = fixes.findIndex(({ from }) => from === at);
+      const [first, second] = by < 0 ? [fixes[here - 1], fixes[here]] : [fixes[here], fixes[here + 1]];
+      if (!first || !second) return false;
+      const [a, b] = [state.doc.nodeAt(first.from)!, state.doc.nodeAt(second.from)!];
+      // From the end to the beginning, so that the first place stays where it was.
+      dispatch?.(tr.replaceWith(second.from, second.from + second.size, a).replaceWith(first.from, first.from + first.size, b));
+      return true;
+    });
+  };
+  return (
+    <NodeViewWrapper as="section" className="fix-block my-4 border-t border-ink pt-2">
+      <div contentEditable={false} className="flex items-center gap-2">
+        <span className="fix-number font-head text-banner leading-none" aria-hidden />
+        <input
+          aria-label="Name of the fix"
+          value={name}
+          maxLength={200}
+          onChange={({ target }) => updateAttributes({ name: target.value })}
+          className="min-w-0 grow bg-transparent font-head text-title font-semibold"
+        />
+        <IconButton icon={ArrowUp} words={`“${name}” earlier`} onClick={() => move(-1)} />
+        <IconButton icon={ArrowDown} words={`“${name}” later`} onClick={() => move(1)} />
+        <IconButton icon={Trash2} words={`Take “${name}” out`} onClick={deleteNode} />
+      </div>
+      <NodeViewContent className="fix-content" />
+    </NodeViewWrapper>
+  );
+}

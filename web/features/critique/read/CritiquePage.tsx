@@ -1,0 +1,128 @@
+import { streamCritiqueClip, type Critique } from '@lean-mentor/contract';
+import { format } from 'date-fns';
+import { Link, useNavigate, useParams } from 'react-router';
+import { toast } from 'sonner';
+import { Button, FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
+import { addressOf, faultWords } from '../../../shared/wire/index.ts';
+import { useAccount } from '../../access/index.ts';
+import { useGetCritiqueQuery, useMarkCritiqueReadMutation, useTakeBackCritiqueMutation } from '../api.ts';
+import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
+import { FixSection } from './FixSection.tsx';
+import { MomentFigure } from './MomentFigure.tsx';
+import { Questions } from './Questions.tsx';
+import { ShareBox } from './ShareBox.tsx';
+import { Side } from './Side.tsx';
+import { TakeOut } from './TakeOut.tsx';
+import { WhatChanged } from './WhatChanged.tsx';
+
+/** What was sent, as a page: what was asked, what went well, the fixes, and the round sheet at the side. */
+export function CritiquePage() {
+  const { critiqueId = '' } = useParams();
+  const { data, error, refetch } = useGetCritiqueQuery(critiqueId);
+  if (error && !data)
+    return (
+      <main className="py-8">
+        <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>
+      </main>
+    );
+  if (!data)
+    return (
+      <main className="py-8">
+        <RowsSkeleton rows={3} />
+      </main>
+    );
+  return (
+    <main className="critique-read mx-auto grid max-w-[1060px] gap-x-14 gap-y-10 py-6 text-read lg:grid-cols-[minmax(0,640px)_1fr]">
+      <article className="flex flex-col gap-4 print:gap-2">
+        <Head critique={data} />
+        <DocBlocks blocks={data.doc.content} slots={slotsOf(data)} />
+        <Questions critique={data} fixId={null} />
+        <ReadLine critique={data} />
+      </article>
+      <Side critique={data} />
+    </main>
+  );
+}
+
+const slotsOf = (critique: Critique): DocSlots => ({
+  moment: (noteId, show) => <MomentFigure key={noteId} critique={critique} noteId={noteId} show={show} />,
+  clip: (clipId) => {
+    const clip = critique.clips.find(({ id }) => id === clipId);
+    return clip ? (
+      <figure>
+        <video
+          src={addressOf(streamCritiqueClip, { critiqueId: critique.id, clipId })}
+          controls
+          loop
+          muted
+          playsInline
+          preload="none"
+          aria-label={clip.title}
+          className="aspect-video w-full bg-stage"
+        />
+        <figcaption className="pt-1 text-desk text-reed">{clip.title}</figcaption>
+      </figure>
+    ) : null;
+  },
+  fix: (block, inside) => (
+    <FixSection critique={critique} block={block}>
+      {inside}
+    </FixSection>
+  ),
+});
+
+function Head({ critique }: { critique: Critique }) {
+  const role = useAccount()?.role;
+  const coaching = role === 'coach' || role === 'assistant';
+  return (
+    <header className="flex flex-col gap-3">
+      <p className="flex flex-wrap items-baseline gap-x-4 text-desk text-reed">
+        {critique.coachName} to {critique.clientName}, {format(critique.sentAt, 'd MMMM yyyy')}
+        {coaching && (
+          <Link to={`/requests/${critique.requestId}/critique`} className="linked not-printed">
+            Change it
+          </Link>
+        )}
+        {role === 'coach' && <ShareBox critique={critique} />}
+        <TakeOut critique={critique} />
+      </p>
+      {coaching && critique.takeBackUntil && <TakeBack critique={critique} />}
+      <WhatChanged critique={critique} />
+    </header>
+  );
+}
+
+function TakeBack({ critique }: { critique: Critique }) {
+  const [takeBack, { isLoading, error }] = useTakeBackCritiqueMutation();
+  const navigate = useNavigate();
+  const go = async (): Promise<void> => {
+    const answer = await takeBack(critique.id);
+    if (answer.error) return;
+    toast(`Taken back. ${critique.clientName.split(' ')[0]} does not see it.`);
+    await navigate(`/requests/${critique.requestId}/critique`);
+  };
+  return (
+    <div className="not-printed flex flex-wrap items-center gap-3 text-desk">
+      Sent. It can be taken back until {format(critique.takeBackUntil!, 'H:mm')}.
+      <Button look="plain" busy={isLoading} onClick={() => void go()}>
+        Take it back
+      </Button>
+      {error && <FaultNote>{faultWords(error)}</FaultNote>}
+    </div>
+  );
+}
+
+function ReadLine({ critique }: { critique: Critique }) {
+  const role = useAccount()?.role;
+  const [markRead, { isLoading, error }] = useMarkCritiqueReadMutation();
+  if (critique.readAt) return <p className="text-desk text-reed">Read on {format(critique.readAt, 'd MMMM yyyy, H:mm')}.</p>;
+  if (role !== 'client' && role !== 'guardian') return <p className="text-desk text-reed">Not read yet.</p>;
+  return (
+    <div className="not-printed flex flex-col gap-3">
+      {error && <FaultNote>{faultWords(error)}</FaultNote>}
+      <Button large busy={isLoading} onClick={() => void markRead(critique.id)}>
+        I have read it
+      </Button>
+    </div>
+  );
+}

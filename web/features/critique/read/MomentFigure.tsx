@@ -1,0 +1,89 @@
+import { getMomentStill, type Critique } from '@lean-mentor/contract';
+import { Pause, Play } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { Button, kindWords, KindGlyph } from '../../../shared/primitives/index.ts';
+import { addressOf } from '../../../shared/wire/index.ts';
+import { BoutClock, useGetFrameTableQuery, useViewing } from '../../footage/index.ts';
+import { LoopingClip } from './LoopingClip.tsx';
+import { Still } from './Still.tsx';
+import { useOnScreen } from './useOnScreen.ts';
+
+interface MomentFigureProps {
+  critique: Critique;
+  noteId: string;
+  show: 'clip' | 'still';
+}
+
+const slow = 0.5;
+const wantsStill = (): boolean => matchMedia('(prefers-reduced-motion: reduce)').matches;
+
+/** A moment: its exact frame with the coach's drawing; while it is on the screen, the seconds around it at half speed, over and over. */
+export function MomentFigure({ critique, noteId, show }: MomentFigureProps) {
+  const figure = useRef<HTMLElement>(null);
+  const seen = useOnScreen(figure);
+  // Null: by itself while it is on the screen.
+  const [wanted, setWanted] = useState<boolean | null>(null);
+  const [speed, setSpeed] = useState(slow);
+  const moment = critique.moments.find(({ note }) => note.id === noteId);
+  const footage = critique.footages.find(({ id }) => id === moment?.note.footageId);
+  if (!moment || !footage) return null;
+  const { note, drawings } = moment;
+  if (footage.state === 'removed')
+    return (
+      <p className="border-y border-seam py-3 text-desk text-reed">
+        The footage of this was removed, because its client or the partner on film asked for it. What was written stays.
+      </p>
+    );
+  const plays = footage.state === 'ready' && show === 'clip' && (wanted ?? (seen && !wantsStill()));
+  const words = `${kindWords[note.kind]}${drawings.length > 0 ? ', with the coach’s drawing' : ''}: ${note.what}`;
+  return (
+    <figure ref={figure} data-moment={noteId} className="break-inside-avoid print:max-w-[80mm]">
+      <div className="relative w-full overflow-hidden bg-stage" style={{ aspectRatio: `${footage.width} / ${footage.height}` }}>
+        <Still address={addressOf(getMomentStill, { critiqueId: critique.id, version: critique.version, noteId })} words={words} />
+        {plays && <Playing {...{ critique, moment, speed, words }} footage={footage} />}
+      </div>
+      <figcaption className="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1.5 text-desk text-reed">
+        <KindGlyph kind={note.kind} size={12} /> {kindWords[note.kind]}
+        <BoutClock footage={footage} atFrame={note.fromFrame} />
+        {note.seen !== 'clear' && <span>{note.seen === 'likely' ? 'likely, not clearly seen' : 'hidden from the camera'}</span>}
+        {show === 'clip' && footage.state === 'ready' && (
+          <span className="not-printed ml-auto flex gap-1">
+            <Button look="plain" className="min-h-11" onClick={() => setWanted(!plays)}>
+              {plays ? <Pause size={15} aria-hidden /> : <Play size={15} aria-hidden />} {plays ? 'Hold still' : 'Play'}
+            </Button>
+            <Button look="plain" className="min-h-11" aria-pressed={speed === 1} onClick={() => setSpeed(speed === 1 ? slow : 1)}>
+              {speed === 1 ? 'Half speed' : 'Full speed'}
+            </Button>
+          </span>
+        )}
+      </figcaption>
+    </figure>
+  );
+}
+
+function Playing({
+  moment,
+  footage,
+  speed,
+  words,
+}: {
+  moment: Critique['moments'][number];
+  footage: Critique['footages'][number];
+  speed: number;
+  words: string;
+}) {
+  const { data: table } = useGetFrameTableQuery(footage.id);
+  const { addresses } = useViewing(footage.id);
+  return (
+    <LoopingClip
+      key={speed}
+      address={addresses?.reviewCopy}
+      table={table}
+      moment={moment}
+      width={footage.width}
+      height={footage.height}
+      speed={speed}
+      words={`Clip: ${words}`}
+    />
+  );
+}

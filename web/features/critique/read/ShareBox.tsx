@@ -1,0 +1,103 @@
+import type { Critique } from '@lean-mentor/contract';
+import { format } from 'date-fns';
+import { Share2 } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import { Button, FaultNote } from '../../../shared/primitives/index.ts';
+import { faultWords } from '../../../shared/wire/index.ts';
+import { useEndReadLinkMutation, useListReadLinksQuery, useMakeReadLinkMutation } from '../api.ts';
+
+const defaultDays = 14;
+
+/** Read-only links for the client’s home coach: make one, see how often it was opened, end it. */
+export function ShareBox({ critique }: { critique: Critique }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="not-printed linked inline-flex items-center gap-1.5">
+        <Share2 size={14} aria-hidden /> For their home coach
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content align="start" sideOffset={6} className="z-20 w-96 border border-ink bg-linen p-4 text-desk shadow-lg">
+          <Links critique={critique} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+function Links({ critique }: { critique: Critique }) {
+  const { data } = useListReadLinksQuery(critique.id);
+  const [make, making] = useMakeReadLinkMutation();
+  const [end] = useEndReadLinkMutation();
+  const [forName, setForName] = useState('');
+  const [days, setDays] = useState(defaultDays);
+  const made = making.data;
+  const address = made && `${location.origin}/shared/${made.token}`;
+  return (
+    <div className="flex flex-col gap-3">
+      <p className="text-small text-reed">
+        Whoever has the link reads this critique and sees its moments, no questions and no other footage. Make one only if{' '}
+        {critique.clientName.split(' ')[0]} agrees.
+      </p>
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (forName.trim()) void make({ critiqueId: critique.id, forName, days });
+        }}
+      >
+        <label className="flex min-w-0 grow flex-col gap-1">
+          For whom
+          <input
+            value={forName}
+            maxLength={120}
+            onChange={({ target }) => setForName(target.value)}
+            className="rounded-sm border border-seam bg-straw px-2 py-1"
+          />
+        </label>
+        <label className="flex w-16 flex-col gap-1">
+          Days
+          <input
+            type="number"
+            min={1}
+            max={60}
+            value={days}
+            onChange={({ target }) => setDays(Math.min(60, Math.max(1, Number(target.value) || defaultDays)))}
+            className="rounded-sm border border-seam bg-straw px-2 py-1"
+          />
+        </label>
+        <Button type="submit" look="plain" busy={making.isLoading} disabled={forName.trim() === ''}>
+          Make it
+        </Button>
+      </form>
+      {making.error && <FaultNote>{faultWords(making.error)}</FaultNote>}
+      {address && (
+        <div className="flex flex-col gap-1 border-l-2 border-pine pl-3">
+          <p className="text-small">
+            For {made.forName}, until {format(made.expiresAt, 'd MMMM')}. It is shown once: copy it now.
+          </p>
+          <input
+            readOnly
+            aria-label="The link"
+            value={address}
+            onFocus={({ target }) => target.select()}
+            className="time w-full border border-seam bg-straw px-2 py-1 text-small"
+          />
+        </div>
+      )}
+      <ul className="divide-y divide-seam">
+        {data?.links.map(({ id, forName: name, expiresAt, opened }) => (
+          <li key={id} className="flex items-baseline justify-between gap-3 py-1 text-small">
+            <span>
+              {name}, until {format(expiresAt, 'd MMM')},{' '}
+              {opened === 0 ? 'not opened yet' : opened === 1 ? 'opened once' : `opened ${opened} times`}
+            </span>
+            <button type="button" className="linked" onClick={() => void end({ critiqueId: critique.id, linkId: id })}>
+              End it
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+import { critiqueExports, exportCritique, getChapters, type Critique, type CritiqueExport } from '@lean-mentor/contract';
+import { Download } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { addressOf } from '../../../shared/wire/index.ts';
+
+const names: Readonly<Record<CritiqueExport, string>> = {
+  pdf: 'PDF, to print or keep',
+  docx: 'Word document',
+  md: 'Markdown',
+  json: 'Data (JSON)',
+  zip: 'Folder with stills and clips (ZIP)',
+};
+const item = 'cursor-pointer px-3 py-2 outline-none data-[highlighted]:bg-straw';
+
+/** The critique to keep: on paper, in its open forms, and its footage’s chapters. */
+export function TakeOut({ critique }: { critique: Critique }) {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className="not-printed linked inline-flex items-center gap-1.5">
+        <Download size={14} aria-hidden /> Take it out
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="start" className="z-20 flex flex-col border border-ink bg-linen py-1 text-desk shadow-lg">
+          <DropdownMenu.Item className={item} onSelect={() => window.print()}>
+            Print this page
+          </DropdownMenu.Item>
+          {critiqueExports.map((as) => (
+            <DropdownMenu.Item key={as} asChild className={item}>
+              <a href={addressOf(exportCritique, { critiqueId: critique.id, as })} download>
+                {names[as]}
+              </a>
+            </DropdownMenu.Item>
+          ))}
+          {critique.footages
+            .filter(({ state }) => state === 'ready')
+            .map(({ id }, i, all) => (
+              <DropdownMenu.Item key={id} asChild className={item}>
+                <a
+                  href={addressOf(getChapters, { critiqueId: critique.id, footageId: id })}
+                  download={`chapters${all.length > 1 ? `-${i + 1}` : ''}.vtt`}
+                >
+                  Chapters of the footage{all.length > 1 ? ` ${i + 1}` : ''} (WebVTT)
+                </a>
+              </DropdownMenu.Item>
+            ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,39 @@
+import { chainOf, type Note } from '@lean-mentor/core/desk';
+import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
+import { Route } from 'lucide-react';
+import { useOnStage, useScene, useThings } from '../DeskScene.ts';
+import { useClockAt } from '../score/useClockAt.ts';
+
+/** The chain is shown from so long before its first link to so long after this one, in seconds. */
+const around = 1;
+
+/** "This began at 1:12": plays the whole chain, from its first link to this note, over and over as one clip. */
+export function ChainButton({ note }: { note: Note }) {
+  const { player, table, secondsAt } = useScene();
+  const { whole } = useThings();
+  const clockAt = useClockAt();
+  const looping = useOnStage((state) => state.loop !== null);
+  if (note.causes.length === 0) return null;
+  const chain = chainOf(new Map(Object.entries(whole.notes)), note.id).map((id) => whole.notes[id]!);
+  const first = chain.reduce((earliest, one) => (one.fromFrame < earliest.fromFrame ? one : earliest), note);
+  const play = (): void => {
+    if (!player) return;
+    if (looping) return player.setLoop(null);
+    const fromFrame = frameAtSeconds(table, Math.max(0, secondsAt(first.fromFrame) - around));
+    const toFrame = Math.min(table.times.length, frameAtSeconds(table, secondsAt(note.toFrame ?? note.fromFrame) + around) + 1);
+    player.setLoop({ fromFrame, toFrame });
+    player.goTo(fromFrame);
+    player.play();
+  };
+  return (
+    <button
+      type="button"
+      aria-pressed={looping}
+      onClick={play}
+      className="inline-flex items-center gap-1 rounded-sm px-1.5 py-0.5 text-small font-semibold text-pine hover:bg-linen aria-pressed:bg-pine aria-pressed:text-linen"
+    >
+      <Route size={13} aria-hidden />
+      {looping ? 'Stop the chain' : `This began at ${clockText(clockAt(first.fromFrame))}: play the chain of ${chain.length}`}
+    </button>
+  );
+}

@@ -1,0 +1,81 @@
+import type { BookPrinciple } from '@lean-mentor/core/book';
+import type { Note } from '@lean-mentor/core/desk';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { Button } from '../../shared/primitives/index.ts';
+import { faultWords } from '../../shared/wire/index.ts';
+import { useRenameNotesMutation } from './api.ts';
+
+interface RenameNotesProps {
+  requestId: string;
+  how: 'merge' | 'split';
+  notes: readonly Note[];
+  principles: readonly BookPrinciple[];
+  onDone: () => void;
+}
+
+/** Gives notes of a rung another principle: all of them, or those that are ticked. It can be undone. */
+export function RenameNotes({ requestId, how, notes, principles, onDone }: RenameNotesProps) {
+  const [ticked, setTicked] = useState<readonly string[]>(how === 'merge' ? notes.map(({ id }) => id) : []);
+  const [to, setTo] = useState('');
+  const [rename, { isLoading }] = useRenameNotesMutation();
+  const own = notes[0]?.principleId ?? null;
+  const go = async (): Promise<void> => {
+    const moved = notes.filter(({ id }) => ticked.includes(id)).map(({ id, principleId }) => ({ id, from: principleId, to }));
+    const answer = await rename({ requestId, notes: moved });
+    if (answer.error) return void toast.error(faultWords(answer.error));
+    const back = moved.map((note) => ({ ...note, from: note.to, to: note.from }));
+    const name = principles.find(({ id }) => id === to)?.name ?? '';
+    toast(`${moved.length === 1 ? 'One note names' : `${moved.length} notes name`} “${name}” now.`, {
+      action: { label: 'Undo', onClick: () => void rename({ requestId, notes: back as never }) },
+    });
+    onDone();
+  };
+  return (
+    <div className="flex flex-col gap-2 border-b border-pine bg-linen px-3 py-3 text-small">
+      {how === 'split' && (
+        <fieldset>
+          <legend className="font-semibold">Which of its notes?</legend>
+          {notes.map(({ id, what }) => (
+            <label key={id} className="flex items-start gap-2 py-0.5">
+              <input
+                type="checkbox"
+                checked={ticked.includes(id)}
+                onChange={() => setTicked(ticked.includes(id) ? ticked.filter((one) => one !== id) : [...ticked, id])}
+                className="mt-1"
+              />
+              {what || 'A note without words'}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      <div className="flex items-center gap-3">
+        <label className="flex min-w-0 grow items-center gap-2">
+          <span className="shrink-0">{how === 'merge' ? 'Its notes here name' : 'They name'}</span>
+          <select
+            autoFocus
+            aria-label="Another principle"
+            value={to}
+            onChange={({ target }) => setTo(target.value)}
+            className="min-w-0 grow rounded-sm border border-seam bg-linen px-2 py-1"
+          >
+            <option value="">choose a principle of the book …</option>
+            {principles
+              .filter(({ id }) => id !== own)
+              .map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+          </select>
+        </label>
+        <Button look="plain" busy={isLoading} disabled={to === '' || ticked.length === 0} onClick={() => void go()}>
+          {how === 'merge' ? 'Merge' : 'Split'}
+        </Button>
+        <Button look="quiet" onClick={onDone}>
+          Not now
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,104 @@
+import type * as contract from '@lean-mentor/contract';
+import type { OwnSchool, RequestFixChoice, ResponseOf } from '@lean-mentor/contract';
+import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
+import type { Note } from '@lean-mentor/core/desk';
+import {
+  fixWarnings,
+  ladderOf,
+  rankFixes,
+  schools,
+  type FixWarning,
+  type Ladder,
+  type RankedFix,
+  type RankInput,
+  type School,
+} from '@lean-mentor/core/fixes';
+import type { RuleSheet } from '@lean-mentor/core/scoring';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
+import { useSaveFixChoiceMutation, useSaveOwnSchoolMutation, type LadderData } from './api.ts';
+
+/** Changes rest this long, in ms, before they are saved. */
+const restMs = 400;
+
+export interface LadderHand {
+  choice: RequestFixChoice;
+  own: OwnSchool;
+  school: School;
+  computed: RankedFix[];
+  ladder: Ladder;
+  warnings: FixWarning[];
+  asked: readonly string[];
+  saving: { busy: boolean; fault: unknown };
+  /** Changes what was decided; with movement where the order changes. */
+  change: (fields: Partial<RequestFixChoice>) => void;
+  weigh: (own: OwnSchool) => void;
+}
+
+interface LadderSubject {
+  data: LadderData;
+  subject: ResponseOf<typeof contract.openDesk>;
+  principles: readonly BookPrinciple[];
+  drills: readonly BookDrill[];
+}
+
+/** Runs a change of the page with the browser's own movement between before and after, where it has one and it is wanted. */
+function withMovement(change: () => void): void {
+  const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
+  if (still || !('startViewTransition' in document)) change();
+  else document.startViewTransition(() => flushSync(change));
+}
+
+/** The ladder of a request as it stands while one decides: computed anew with every change, kept as it happens. */
+export function useLadder({ data, subject, principles, drills }: LadderSubject): LadderHand {
+  const { request, client, document } = subject;
+  const [choice, setChoice] = useState(data.choice);
+  const [own, setOwn] = useState(data.ownSchool);
+  const [save, saved] = useSaveFixChoiceMutation();
+  const [saveOwn, ownSaved] = useSaveOwnSchoolMutation();
+  const untouched = useRef(true);
+  useEffect(() => {
+    if (untouched.current) {
+      untouched.current = false;
+      return;
+    }
+    const timer = setTimeout(() => void save({ requestId: request.id, ...choice }), restMs);
+    return () => clearTimeout(timer);
+  }, [choice, request.id, save]);
+
+  const school = useMemo<School>(
+    () => (choice.school === 'own' ? { name: 'My own', words: 'Your own weights.', ...own } : schools[choice.school]),
+    [choice.school, own],
+  );
+  const asked = choice.asked ?? data.guessedAsked;
+  const computed = useMemo(() => {
+    const input = { ...data.input, client: { ...data.input.client, asked, gamePlan: choice.gamePlan } } as RankInput;
+    return rankFixes(input, school);
+  }, [data.input, asked, choice.gamePlan, school]);
+  const ladder = useMemo(() => ladderOf(computed, choice), [computed, choice]);
+  const warnings = useMemo(() => {
+    const praise = Object.values(document.notes).filter(({ kind, visible, athlete }: Note) => kind === 'good' && visible === 'client' && athlete === 'client').length; // prettier-ignore
+    return fixWarnings({
+      client: { ...client, name: client.name.split(' ')[0]! },
+      fixes: ladder.rungs.slice(0, ladder.cut).flatMap(({ principle }) => principles.find(({ id }) => id === principle) ?? []),
+      sheet: data.sheet as unknown as RuleSheet,
+      answered: choice.answer.trim() !== '',
+      ...{ drills, praise, given: data.given },
+    });
+  }, [document.notes, client, ladder, principles, drills, data.sheet, data.given, choice.answer]);
+
+  return {
+    ...{ choice, own, school, computed, ladder, warnings, asked },
+    saving: { busy: saved.isLoading || ownSaved.isLoading, fault: saved.error ?? ownSaved.error },
+    change: (fields) => {
+      const reorders = ['school', 'order', 'pinned', 'parked', 'asked', 'gamePlan'].some((field) => field in fields);
+      const put = (): void => setChoice((before) => ({ ...before, ...fields }));
+      if (reorders) withMovement(put);
+      else put();
+    },
+    weigh: (next) => {
+      withMovement(() => setOwn(next));
+      void saveOwn(next);
+    },
+  };
+}
