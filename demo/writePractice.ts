@@ -11,8 +11,10 @@ const [file, ...wanted] = process.argv.slice(2);
 if (!file) throw new Error('Name the file to write.');
 const practice = demoPractice(new Date());
 if (wanted.length > 0)
-  practice.requests = practice.requests.filter((r) => r.footages.some((f) => wanted.includes(f.file.replace('.mp4', ''))));
+  practice.requests = practice.requests.filter((r) =>
+    r.footages.some((f) => f.file === null || wanted.includes(f.file.replace('.mp4', ''))),
+  );
 const clips = fileURLToPath(new URL('./clips/', import.meta.url));
-for (const footage of practice.requests.flatMap((r) => r.footages)) footage.file = join(clips, footage.file);
+for (const footage of practice.requests.flatMap((r) => r.footages)) if (footage.file !== null) footage.file = join(clips, footage.file);
 await mkdir(dirname(file), { recursive: true });
 await writeFile(file, JSON.stringify(practice, null, 1));

@@ -11,7 +11,7 @@ type Drawing = Desk['drawings'][string];
 const footageOf = { ilse: footageId('ilse-harbour-round'), bram: footageId('bram-night-shift') };
 type Who = keyof typeof footageOf;
 
-const byId = <T extends { id: string }>(things: T[]): Record<string, T> => Object.fromEntries(things.map((t) => [t.id, t]));
+export const byId = <T extends { id: string }>(things: T[]): Record<string, T> => Object.fromEntries(things.map((t) => [t.id, t]));
 
 const marks = (who: Who, frames: { atFrame: number; state: 'open' | 'noted' | 'let-go' }[]): Desk['marks'] =>
   byId(frames.map((mark) => ({ toFrame: null, id: stableId(`mark ${who} ${mark.atFrame}`), footageId: footageOf[who], ...mark })));
@@ -53,9 +53,12 @@ const drawing = (who: Who, fromFrame: number, tool: Drawing['tool'], colour: Dra
 
 const principle = (name: string): Desk['principles'][string] => ({ id: stableId(`principle ${name}`), name });
 /** Of the coach's book, as far as these desks name them. */
-const principles = {
+export const principles = {
   hand: principle('Bottom hand stays on the sleeve side'),
   frames: principle('Frame at the hip before the shoulders are flat'),
+  posture: principle('Break the posture before you turn them'),
+  mount: principle('Low in mount when they bridge'),
+  hooks: principle('Hooks carry, hands steer'),
 };
 
 /** Ilse's desk, half-way: the first look is done, two notes are written. */
@@ -125,6 +128,7 @@ export const ilseDesk: Desk = {
 /** Bram's desk as it was when his critique was sent. */
 export const bramDesk: Desk = {
   ...emptyDesk(),
+  principles: byId(Object.values(principles)),
   marks: marks('bram', [
     { atFrame: 452, state: 'noted' },
     { atFrame: 636, state: 'noted' },
@@ -132,7 +136,10 @@ export const bramDesk: Desk = {
     { atFrame: 1290, state: 'noted' },
   ]),
   notes: byId([
-    note('bram', 452, 'good', 'You broke his posture first and only then swept. That order is why it worked.', [], { severity: 1 }),
+    note('bram', 452, 'good', 'You broke his posture first and only then swept. That order is why it worked.', [], {
+      severity: 1,
+      principleId: principles.posture.id,
+    }),
     note(
       'bram',
       636,
@@ -142,7 +149,7 @@ export const bramDesk: Desk = {
         { when: 'he holds a wrist', do: 'slide that knee up under his elbow before anything else' },
         { when: 'he bridges', do: 'post the hand wide beyond his head and drop your chest low' },
       ],
-      { severity: 3 },
+      { severity: 3, principleId: principles.mount.id },
     ),
     note(
       'bram',
@@ -150,6 +157,7 @@ export const bramDesk: Desk = {
       'missed-chance',
       'He leans his chest over your hooks for five seconds and you hold still. The lift was there the whole time.',
       [{ when: 'his weight is past his knees', do: 'go under one arm, lie to that side and lift the far hook' }],
+      { principleId: principles.hooks.id },
     ),
   ]),
   drawings: byId([
@@ -167,6 +175,3 @@ export const bramDesk: Desk = {
     ]),
   ]),
 };
-
-/** What was sent to Bram: the two notes to work on, in order. */
-export const bramFixes = [636, 1290].map((frame) => stableId(`note bram ${frame}`));

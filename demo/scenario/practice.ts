@@ -2,7 +2,9 @@ import { bout, intake, type PracticeFile } from '@lean-mentor/contract';
 import { groundTruthOf } from '../timeline/groundTruth.ts';
 import { clipPlans } from './clips.ts';
 import { footageId } from './footageId.ts';
-import { bramDesk, bramFixes, ilseDesk } from './desks.ts';
+import { bramCritique } from './bramCritique.ts';
+import { bramEarlier, earlierCritique, earlierDesk } from './bramEarlier.ts';
+import { bramDesk, ilseDesk } from './desks.ts';
 import { accounts, clientId, clients } from './people.ts';
 import { stableId } from './stableId.ts';
 
@@ -21,6 +23,7 @@ function footageOf(clip: string): Request['footages'][number] {
   return {
     id: footageId(clip),
     file: `${clip}.mp4`,
+    seconds: null,
     bouts: [bout.parse({ id: stableId(`bout ${clip}`), ...truth.bout, spans: truth.spans, events: truth.events })],
   };
 }
@@ -123,14 +126,36 @@ export function demoPractice(today: Date): PracticeFile {
           document: bramDesk,
           critique: {
             id: stableId('critique bram'),
-            opening:
-              'Your sweep is clean, Bram: you break him down before you turn him. What follows is where the round goes, and it is one habit of your hands.',
-            noteIds: bramFixes,
+            doc: bramCritique,
             sentAt: at(today, -7, 15),
             readAt: at(today, -6, 5),
           },
         },
       ),
+      ...bramEarlier.map(({ daysAgo, question, minutes, counts, answer }, i): Request => {
+        const id = stableId(`request bram earlier ${i}`);
+        const footage = stableId(`footage bram earlier ${i}`);
+        return {
+          ...{
+            id,
+            clientId: clientId('Bram Okonjo'),
+            ...blank,
+            kind: 'hard-sparring',
+            attire: 'no-jacket',
+            ruleSheet: 'open-mat',
+            question,
+          },
+          ...{ whoClient: 'green shirt', whoPartner: 'white shirt', sentAt: at(today, -daysAgo, 6), dueAt: at(today, 3 - daysAgo, 17) },
+          footages: [{ id: footage, file: null, seconds: minutes * 60, bouts: [] }],
+          document: earlierDesk(footage, counts),
+          critique: {
+            id: stableId(`critique bram earlier ${i}`),
+            doc: earlierCritique(question, answer, counts),
+            sentAt: at(today, 2 - daysAgo, 15),
+            readAt: at(today, 3 - daysAgo, 6),
+          },
+        };
+      }),
     ],
   };
 }
