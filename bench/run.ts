@@ -2,15 +2,13 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { signInTo } from './caller.ts';
-import type { Figure } from './figure.ts';
+import { say } from './figure.ts';
+import { benchLadder } from './ladder.ts';
 import { benchDesk, bringAll } from './desk.ts';
 import { benchMakeReady } from './makeReady.ts';
 import { benchScoring } from './scoring.ts';
 import { benchSeek } from './seek.ts';
 import { benchUpload } from './upload.ts';
-
-const say = ({ figure, value, ...rest }: Figure): void =>
-  console.log(JSON.stringify({ figure, value: Math.round(value * 1000) / 1000, ...rest }));
 
 const base = process.env['LEAN_BENCH_URL']!;
 const folder = await mkdtemp(join(tmpdir(), 'lean-bench-'));
@@ -18,7 +16,7 @@ try {
   const client = await signInTo(base, 'wen');
   // The demo's own footage must be out of the way before anything is timed.
   await client.quiet();
-  for (const figure of benchScoring()) say(figure);
+  for (const figure of [...benchScoring(), ...benchLadder()]) say(figure);
   for (const figure of await benchUpload(client, folder)) say(figure);
   const { figures, footageId } = await benchMakeReady(client, folder);
   for (const figure of figures) say(figure);

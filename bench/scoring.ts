@@ -33,7 +33,7 @@ function numbers(seed: number): () => number {
 }
 
 /** A bout of spans of equal length with attempts in between. */
-function boutOf(seed: number, spans: number, seconds: number): TimedBout {
+export function boutOf(seed: number, spans: number, seconds: number): TimedBout {
   const next = numbers(seed + 1);
   const each = seconds / spans;
   return {
@@ -50,7 +50,7 @@ function boutOf(seed: number, spans: number, seconds: number): TimedBout {
   };
 }
 
-function timed(times: number, act: () => unknown): number[] {
+export function timed(times: number, act: () => unknown): number[] {
   return Array.from({ length: times }, () => {
     const begun = performance.now();
     act();

@@ -1,0 +1,70 @@
+import type { CritiqueDoc } from '@lean-mentor/core/critique';
+import { signInTo, type Caller } from './caller.ts';
+import { quantile, say, type Figure } from './figure.ts';
+
+const base = process.env['LEAN_BENCH_URL']!;
+const [clients, requests, notes] = [2000, 40_000, 1_000_000];
+
+const json = (body: unknown) => ({ body: JSON.stringify(body), headers: { 'content-type': 'application/json' } });
+
+async function timedCalls(calls: readonly (() => Promise<unknown>)[]): Promise<number[]> {
+  const times: number[] = [];
+  for (const call of calls) {
+    const begun = performance.now();
+    await call();
+    times.push(performance.now() - begun);
+  }
+  return times;
+}
+
+const read = async (coach: Caller, method: string, path: string, body?: unknown): Promise<unknown> =>
+  (await coach.ask(method, path, body === undefined ? {} : json(body))).json();
+
+/** The client page of a filled practice: what its two calls take. Every call is of another client. */
+async function benchClientPage(coach: Caller): Promise<Figure[]> {
+  const { clients: all } = (await read(coach, 'GET', '/api/clients')) as { clients: { id: string; name: string }[] };
+  const filled = all.filter(({ name }) => name.startsWith('Client ')).slice(0, 120);
+  const of = (what: string) =>
+    filled.map(
+      ({ id }) =>
+        () =>
+          read(coach, 'GET', `/api/clients/${id}/${what}`),
+    );
+  const [history, progress] = [await timedCalls(of('history')), await timedCalls(of('progress'))];
+  return [
+    { figure: 'client-history-p95', value: quantile(history, 0.95), unit: 'ms', goal: 80, clients, requests, notes },
+    { figure: 'client-progress-p95', value: quantile(progress, 0.95), unit: 'ms', goal: 80, clients, requests, notes },
+  ];
+}
+
+const searches = ['every good post when lifted', 'elbow late', 'hand inside the knee', 'missed chances in half guard heel', 'weight over hooks', 'shoulder grip', 'opens early angle', 'good frame']; // prettier-ignore
+
+async function benchSearch(coach: Caller): Promise<Figure[]> {
+  const calls = Array.from({ length: 96 }, (_, i) => () => read(coach, 'POST', '/api/search', { words: searches[i % searches.length], clientId: null })); // prettier-ignore
+  // The first round fills the database's cache, as the first search of a day does.
+  await timedCalls(calls.slice(0, searches.length));
+  const times = await timedCalls(calls);
+  return [{ figure: 'search-p95', value: quantile(times, 0.95), unit: 'ms', goal: 150, middle: Math.round(quantile(times, 0.5)), notes }];
+}
+
+/** A critique of three fixes as PDF: the first time its stills are made, afterwards they are there. */
+async function benchPdf(coach: Caller): Promise<Figure[]> {
+  const { rows } = (await read(coach, 'GET', '/api/today')) as { rows: { id: string; clientName: string }[] };
+  const requestId = rows.find(({ clientName }) => clientName.startsWith('Ilse'))!.id;
+  const { doc, revision } = (await read(coach, 'POST', `/api/requests/${requestId}/critique/draft`)) as {
+    doc: CritiqueDoc;
+    revision: number;
+  };
+  const fix = doc.content.find((block) => block.type === 'fix')!;
+  const third = { ...fix, attrs: { ...fix.attrs, fixId: crypto.randomUUID(), principleId: null } };
+  const saved = (await read(coach, 'PUT', `/api/requests/${requestId}/critique`, { doc: { ...doc, content: [...doc.content, third] }, revision })) as { revision: number }; // prettier-ignore
+  const { id } = (await read(coach, 'POST', `/api/requests/${requestId}/critique/send`, saved)) as { id: string };
+  const take = async () => (await coach.ask('GET', `/api/critiques/${id}/export/pdf`)).arrayBuffer();
+  const [first] = await timedCalls([take]);
+  const times = await timedCalls(Array.from({ length: 5 }, () => take));
+  return [{ figure: 'pdf-of-three-fixes', value: first! / 1000, unit: 's', goal: 2, again: Math.round(quantile(times, 0.95)) / 1000 }];
+}
+
+const coach = await signInTo(base, 'marit');
+await coach.quiet();
+for (const bench of [benchPdf, benchClientPage, benchSearch]) for (const figure of await bench(coach)) say(figure);
