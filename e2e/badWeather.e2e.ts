@@ -136,7 +136,9 @@ describe('every main screen', () => {
       ['Clients', '/clients', 'Odalys Fenn'],
       ['Client', `/clients/${sent.clientId}`, sent.question],
       ['Letters', '/letters', 'Letters'],
-      ['Wrap-up', `/requests/${practice.requests[0]!.id}/wrap-up`, 'The critique ends here'],
+      ['Book', '/book?open=none', 'Choose an entry'],
+      ['Ladder', `/requests/${practice.requests[0]!.id}/wrap-up`, 'The critique ends here'],
+      ['Critique editor', `/requests/${practice.requests[0]!.id}/critique`, 'What went well'],
       ['Footage', `/requests/${practice.requests[0]!.id}/footage`, 'Bout'],
       ['Desk', `/requests/${practice.requests[0]!.id}/desk`, 'Choose the fixes'],
     ] as const) {
@@ -161,6 +163,19 @@ describe('every main screen', () => {
       look(bram.page, `Send footage: ${step}`),
     );
     expect(found).toEqual([]);
+  });
+
+  it('of a critique with three fixes is two pages of A4 on paper', async () => {
+    const sent = demoPractice(new Date()).requests.find((r) => r.critique)!;
+    const bram = await visit(browser, base, 'bram', `/critiques/${sent.critique!.id}`, phone);
+    await bram.sees('Your sweep is clean');
+    await bram.page.evaluate(() => {
+      const fix = document.querySelector('[data-fix="1"]')!;
+      fix.parentElement!.insertBefore(fix.cloneNode(true), fix);
+    });
+    const pdf = Buffer.from(await bram.page.pdf({ preferCSSPageSize: true })).toString('latin1');
+    expect(pdf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(2);
+    expect(pdf).toMatch(/\/MediaBox \[0 0 59[45](\.\d+)? 84[12](\.\d+)?\]/);
   });
 
   it('tells a visitor of another role that there is no such page for them', async () => {

@@ -17,7 +17,7 @@ try {
   await marit.page.waitForFunction(
     async () => {
       const { requests } = (await (await fetch('/api/requests')).json()) as { requests: { footages: { state: string }[] }[] };
-      return requests.every(({ footages }) => footages.every(({ state }) => state === 'ready'));
+      return requests.every(({ footages }) => footages.every(({ state }) => state === 'ready' || state === 'removed'));
     },
     { timeout: 300_000, polling: 1000 },
   );
@@ -65,7 +65,12 @@ try {
   await marit.page.screenshot({ path: `${folder}desk-positions.png` });
   await shoot(marit, 'rule-sheets', '/rule-sheets', 'Forbidden');
   await shoot(marit, 'footage', `/requests/${ilse.id}/footage`, 'Bouts');
-  await shoot(marit, 'wrap-up', `/requests/${ilse.id}/wrap-up`, 'The critique ends here');
+  await shoot(marit, 'ladder', `/requests/${ilse.id}/wrap-up`, 'The critique ends here');
+  await shoot(marit, 'critique-editor', `/requests/${ilse.id}/critique`, 'What went well');
+  await shoot(marit, 'book', '/book', 'Low in mount when they bridge', false);
+  await marit.press('button', 'Low in mount when they bridge');
+  await marit.sees('“Hands wide, chest low, knees up high.”');
+  await marit.page.screenshot({ path: `${folder}book.png` });
   await shoot(marit, 'critique', `/critiques/${bram.critique!.id}`, 'Your sweep is clean');
   await shoot(marit, 'client', `/clients/${bram.clientId}`, bram.question);
   const client = await visit(browser, base, 'bram', '/mine', phone);

@@ -5,6 +5,7 @@ import { brightnessAt, readBarcode, writeBarcodeClip, type BarcodeClip } from '@
 import type { Browser } from 'puppeteer-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { clipAt, fetchBytes, playingClip, writeAnswer } from './critiqueSteps.ts';
 import { answerAllSteps } from './sendFootage.ts';
 import { frameOnStage, laptop, launch, phone, settledFrame, visit, type Visit } from './visit.ts';
 
@@ -29,9 +30,6 @@ afterAll(async () => {
   await browser?.close();
   await rm(folder, { recursive: true, force: true });
 });
-
-const fetchBytes = async (from: Visit, path: string): Promise<Buffer> =>
-  Buffer.from(await from.page.evaluate(async (p) => Array.from(new Uint8Array(await (await fetch(p)).arrayBuffer())), path));
 
 // The steps follow one another: each begins where the one before ended.
 describe('the way of one request', () => {
@@ -191,52 +189,87 @@ describe('the way of one request', () => {
     ]);
   });
 
-  it('is wrapped up: the fix chosen, an opening line, sent', async () => {
+  it('is ranked on the ladder, answered, drafted into a page, changed there, and sent', async () => {
     await marit.press('link', 'Choose the fixes');
-    await marit.sees('Keep at least one note as a fix.');
-    await marit.press('button', 'Keep this fix');
-    await marit.fill('Opening line', 'You keep your posture long. One thing gives it away.');
+    await marit.sees('The critique ends here');
+    await marit.sees('The elbow leaves the ribs here.');
+    await marit.fill('Your answer to Wen', 'You keep your posture long. One thing gives it away.');
+    await marit.sees('Nothing good is marked.');
+    await marit.page.waitForFunction(() => !document.body.innerText.includes('question is not answered yet'));
+    await marit.page.locator('::-p-aria([name="Habit breaker"][role="radio"])').click();
+    await marit.page.waitForFunction(
+      async (path) =>
+        (await (await fetch(path)).json()).choice.answer.startsWith('You keep') &&
+        (await (await fetch(path)).json()).choice.school === 'habit-breaker',
+      { polling: 300 },
+      `/api${new URL(marit.page.url()).pathname.replace('wrap-up', 'ladder')}`,
+    );
+    await marit.press('button', 'Write the critique');
+    await marit.sees('If he pulls the sleeve, turn the palm up first.');
+    await marit.sees('You keep your posture long.');
+    await writeAnswer(marit, ' Watch the hand.');
     await marit.press('button', 'Send to Wen');
+    await marit.sees(/Wen Halloran \(client/);
+    await marit.press('button', 'Send it now');
     await marit.sees('Not read yet.');
     critiquePath = new URL(marit.page.url()).pathname;
     expect(critiquePath).toMatch(/^\/critiques\//);
   });
 
-  it('reaches the client: asked, opening, fix, instead, and a still that is the very frame with the drawings on it', async () => {
+  it('reaches the client: asked, answer, fix, instead, and a still that is the very frame with the drawings on it', async () => {
     await wen.page.reload();
     await wen.press('link', 'Read your critique');
-    for (const words of [
-      question,
-      'You keep your posture long.',
-      'The elbow leaves the ribs here.',
-      'If he pulls the sleeve:',
-      'turn the palm up first',
-    ])
-      await wen.sees(words);
-    const still = await fetchBytes(wen, `/api${critiquePath}/fixes/1/still.png`);
+    const said = [question, 'Watch the hand.', 'The elbow leaves the ribs here.', 'If he pulls the sleeve, turn the palm up first.'];
+    for (const words of said) await wen.sees(words);
+    const address = await wen.page.$eval('[data-fix="1"] [data-moment] img', (image) => new URL((image as HTMLImageElement).src).pathname);
+    const still = await fetchBytes(wen, address);
     const { data, info } = await sharp(still).removeAlpha().raw().toBuffer({ resolveWithObject: true });
     expect([info.width, info.height]).toEqual([360, 640]);
     expect(readBarcode(brightnessAt(data, info.width, info.height, info.channels))).toBe(noteFrame);
-    const at = (y: number): number[] => [
-      ...data.subarray((Math.round(y * 640) * 360 + 180) * 3, (Math.round(y * 640) * 360 + 180) * 3 + 3),
-    ];
-    expect(at(0.6)).toEqual([47, 196, 207]);
+    const middle = (Math.round(0.6 * 640) * 360 + 180) * 3;
+    expect([...data.subarray(middle, middle + 3)]).toEqual([47, 196, 207]);
   });
 
-  it('plays the clip from two seconds before the moment, with the drawing on its frames, and comes back to the still', async () => {
-    await wen.press('button', /Play from 2 s before/);
-    const first = await wen.page.waitForFunction(
-      () => {
-        const video = document.querySelector('video');
-        return video && !video.paused && video.readyState >= 2 && video.currentTime > 0 ? video.currentTime : false;
-      },
-      { timeout: 20_000, polling: 20 },
-    );
-    const began = Number(await first.jsonValue());
+  it('plays the seconds around the moment at half speed, over and over, with the drawing on its frames, and holds still', async () => {
+    const [began, rate] = await playingClip(wen);
+    expect(rate).toBe(0.5);
     expect(began).toBeGreaterThanOrEqual(clip.times[noteFrame]! - 2.05);
-    expect(began).toBeLessThan(clip.times[noteFrame]! - 1);
+    expect(began).toBeLessThan(clip.times[noteFrame]! - 0.5);
     await wen.page.waitForSelector('figure svg path', { timeout: 20_000 });
-    await wen.page.waitForFunction(() => !document.querySelector('video'), { timeout: 20_000 });
+    // From its end it begins again.
+    await clipAt(wen, 'after', clip.times[noteFrame]! + 1);
+    await clipAt(wen, 'before', clip.times[noteFrame]! - 0.5);
+    await wen.pressUntil('Hold still', () => wen.page.evaluate(() => !document.querySelector('[data-moment] video')));
+  });
+
+  it('is ticked as understood, asked about, and answered from the same page', async () => {
+    await wen.page.locator('[data-fix="1"] [role="checkbox"]').click();
+    await wen.sees('Understood');
+    await wen.press('button', 'Ask about this');
+    await wen.fill('Your question', 'Which hand do you mean?');
+    await wen.press('button', 'Ask Marit');
+    await wen.sees('No answer yet.');
+    await marit.page.goto(`${base}/today`);
+    await marit.sees('One question waits');
+    await marit.press('link', 'Which hand do you mean?');
+    await marit.sees(/Understood on/);
+    await marit.fill('Answer “Which hand do you mean?”', 'The lower one.');
+    await marit.press('button', 'Answer Wen');
+    await marit.sees('Change the answer');
+    await wen.page.reload();
+    await wen.sees('The lower one.');
+  });
+
+  it('is changed by a second version, of which the client sees what is different', async () => {
+    await marit.press('link', 'Change it');
+    await writeAnswer(marit, ' The lower one.');
+    await marit.press('button', 'Send a new version to Wen');
+    await marit.press('button', 'Send it now');
+    await marit.sees(/It can be taken back until/);
+    await wen.page.reload();
+    await wen.sees('This is version 2');
+    await wen.press('button', 'What changed');
+    await wen.page.waitForFunction(() => [...document.querySelectorAll('ins')].some((one) => one.textContent.includes('lower')));
   });
 
   it('is marked read, and the coach sees it', async () => {
@@ -248,7 +281,8 @@ describe('the way of one request', () => {
 
   it('has written a letter, and stands in the client’s history with its fix', async () => {
     await marit.press('link', 'Letters');
-    await marit.sees('Marit Osei has looked at your footage');
+    await marit.sees('Marit Osei has changed what was said about your footage');
+    await marit.sees('Marit Osei has answered');
     await marit.press('link', 'Clients');
     await marit.press('link', /Wen Halloran/);
     await marit.sees(question);

@@ -1,0 +1,129 @@
+import { demoPractice } from '@lean-mentor/demo';
+import type { Browser } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { laptop, launch, visit, type Visit } from './visit.ts';
+
+const base = process.env['LEAN_E2E_URL']!;
+const { requests } = demoPractice(new Date());
+const ilse = requests.find((r) => r.document && !r.critique)!;
+const bram = requests.find((r) => r.critique)!;
+let browser: Browser;
+let marit: Visit;
+
+beforeAll(async () => {
+  browser = await launch();
+  marit = await visit(browser, base, 'marit', '/book', laptop);
+});
+afterAll(() => browser?.close());
+
+const rungs = (): Promise<string[]> => marit.page.$$eval('[data-rung]', (rows) => rows.map((row) => row.getAttribute('data-rung')!));
+
+describe('the book', () => {
+  it('finds an entry by a word of it, changes it, and keeps what is being written while one looks elsewhere', async () => {
+    await marit.page.locator('[aria-label="Search the book"]').fill('lifted while passing');
+    await marit.press('button', 'Base out before you fight the lift');
+    await marit.sees('Wide foot first, then hands.');
+    await marit.press('button', 'Edit');
+    await marit.page.locator('form input[maxlength="300"]').fill('Wide foot, low hips.');
+    await marit.page.goto(`${base}/today`);
+    await marit.page.goBack();
+    await marit.page.waitForFunction(() => [...document.querySelectorAll('form input')].some((input) => (input as HTMLInputElement).value === 'Wide foot, low hips.')); // prettier-ignore
+    await marit.press('button', 'Keep this in the book');
+    await marit.sees('“Wide foot, low hips.”');
+  });
+
+  it('says in words why a cue is too long, and does not take it', async () => {
+    await marit.press('button', 'Edit');
+    await marit.page.locator('form input[maxlength="300"]').fill('one two three four five six seven eight nine ten eleven twelve thirteen');
+    await marit.sees('A cue has at most 12 words; this one has 13.');
+    await marit.press('button', 'Leave it as it was');
+    await marit.sees('“Wide foot, low hips.”');
+  });
+
+  it('takes a drill out and puts it back', async () => {
+    await marit.page.goto(`${base}/book?shelf=drills`);
+    await marit.press('button', 'Touch, level, step');
+    await marit.press('button', 'Take it out');
+    await marit.press('button', 'Put it back');
+    await marit.page.waitForFunction(() => [...document.querySelectorAll('nav button')].some((one) => one.textContent === 'Touch, level, step')); // prettier-ignore
+  });
+});
+
+describe('the ladder', () => {
+  it('ranks the candidates with every part, and another school orders them anew', async () => {
+    await marit.page.goto(`${base}/requests/${ilse.id}/wrap-up`);
+    await marit.sees('The critique ends here');
+    // Other tests write on this desk as well.
+    expect(await rungs()).toEqual(
+      expect.arrayContaining(['Bottom hand stays on the sleeve side', 'Frame at the hip before the shoulders are flat']),
+    );
+    for (const part of ['Cost', 'Often', 'Again', 'Asked', 'Ground']) await marit.sees(part);
+    await marit.sees('Ilse’s question is not answered yet.');
+  });
+
+  it('is put in the coach’s own order with the keys alone, asks why, and keeps both', async () => {
+    const [computed, second] = (await rungs()) as [string, string];
+    await marit.page.focus(`[aria-label="Move “${second}”"]`);
+    await marit.page.keyboard.press('Space');
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await marit.page.keyboard.press('ArrowUp');
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await marit.page.keyboard.press('Space');
+    await marit.sees('Why not as Balanced says?');
+    expect((await rungs())[0]).toBe(second);
+    await marit.fill('Why not as Balanced says?', 'She can train this alone.');
+    await marit.page.waitForFunction(async (id) => (await (await fetch(`/api/requests/${id}/ladder`)).json()).choice.reason === 'She can train this alone.', { polling: 300 }, ilse.id); // prettier-ignore
+    await marit.page.reload();
+    await marit.sees('Why not as Balanced says?');
+    expect((await rungs())[0]).toBe(second);
+    await marit.press('button', 'Back to the computed order');
+    await marit.page.waitForFunction((name) => document.querySelector('[data-rung]')!.getAttribute('data-rung') === name, {}, computed);
+  });
+
+  it('cuts where the line stands', async () => {
+    // While the rungs move, the browser takes no press.
+    const says = (words: string) => marit.page.evaluate((w) => document.body.innerText.includes(w), words);
+    await marit.pressUntil('One fix fewer', () => says('One fix; at this level two fixes are'));
+    await marit.pressUntil('One fix more', () => says('Two fixes; at this level two fixes are'));
+  });
+
+  it('has no error in it', () => expect(marit.faults).toEqual([]));
+});
+
+describe('what was said', () => {
+  it('is found over all clients, and leads to its frame', async () => {
+    await marit.page.goto(`${base}/clients`);
+    await marit.page.locator('[aria-label="Search all that was said"]').fill('every mistake straight back');
+    await marit.sees('The sweep starts against a straight back.');
+    await marit.sees('Bram Okonjo');
+  });
+
+  it('and what came of it stands on the client’s page', async () => {
+    await marit.page.goto(`${base}/clients/${bram.clientId}`);
+    await marit.sees('Fixes over time');
+    await marit.sees('7 in 5.5 min');
+    await marit.press('button', 'Close it');
+    await marit.sees('Open it again');
+    await marit.press('button', 'Open it again');
+    await marit.page.waitForFunction(() => !document.body.innerText.includes('Open it again'));
+  });
+
+  it('is lent by a link that opens without a sign-in and ends when it is ended', async () => {
+    await marit.page.goto(`${base}/critiques/${bram.critique!.id}`);
+    await marit.press('button', 'For their home coach');
+    await marit.page.locator('form input[maxlength="120"]').fill('Ines at home');
+    await marit.press('button', 'Make it');
+    const address = await (await marit.page.waitForSelector('[aria-label="The link"]'))!.evaluate(
+      (input) => (input as HTMLInputElement).value,
+    );
+    const stranger = await (await browser.createBrowserContext()).newPage();
+    await stranger.goto(address);
+    await stranger.waitForFunction(
+      () => document.body.innerText.includes('Your sweep is clean') && document.body.innerText.includes('You read it by a link'),
+    );
+    await marit.press('button', 'End it');
+    await marit.page.waitForFunction(() => !document.body.innerText.includes('End it'));
+    await stranger.reload();
+    await stranger.waitForFunction(() => document.body.innerText.includes('has expired'));
+  });
+});

@@ -1,0 +1,40 @@
+import type { Visit } from './visit.ts';
+
+/** What an address of the app answers to somebody who is signed in. */
+export const fetchBytes = async ({ page }: Visit, path: string): Promise<Buffer> =>
+  Buffer.from(await page.evaluate(async (p) => Array.from(new Uint8Array(await (await fetch(p)).arrayBuffer())), path));
+
+/** Goes on with the answer in the critique's editor, until it is saved. */
+export async function writeAnswer({ page, sees }: Visit, words: string): Promise<void> {
+  const answer = '.critique-page blockquote + p';
+  await page.waitForSelector(answer);
+  await page.click(answer);
+  await page.keyboard.press('End');
+  await page.keyboard.type(words);
+  await sees('Saved.');
+}
+
+/** Waits until the first moment's clip plays before or after a time of its footage, in seconds. */
+export const clipAt = ({ page }: Visit, side: 'before' | 'after', seconds: number) =>
+  page.waitForFunction(
+    (where, at) => {
+      const now = (document.querySelector('[data-moment] video') as HTMLVideoElement).currentTime;
+      return where === 'before' ? now < at : now > at;
+    },
+    { timeout: 20_000, polling: 20 },
+    side,
+    seconds,
+  );
+
+/** Waits until the first moment's clip plays; answers the second of its footage and the speed at which it does. */
+export async function playingClip({ page }: Visit): Promise<[second: number, rate: number]> {
+  await page.$eval('[data-moment]', (figure) => figure.scrollIntoView({ block: 'center' }));
+  const playing = await page.waitForFunction(
+    () => {
+      const video = document.querySelector('[data-moment] video') as HTMLVideoElement | null;
+      return video && !video.paused && video.readyState >= 2 && video.currentTime > 0 ? [video.currentTime, video.playbackRate] : false;
+    },
+    { timeout: 20_000, polling: 20 },
+  );
+  return (await playing.jsonValue()) as [number, number];
+}
