@@ -4,6 +4,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { patchDesk, type DeskChange } from '@lean-mentor/core/desk';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { baseApi } from '../../shared/wire/index.ts';
+import type * as DeskKeeper from './deskKeeper.ts';
 import { makeDeskSaving } from './deskSaving.ts';
 import { deskEdited, deskOpened, deskRedone, deskSlice, deskUndone } from './deskSlice.ts';
 import { dropFromOutbox, keepChanges, readHistory, readOutbox } from './deskStore.ts';
@@ -13,7 +14,7 @@ import { FakeServer, seeded } from '../../testing/fakeDeskServer.ts';
 /** What the browser’s disk is waited for; a test may hold it or let it fail. */
 let disk: Promise<void> = Promise.resolve();
 vi.mock('./deskKeeper.ts', async (real) => {
-  const { keepEdits } = await real<typeof import('./deskKeeper.ts')>();
+  const { keepEdits } = await real<typeof DeskKeeper>();
   return {
     keepEdits: async (...edits: Parameters<typeof keepEdits>) => {
       await disk;
