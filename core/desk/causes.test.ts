@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { causeFault, chainOf, linksFault } from './causes.ts';
+import { causeFault, chainOf, ledToBy, linksFault } from './causes.ts';
 
 const note = (id: string, fromFrame: number, causes: string[] = [], footageId = 'f') => ({ id, footageId, fromFrame, causes });
 const notes = [note('a', 10), note('b', 20, ['a']), note('c', 30, ['b']), note('same', 30), note('elsewhere', 5, [], 'g')];
@@ -26,6 +26,12 @@ describe('a cause', () => {
   it('leads back through all others, each once', () => {
     const fork = [...notes, note('d', 40, ['c', 'b'])];
     expect(chainOf(new Map(fork.map((n) => [n.id, n])), 'd')).toEqual(['d', 'c', 'b', 'a']);
+  });
+
+  it('leads on to all that it led to, each once and without itself', () => {
+    const fork = new Map([...notes, note('d', 40, ['c', 'b'])].map((n) => [n.id, n]));
+    expect(ledToBy(fork, 'a')).toEqual(['b', 'c', 'd']);
+    expect(ledToBy(fork, 'd')).toEqual([]);
   });
 });
 

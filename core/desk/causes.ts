@@ -24,6 +24,14 @@ export function chainOf(byId: ReadonlyMap<string, Linked>, noteId: string): stri
   return [...found];
 }
 
+/** All that a note led to, through others, each once, without the note itself. */
+export function ledToBy(byId: ReadonlyMap<string, Linked>, noteId: string): string[] {
+  const found = new Set([noteId]);
+  for (const id of found) for (const note of byId.values()) if (note.causes.includes(id)) found.add(note.id);
+  found.delete(noteId);
+  return [...found];
+}
+
 /**
  * Why the links of a note cannot stand where it is now, in words; null when they can. Asked when a note is moved or linked: both
  * what it was caused by and what it led to are looked at.

@@ -5,6 +5,7 @@ export { fixWarnings, guardedKinds, warningKinds, type FixWarning, type WarningI
 export { ladderOf, orderAgreement, type FixChoice, type Ladder } from './ladder.ts';
 export { ownHarms, unexplained, type HarmBout, type HarmNote, type OwnHarm } from './ownHarm.ts';
 export { rankFixes, type RankedFix, type RankInput, type RankNote, type RankPrinciple } from './rankFixes.ts';
-export { candidateOf, rankInputOf, type RankedRequest, type RequestNote } from './rankInput.ts';
+export { candidateOf, rankInputOf, type RankedRequest } from './rankInput.ts';
+export { requestNoteOf, type RequestNote } from './requestNote.ts';
 export { rankParts, schoolNamed, schoolNames, schools, type RankPart, type RankParts, type School, type SchoolName } from './schools.ts';
 export { touchesQuestion } from './touchesQuestion.ts';

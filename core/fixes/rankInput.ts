@@ -1,21 +1,9 @@
 import type { BookPrinciple } from '../book/index.ts';
 import { addStats, boutStats } from '../scoring/index.ts';
 import { exposureMinutes } from './exposure.ts';
-import { ownHarms, unexplained, type HarmBout, type HarmNote, type OwnHarm } from './ownHarm.ts';
-import type { RankInput, RankNote } from './rankFixes.ts';
-
-/** A note of the request, at seconds of its bout; of its footage where no bout is known. */
-export interface RequestNote extends HarmNote {
-  principleId: string | null;
-  what: string;
-  seen: RankNote['seen'];
-  /** Place of its footage among the request's, from 0. */
-  footage: number;
-  /** Index into the request's bouts; null where it lies in none. */
-  bout: number | null;
-  /** On the footage's own clock: for the order of time. */
-  footageSeconds: number;
-}
+import { ownHarms, unexplained, type HarmBout, type OwnHarm } from './ownHarm.ts';
+import type { RankInput } from './rankFixes.ts';
+import type { RequestNote } from './requestNote.ts';
 
 export interface RankedRequest {
   client: RankInput['client'];

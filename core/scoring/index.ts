@@ -35,7 +35,7 @@ export { coderCheck, type CodingDoubt } from './coderCheck.ts';
 export { happeningsOf, type Happening } from './happenings.ts';
 export { leanAt, leanOverTime } from './leanOverTime.ts';
 export { ageGroupWords, knownTechniques, legalityOf, type Legality } from './legality.ts';
-export { correctedScore, overrideWords, type CorrectedScore, type ScoreOverride } from './overrides.ts';
+export { correctedBout, correctedScore, overrideWords, type CorrectedScore, type ScoreOverride } from './overrides.ts';
 export { findPatterns, type Pattern } from './patterns.ts';
 export { ruleSheetFaults } from './ruleSheetFaults.ts';
 export { scoreAt, scoreText } from './scoreAt.ts';

@@ -1,7 +1,7 @@
 import { forBoth, type Athlete } from './athlete.ts';
 import { leaderOf } from './decideBout.ts';
 import type { RuleSheet } from './ruleSheet.ts';
-import type { BoutScore, Decision, Score } from './score.ts';
+import type { BoutScore, Decision, Score, ScoreEntry } from './score.ts';
 
 /** What the coach says against the engine. It stands beside the computed result, never over it. Seconds as in ScoreEntry. */
 export interface ScoreOverride {
@@ -32,6 +32,38 @@ export function correctedScore(sheet: RuleSheet, result: BoutScore, overrides: r
     return { score, winner: result.winner, decidedBy: result.decidedBy };
   const leader = leaderOf(sheet, score);
   return { score, winner: leader?.athlete ?? null, decidedBy: leader?.by ?? 'referee' };
+}
+
+/** An override is against the entry of its athlete and action at its instant; it was made on a frame, hence so many seconds of leeway. */
+const sameInstant = 0.1;
+const isAgainst = (override: ScoreOverride, { athlete, action, at }: ScoreEntry): boolean =>
+  override.athlete === athlete && override.action === action && Math.abs(override.at - at) <= sameInstant;
+
+/**
+ * The bout as the coach sees it: what was given and refused with the corrections in it, and who won then. What reads a bout further
+ * (harm, the line in the critique) reads this; the computed result stays as it was.
+ */
+export function correctedBout(sheet: RuleSheet, result: BoutScore, overrides: readonly ScoreOverride[]): BoutScore {
+  const corrected = correctedScore(sheet, result, overrides);
+  if (!corrected) return result;
+  const awards = result.awards.map((entry) => ({ ...entry }));
+  let { refusals } = result;
+  for (const override of overrides) {
+    const { athlete, action, at, points, near } = override;
+    const given = awards.find((entry) => isAgainst(override, entry));
+    if (given) Object.assign(given, { points: given.points + points, near: given.near + near, reason: overrideWords(override) });
+    else {
+      refusals = refusals.filter((entry) => !isAgainst(override, entry));
+      awards.push({ athlete, action, at, bankedAt: at, points, near, reason: overrideWords(override) });
+    }
+  }
+  const isWorth = ({ points, near }: ScoreEntry): boolean => points !== 0 || near !== 0;
+  return {
+    ...result,
+    ...corrected,
+    awards: awards.filter(isWorth).sort((a, b) => a.bankedAt - b.bankedAt),
+    refusals: [...refusals, ...awards.filter((entry) => !isWorth(entry))].sort((a, b) => a.at - b.at),
+  };
 }
 
 /** Who an override is against, in words: what it takes from one is not given to the other. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { legalityOf } from './legality.ts';
-import { correctedScore } from './overrides.ts';
+import { correctedBout, correctedScore } from './overrides.ts';
 import { pointsJacket, ruleSheetNames, ruleSheets, type RuleSheet } from './ruleSheet.ts';
 import { ruleSheetFaults } from './ruleSheetFaults.ts';
 import { scoreBout } from './scoreBout.ts';
@@ -61,6 +61,34 @@ describe('what the coach says against the engine', () => {
     const override = { id: 'o', athlete: 'partner' as const, action: 'sweep', at: 25, points: 2, near: 0, why: 'Behind the referee.' };
     expect(correctedScore(pointsJacket, result, [override])).toMatchObject({ winner: 'partner', decidedBy: 'points' });
     expect(result).toMatchObject({ winner: 'client', decidedBy: 'near-points' });
+  });
+
+  it('gives what the engine refused, and takes away what it gave, in the bout that others read', () => {
+    const [takedown] = result.awards;
+    expect(takedown).toMatchObject({ athlete: 'client', action: 'takedown', points: 0, near: 1 });
+    const give = {
+      id: 'o',
+      athlete: 'client' as const,
+      action: 'takedown',
+      at: takedown!.at + 0.02,
+      points: 2,
+      near: -1,
+      why: 'Held long enough.',
+    };
+    const given = correctedBout(pointsJacket, result, [give]);
+    expect(given.awards).toEqual([{ ...takedown, points: 2, near: 0, reason: 'Client, takedown: +2 points, −1 near. Held long enough.' }]);
+    expect(given).toMatchObject({ winner: 'client', decidedBy: 'points', score: { client: { points: 2, near: 0 } } });
+    const taken = correctedBout(pointsJacket, result, [{ ...give, points: 0, near: -1 }]);
+    expect(taken.awards).toEqual([]);
+    expect(taken.refusals.map(({ action, at }) => [action, at])).toContainEqual(['takedown', takedown!.at]);
+    expect(taken).toMatchObject({ winner: null, decidedBy: 'referee' });
+  });
+
+  it('puts in what the engine did not look at, and leaves a bout without corrections as it is', () => {
+    const sweep = { id: 'o', athlete: 'partner' as const, action: 'sweep', at: 25, points: 2, near: 0, why: '' };
+    const { awards } = correctedBout(pointsJacket, result, [sweep]);
+    expect(awards.map(({ athlete, action, at, points }) => [athlete, action, at, points])).toContainEqual(['partner', 'sweep', 25, 2]);
+    expect(correctedBout(pointsJacket, result, [])).toBe(result);
   });
 });
 

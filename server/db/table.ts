@@ -21,6 +21,9 @@ export const defineTable = <Row extends object>(
 export const plain = <Row extends object>(model: Model<Row, Row> | null): Row | null => (model ? model.get({ plain: true }) : null);
 export const plainAll = <Row extends object>(models: Model<Row, Row>[]): Row[] => models.map((model) => model.get({ plain: true }));
 
+/** A JSON column out of a query in SQL: servers that do not tell such columns from text answer the text. */
+export const jsonOf = <T extends object>(column: string | T): T => (typeof column === 'string' ? (JSON.parse(column) as T) : column);
+
 /** A primary key column; a fresh object each time, since Sequelize writes into what it is given. */
 export const key = () => ({ type: DataTypes.UUID, primaryKey: true }) as const;
 export const instantColumn = DataTypes.DATE(6);

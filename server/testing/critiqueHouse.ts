@@ -1,4 +1,4 @@
-import type { DeskChange } from '@lean-mentor/core/desk';
+import type { DeskChange, DeskEntity } from '@lean-mentor/core/desk';
 import { heading, moment, paragraph, type Block, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
 import { createApp } from '../http/app.ts';
 import { frameTableKey } from '../storage/index.ts';
@@ -78,5 +78,11 @@ export class CritiqueHouse {
       changes: [{ changeId: this.house.newId(), entity: 'note', id, before, after }],
       since: 0,
     });
+  /** Puts something new on the desk. */
+  readonly put = (entity: DeskEntity, thing: object) => {
+    const id = this.house.newId();
+    const change = { changeId: this.house.newId(), entity, id, before: null, after: { id, ...thing } };
+    return this.coach.ask('post', `/api/requests/${this.requestId}/desk/changes`, { changes: [change], since: 0 });
+  };
   readonly letters = async (): Promise<Letter[]> => (await this.coach.ask('get', '/api/letters')).body.letters;
 }

@@ -1,6 +1,6 @@
 import { emptyDesk, shelfOf, type DeskChange, type DeskDocument, type DeskEntity, type Note } from '@lean-mentor/core/desk';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
-import { plain, plainAll, type Table } from '../../db/table.ts';
+import { jsonOf, plain, plainAll, type Table } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import type { DeskChangeRow } from './model.ts';
 
@@ -63,14 +63,13 @@ export async function findLastTouch(
   thingId: string,
   transaction: Transaction,
 ): Promise<{ by: string; effects: DeskChange[] } | null> {
-  const [row] = await db.sequelize.query<{ by: string | null; effects: unknown }>(
+  const [row] = await db.sequelize.query<{ by: string | null; effects: string | DeskChange[] }>(
     `SELECT a.name AS \`by\`, c.effects FROM desk_changes c LEFT JOIN accounts a ON a.id = c.account_id
      WHERE c.thing_id = :thingId AND c.request_id = :requestId AND c.effects <> '[]' ORDER BY c.sequence DESC LIMIT 1`,
     { replacements: { thingId, requestId }, type: QueryTypes.SELECT, transaction },
   );
   if (!row) return null;
-  const effects = typeof row.effects === 'string' ? (JSON.parse(row.effects) as DeskChange[]) : (row.effects as DeskChange[]);
-  return { by: row.by ?? 'somebody', effects };
+  return { by: row.by ?? 'somebody', effects: jsonOf(row.effects) };
 }
 
 const columnTable = ({ db }: House, entity: DeskEntity): AnyTable | null =>

@@ -15,9 +15,9 @@ const ladder = async () => (await at.coach.ask('get', `/api/requests/${at.reques
 const choose = async (fields: object) =>
   at.coach.ask('put', `/api/requests/${at.requestId}/ladder`, { ...(await ladder()).choice, ...fields });
 /** Codes the bout of the footage: standing, then under mount from the third second on. */
-const code = () =>
+const code = (id = at.house.newId()) =>
   at.house.db.bouts.create({
-    ...{ id: at.house.newId(), footageId: at.footageId, fromFrame: 0, toFrame: 300, order: 1, proposed: false, lengthSeconds: null },
+    ...{ id, footageId: at.footageId, fromFrame: 0, toFrame: 300, order: 1, proposed: false, lengthSeconds: null },
     ...{ ruleSheet: 'points-jacket', sheetId: null, events: [], timed: null },
     spans: [
       { position: 'standing', holder: null, fromFrame: 0, toFrame: 90 },
@@ -58,6 +58,27 @@ describe('the ladder', () => {
     await code();
     await at.changeNote(at.noteIds[0]!, { kind: 'mistake' }, { kind: 'good' });
     expect((await ladder()).unexplained).toEqual([{ footageId: at.footageId, atFrame: 90, points: 2, finish: false }, { footageId: at.footageId, atFrame: 90, points: 4, finish: false }]); // prettier-ignore
+  });
+
+  it('believes the coach where the coach corrected the score', async () => {
+    const boutId = at.house.newId();
+    await code(boutId);
+    const correction = {
+      footageId: at.footageId,
+      boutId,
+      athlete: 'partner',
+      action: 'mount',
+      atFrame: 90,
+      points: -4,
+      near: 0,
+      why: 'Not held.',
+    };
+    await at.put('override', correction);
+    expect((await ladder()).harms[at.noteIds[0]!]).toMatchObject({ points: 2, leanDrop: 80 });
+    await at.changeNote(at.noteIds[0]!, { kind: 'mistake' }, { kind: 'good' });
+    expect((await ladder()).unexplained.map(({ points }: { points: number }) => points)).toEqual([2]);
+    const { doc } = (await at.coach.ask('post', `/api/requests/${at.requestId}/critique/draft`)).body;
+    expect(JSON.stringify(doc)).toContain('Your partner won 0 : 2, on points.');
   });
 
   it('gives exposure in the positions a principle names', async () => {

@@ -4,6 +4,7 @@ import type { DeskDocument, Note } from '@lean-mentor/core/desk';
 import {
   fixesForLevel,
   rankInputOf,
+  requestNoteOf,
   touchesQuestion,
   type HarmBout,
   type OwnHarm,
@@ -12,7 +13,7 @@ import {
 } from '@lean-mentor/core/fixes';
 import { fixThread } from '@lean-mentor/core/followup';
 import { boutAtFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { positionValues, ruleSheets, scoreBout, type RuleSheet } from '@lean-mentor/core/scoring';
+import { correctedBout, positionValues, ruleSheets, scoreBout, type RuleSheet, type TimedBout } from '@lean-mentor/core/scoring';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { findDrills, findPrinciples } from '../book/index.ts';
@@ -56,22 +57,26 @@ export interface LadderFacts {
 
 const pastLooked = 6;
 
-/** A note at seconds of its bout and its footage. */
-function requestNote(note: Note, footages: readonly Footage[], bouts: readonly LadderBout[], table: FrameTable): RequestNote {
-  const place = footages.findIndex(({ id }) => id === note.footageId);
-  const bout = boutAtFrame(footages[place]?.bouts ?? [], note.fromFrame);
+/** A note of the desk, placed in its footage and bout. */
+function placedNote(note: Note, footages: readonly Footage[], bouts: readonly LadderBout[], table: FrameTable): RequestNote {
+  const footage = footages.findIndex(({ id }) => id === note.footageId);
+  const bout = boutAtFrame(footages[footage]?.bouts ?? [], note.fromFrame);
   const index = bout ? bouts.findIndex((one) => one.bout.id === bout.id) : -1;
-  const footageSeconds = secondsOfFrame(table, note.fromFrame);
-  const start = bout ? secondsOfFrame(table, bout.fromFrame) : 0;
-  const end = note.toFrame === null ? footageSeconds : secondsOfFrame(table, note.toFrame);
-  const { id, kind, athlete, severity, causes, principleId, what, seen } = note;
-  return {
-    ...{ id, kind, athlete, severity, causes, principleId, what, seen, footageSeconds },
-    footage: place,
+  return requestNoteOf(note, {
+    footage,
     bout: index < 0 ? null : index,
-    atSeconds: footageSeconds - start,
-    endSeconds: end - start,
-  };
+    boutFrom: bout?.fromFrame ?? null,
+    secondsAt: (frame) => secondsOfFrame(table, frame),
+  });
+}
+
+/** The score of a bout with what the coach says against it. */
+function scoreOf({ overrides }: DeskDocument, bout: Bout, table: FrameTable, timed: TimedBout, sheet: RuleSheet): HarmBout['score'] {
+  const start = secondsOfFrame(table, bout.fromFrame);
+  const against = Object.values(overrides)
+    .filter(({ boutId }) => boutId === bout.id)
+    .map(({ atFrame, ...override }) => ({ ...override, at: secondsOfFrame(table, atFrame) - start }));
+  return correctedBout(sheet, scoreBout(timed, sheet), against);
 }
 
 const freshChoice = (level: number, gamePlan: string[]): RequestFixChoice => ({
@@ -101,13 +106,14 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
     footage.bouts.map((bout): LadderBout => {
       const ownSheet = own.find(({ id }) => id === bout.sheetId);
       const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet ?? request.ruleSheet];
-      const timed = timedOf(bout, tables.get(footage.id)!);
-      return { footage, bout, sheet, harm: timed && { timed, score: scoreBout(timed, sheet), worth: sheet.points, values } };
+      const table = tables.get(footage.id)!;
+      const timed = timedOf(bout, table);
+      return { footage, bout, sheet, harm: timed && { timed, score: scoreOf(document, bout, table, timed, sheet), worth: sheet.points, values } }; // prettier-ignore
     }),
   );
   const notes = Object.values(document.notes)
     .filter(({ footageId }) => tables.has(footageId))
-    .map((note) => requestNote(note, request.footages, bouts, tables.get(note.footageId)!));
+    .map((note) => placedNote(note, request.footages, bouts, tables.get(note.footageId)!));
   const choice = chosen ?? freshChoice(client!.level, others[0]?.gamePlan ?? []);
   const guessedAsked = principles.filter((principle) => touchesQuestion(request.question, principle)).map(({ id }) => id);
   const latest = [...past].reverse();

@@ -1,6 +1,6 @@
 import type { OwnSchool, RequestFixChoice } from '@lean-mentor/contract';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
-import { plain, plainAll } from '../../db/table.ts';
+import { jsonOf, plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import type { FixChoiceRow } from './model.ts';
 
@@ -24,7 +24,7 @@ export async function findChoicesOfClient({ db }: House, clientId: string, excep
      WHERE r.client_id = :clientId AND r.id <> :exceptRequestId ORDER BY r.sent_at DESC LIMIT 12`,
     { replacements: { clientId, exceptRequestId }, type: QueryTypes.SELECT },
   );
-  return rows.map(({ choice }) => (typeof choice === 'string' ? (JSON.parse(choice) as RequestFixChoice) : choice));
+  return rows.map(({ choice }) => jsonOf(choice));
 }
 
 /** More sent critiques than this are not compared. */

@@ -1,7 +1,7 @@
 import type * as contract from '@lean-mentor/contract';
 import type { OwnRuleSheet, PositionWorth, ResponseOf } from '@lean-mentor/contract';
 import { QueryTypes, type Transaction } from 'sequelize';
-import { plain, plainAll } from '../../db/table.ts';
+import { jsonOf, plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import type { RuleSheetRow } from './model.ts';
 
@@ -67,6 +67,6 @@ export async function findClientBouts({ db }: House, clientId: string): Promise<
     ...row,
     ruleSheet: ruleSheet ?? askedSheet,
     sentAt: sentAt.toISOString(),
-    timed: typeof timed === 'string' ? (JSON.parse(timed) as ClientBout['timed']) : timed,
+    timed: jsonOf(timed),
   }));
 }
