@@ -15,3 +15,4 @@ export {
 export { BoutNumbers } from './BoutNumbers.tsx';
 export { PatternList } from './PatternList.tsx';
 export { useHistoryNumbers, type HistoryNumbers } from './useHistoryNumbers.ts';
+export { usePositionValues } from './usePositionValues.ts';

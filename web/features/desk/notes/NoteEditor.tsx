@@ -7,6 +7,7 @@ import { useScene } from '../DeskScene.ts';
 import type { WritingHand } from '../useWriting.ts';
 import { blankNote, type Writing } from '../writing.ts';
 import type { TrayHand } from '../compare/useTray.ts';
+import { ChainPath } from './ChainPath.tsx';
 import { GrowingText } from './GrowingText.tsx';
 import { InsteadLines } from './InsteadLines.tsx';
 import { NoteConflicts } from './NoteConflicts.tsx';
@@ -122,6 +123,7 @@ export function NoteEditor({ hand, writing, tray }: NoteEditorProps) {
       </div>
       <NoteFacts note={shown} />
       {note && <NoteLinks note={note} hand={hand} tray={tray} />}
+      {note && <ChainPath note={note} />}
     </section>
   );
 }

@@ -3,6 +3,7 @@ import type { OwnRuleSheet } from '@lean-mentor/contract';
 import type { CodedOverride } from '@lean-mentor/core/desk';
 import {
   boutClock,
+  correctedBout,
   correctedScore,
   ruleSheets,
   scoreBout,
@@ -40,6 +41,8 @@ export interface BoutScored {
   result: BoutScore;
   overrides: CodedOverride[];
   corrected: CorrectedScore | null;
+  /** The computed result with the corrections in it. */
+  standing: BoutScore;
 }
 
 export interface ScoreHand {
@@ -87,6 +90,7 @@ export function useScore(
             result,
             overrides: against,
             corrected: correctedScore(sheet, result, asScore),
+            standing: correctedBout(sheet, result, asScore),
           };
         }),
     [bouts, chosen, own, asked, secondsAt, overrides],
