@@ -1,3 +1,4 @@
+import { restsOn } from '@lean-mentor/core/book';
 import { linkFaults, schoolNamed, schoolNames, schools, type RankInput, type School, type SchoolName } from '@lean-mentor/core/fixes';
 import { z } from 'zod';
 import { schemaFault } from './schemaFault.ts';
@@ -77,9 +78,9 @@ export function readRankFile(json: unknown, otherSchool?: string): ReadRank {
 /** Principles that, through others, come before themselves. */
 function prerequisiteCircles(principles: RankFile['principles']): string[] {
   const byId = new Map(principles.map((principle) => [principle.id, principle]));
-  return principles.flatMap(({ id }, i) => {
-    const found = new Set(byId.get(id)!.prerequisites);
-    for (const one of found) for (const deeper of byId.get(one)?.prerequisites ?? []) found.add(deeper);
-    return found.has(id) ? [`principles[${i}].prerequisites: “${id}” would come before itself.`] : [];
-  });
+  return principles.flatMap(({ id, prerequisites }, i) =>
+    prerequisites.some((before) => before === id || restsOn(before, byId).has(id))
+      ? [`principles[${i}].prerequisites: “${id}” would come before itself.`]
+      : [],
+  );
 }
