@@ -7,7 +7,7 @@ import { postLetters } from '../letters/index.ts';
 import { findRequest } from '../requests/index.ts';
 import { answerLetter } from './critiqueLetters.ts';
 import { getCritique } from './reading.ts';
-import { changeQuestion, findCritiqueRow, findOpenQuestions, findQuestion, findVersion, insertQuestion, questionOf } from './repository.ts';
+import { changeQuestion, findCritiqueRow, findOpenQuestions, findQuestion, insertQuestion, questionOf } from './repository.ts';
 
 /** Takes a question about a fix or a moment of the version that stands, or about the whole. */
 export async function askQuestion(
@@ -47,19 +47,11 @@ export async function answerQuestion(house: House, coach: Account, questionId: s
 /** Questions that wait for the coach, oldest first, with whose they are and what they are about. */
 export async function listOpenQuestions(house: House): Promise<ResponseOf<typeof contract.listOpenQuestions>> {
   const open = await findOpenQuestions(house);
-  const about = new Map(
-    await Promise.all(
-      [...new Set(open.map(({ critiqueId }) => critiqueId))].map(async (id) => {
-        const critique = (await findCritiqueRow(house, id))!;
-        const [request, sent] = await Promise.all([findRequest(house, critique.requestId), findVersion(house, id, critique.version)]);
-        return [id, { clientName: request?.clientName ?? '', fixes: sent?.fixes ?? [] }] as const;
-      }),
-    ),
-  );
   return {
-    questions: open.map((row) => {
-      const { clientName, fixes } = about.get(row.critiqueId)!;
-      return { ...questionOf(row), clientName, fixName: fixes.find(({ fixId }) => fixId === row.fixId)?.name ?? null };
-    }),
+    questions: open.map(({ clientName, fixes, ...row }) => ({
+      ...questionOf(row),
+      clientName,
+      fixName: fixes.find(({ fixId }) => fixId === row.fixId)?.name ?? null,
+    })),
   };
 }

@@ -8,8 +8,8 @@ import {
   type Request,
 } from '@lean-mentor/contract';
 import { blockText } from '@lean-mentor/core/critique';
-import { Op, type Transaction } from 'sequelize';
-import { plain, plainAll } from '../../db/table.ts';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { jsonOf, plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import type { CritiqueRow, QuestionRow, SentFixRow, VersionRow } from './model.ts';
 
@@ -104,8 +104,24 @@ export async function changeQuestion({ db }: House, id: string, fields: Partial<
 }
 
 const mostOpen = 500;
-export const findOpenQuestions = async ({ db }: House): Promise<QuestionRow[]> =>
-  plainAll(await db.questions.findAll({ where: { answeredAt: null }, order: [['askedAt', 'ASC']], limit: mostOpen }));
+/** A question that waits, with whose it is and the fixes of the version that stands. */
+export type OpenQuestion = QuestionRow & { clientName: string; fixes: VersionRow['fixes'] };
+
+/** Questions that wait for the coach, oldest first. */
+export async function findOpenQuestions({ db }: House): Promise<OpenQuestion[]> {
+  const open = plainAll(await db.questions.findAll({ where: { answeredAt: null }, order: [['askedAt', 'ASC']], limit: mostOpen }));
+  if (open.length === 0) return [];
+  const about = await db.sequelize.query<{ id: string; clientName: string; fixes: string | VersionRow['fixes'] }>(
+    `SELECT k.id, c.name AS clientName, v.fixes FROM critiques k JOIN requests r ON r.id = k.request_id JOIN clients c ON c.id = r.client_id
+     JOIN critique_versions v ON v.critique_id = k.id AND v.version = k.version WHERE k.id IN (:ids)`,
+    { replacements: { ids: [...new Set(open.map(({ critiqueId }) => critiqueId))] }, type: QueryTypes.SELECT },
+  );
+  const byId = new Map(about.map(({ id, clientName, fixes }) => [id, { clientName, fixes: jsonOf(fixes) }]));
+  return open.flatMap((row) => {
+    const critique = byId.get(row.critiqueId);
+    return critique ? [{ ...row, ...critique }] : [];
+  });
+}
 
 /** Critiques of requests that stand, newest first, as lists show them. */
 export async function findGlances(house: House, requestIds: string[]): Promise<CritiqueGlance[]> {
