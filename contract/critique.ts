@@ -40,6 +40,8 @@ export const sentFootage = z.object({
   bouts: z.array(bout),
 });
 
+export type SentFootage = z.infer<typeof sentFootage>;
+
 export const critique = z.object({
   id,
   requestId: id,

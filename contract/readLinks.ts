@@ -5,8 +5,19 @@ import { coaching, operation } from './operation.ts';
 
 const byCritique = z.object({ critiqueId: id });
 
+/** The frames of a moment's clip, so that what is drawn lies on its own: each one's seconds of the footage, from `fromFrame` on. */
+export const clipFrames = z.object({
+  fromFrame: z.int(),
+  times: z.array(z.number()),
+  /** The bout's clock at the moment, in seconds. */
+  clockSeconds: z.number(),
+});
+export type ClipFrames = z.infer<typeof clipFrames>;
+
 /** What a reader with a link sees: the page and its moments, nobody's questions. */
-export const sharedCritique = critique.omit({ questions: true, understood: true, code: true, takeBackUntil: true, asked: true, clientId: true, requestId: true }); // prettier-ignore
+export const sharedCritique = critique
+  .omit({ questions: true, understood: true, code: true, takeBackUntil: true, asked: true, clientId: true, requestId: true })
+  .extend({ frames: z.record(z.string(), clipFrames) });
 export type SharedCritique = z.infer<typeof sharedCritique>;
 
 export const readLink = z.object({ id, forName: z.string(), madeAt: instant, expiresAt: instant, opened: z.int() });
@@ -77,5 +88,16 @@ export const getSharedClip = operation({
   access: 'anyone',
   summary: 'The seconds around a moment, by a link: never the whole footage.',
   params: z.object({ token, noteId: id }),
+  stream: 'video/mp4',
+});
+
+export const getSharedCoachClip = operation({
+  name: 'getSharedCoachClip',
+  room: 'critique',
+  method: 'get',
+  path: '/api/shared/:token/clips/:clipId/video',
+  access: 'anyone',
+  summary: "A clip of the coach's own that the critique shows, by a link.",
+  params: z.object({ token, clipId: id }),
   stream: 'video/mp4',
 });

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { clipVideoKey } from '../../storage/index.ts';
 import { CritiqueHouse, fixOf } from '../../testing/critiqueHouse.ts';
 import { clientA } from '../../testing/people.ts';
 
@@ -70,6 +71,31 @@ describe('a link for the home coach', () => {
     expect((await stranger.ask('get', `/api/shared/${token}/moments/${at.noteIds[1]}/clip.mp4`)).status).toBe(404);
     // Nothing that is stored opens it.
     expect(JSON.stringify(await at.house.db.critiqueLinks.findAll({ raw: true }))).not.toContain(token);
+  });
+
+  it('brings the frames of each clip, and the coach’s own clips that the page shows, and no other', async () => {
+    const [clipId, otherId] = [at.house.newId(), at.house.newId()];
+    for (const id of [clipId, otherId]) {
+      await at.house.db.clips.create({
+        id,
+        title: 'Elbow drill',
+        state: 'ready',
+        failure: null,
+        seconds: 3,
+        madeAt: at.house.now(),
+      } as never);
+      await at.house.storage.putBytes(clipVideoKey(id), 'a video');
+    }
+    const { body } = await at.sendDoc(fixOf(at.noteIds[1]!), { type: 'bookClip', attrs: { clipId } });
+    const { token } = await made(body.id);
+    const stranger = await at.visit(null);
+    const { frames, clips } = (await stranger.ask('get', `/api/shared/${token}`)).body;
+    // Frame 105 of 30 a second, from 2 s before to 2 s after.
+    expect(frames[at.noteIds[1]!]).toMatchObject({ fromFrame: 45, clockSeconds: 3.5 });
+    expect(frames[at.noteIds[1]!].times).toHaveLength(121);
+    expect(clips).toEqual([{ id: clipId, title: 'Elbow drill' }]);
+    expect((await stranger.ask('get', `/api/shared/${token}/clips/${clipId}/video`)).status).toBe(200);
+    expect((await stranger.ask('get', `/api/shared/${token}/clips/${otherId}/video`)).status).toBe(404);
   });
 
   it('is over when its days are, when it is ended, and for a token that nobody was given', async () => {

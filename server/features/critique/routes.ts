@@ -30,4 +30,5 @@ export const critiqueRoutes = (house: House) => [
   route(contract.getSharedCritique, links.getSharedCritique(house)),
   route(contract.getSharedStill, links.getSharedStill(house)),
   route(contract.getSharedClip, links.getSharedClip(house)),
+  route(contract.getSharedCoachClip, links.getSharedCoachClip(house)),
 ];

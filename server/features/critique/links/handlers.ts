@@ -37,3 +37,9 @@ export const getSharedClip =
   async ({ params, req, res }: Call<typeof contract.getSharedClip>) => {
     await sendObject(req, res, house.storage, await service.getSharedClip(house, params.token, params.noteId), 'video/mp4');
   };
+
+export const getSharedCoachClip =
+  (house: House) =>
+  async ({ params, req, res }: Call<typeof contract.getSharedCoachClip>) => {
+    await sendObject(req, res, house.storage, await service.getSharedCoachClip(house, params.token, params.clipId), 'video/mp4');
+  };

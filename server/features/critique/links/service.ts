@@ -1,5 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
-import type { Account, BodyOf, Critique, ReadLink, ResponseOf, SharedCritique } from '@lean-mentor/contract';
+import type { Account, BodyOf, Bout, ClipFrames, Critique, ReadLink, ResponseOf, SentMoment, SharedCritique } from '@lean-mentor/contract';
+import { boutAtFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import type { House } from '../../../house.ts';
@@ -7,7 +8,8 @@ import { ContractError } from '../../../http/contractError.ts';
 import { cutClip } from '../../../media/cutClip.ts';
 import { withScratchFolder } from '../../../scratchFolder.ts';
 import { reviewCopyKey, sharedClipKey } from '../../../storage/index.ts';
-import { getCritique, getMomentStill } from '../reading.ts';
+import { frameTableOf } from '../../footage/index.ts';
+import { getCritique, getMomentStill, streamCritiqueClip } from '../reading.ts';
 import { countOpening, deleteLink, findLinkByHash, findLinks, insertLink, linkOf } from './repository.ts';
 import type { LinkRow } from '../model.ts';
 
@@ -50,7 +52,29 @@ async function linked(house: House, token: string): Promise<{ link: LinkRow; cri
 export async function getSharedCritique(house: House, token: string): Promise<SharedCritique> {
   const { link, critique } = await linked(house, token);
   await countOpening(house, link.id);
-  return critique;
+  const ready = critique.footages.filter(({ state }) => state === 'ready');
+  const tables = new Map(await Promise.all(ready.map(async ({ id }) => [id, await frameTableOf(house, id)] as const)));
+  const frames = critique.moments.flatMap((moment): [string, ClipFrames][] => {
+    const footage = ready.find(({ id }) => id === moment.note.footageId);
+    return footage ? [[moment.note.id, clipFramesOf(moment, footage.bouts, tables.get(footage.id)!)]] : [];
+  });
+  return { ...critique, frames: Object.fromEntries(frames) };
+}
+
+function clipFramesOf({ note, clipFromSeconds, clipToSeconds }: SentMoment, bouts: readonly Bout[], table: FrameTable): ClipFrames {
+  const fromFrame = frameAtSeconds(table, clipFromSeconds);
+  const boutFrom = secondsOfFrame(table, boutAtFrame(bouts, note.fromFrame)?.fromFrame ?? 0);
+  return {
+    fromFrame,
+    times: table.times.slice(fromFrame, frameAtSeconds(table, clipToSeconds) + 1),
+    clockSeconds: secondsOfFrame(table, note.fromFrame) - boutFrom,
+  };
+}
+
+/** Key of a clip of the coach's own that the critique shows. */
+export async function getSharedCoachClip(house: House, token: string, clipId: string): Promise<string> {
+  const { critique } = await linked(house, token);
+  return streamCritiqueClip(house, asReader, critique.id, clipId);
 }
 
 export async function getSharedStill(house: House, token: string, noteId: string): Promise<string> {

@@ -1,13 +1,16 @@
-import { streamCritiqueClip, type Critique } from '@lean-mentor/contract';
+import { getMomentStill, streamCritiqueClip, type Critique } from '@lean-mentor/contract';
 import { format } from 'date-fns';
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { Button, FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
 import { addressOf, faultWords } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
+import { BoutClock } from '../../footage/index.ts';
 import { useGetCritiqueQuery, useMarkCritiqueReadMutation, useTakeBackCritiqueMutation } from '../api.ts';
+import { CoachClip } from './CoachClip.tsx';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
 import { FixSection } from './FixSection.tsx';
+import { FootageClip } from './FootageClip.tsx';
 import { MomentFigure } from './MomentFigure.tsx';
 import { Questions } from './Questions.tsx';
 import { ShareBox } from './ShareBox.tsx';
@@ -45,25 +48,18 @@ export function CritiquePage() {
 }
 
 const slotsOf = (critique: Critique): DocSlots => ({
-  moment: (noteId, show) => <MomentFigure key={noteId} critique={critique} noteId={noteId} show={show} />,
-  clip: (clipId) => {
-    const clip = critique.clips.find(({ id }) => id === clipId);
-    return clip ? (
-      <figure>
-        <video
-          src={addressOf(streamCritiqueClip, { critiqueId: critique.id, clipId })}
-          controls
-          loop
-          muted
-          playsInline
-          preload="none"
-          aria-label={clip.title}
-          className="aspect-video w-full bg-stage"
-        />
-        <figcaption className="pt-1 text-desk text-reed">{clip.title}</figcaption>
-      </figure>
-    ) : null;
-  },
+  moment: (noteId, show) => (
+    <MomentFigure
+      key={noteId}
+      {...{ moments: critique.moments, footages: critique.footages, noteId, show }}
+      still={addressOf(getMomentStill, { critiqueId: critique.id, version: critique.version, noteId })}
+      clock={(footage, atFrame) => <BoutClock footage={footage} atFrame={atFrame} />}
+      clip={(playing) => <FootageClip {...playing} />}
+    />
+  ),
+  clip: (clipId) => (
+    <CoachClip clips={critique.clips} clipId={clipId} address={addressOf(streamCritiqueClip, { critiqueId: critique.id, clipId })} />
+  ),
   fix: (block, inside) => (
     <FixSection critique={critique} block={block}>
       {inside}

@@ -1,12 +1,16 @@
 import type { SentMoment } from '@lean-mentor/contract';
 import { drawingsAtFrame } from '@lean-mentor/core/desk';
-import { frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
+import { frameAtSeconds, secondsOfFrame, timeSlack, type FrameTable } from '@lean-mentor/core/footage';
 import { useEffect, useRef, useState } from 'react';
 import { DrawingOverlay } from './DrawingOverlay.tsx';
 
 interface LoopingClipProps {
   address: string | undefined;
+  /** Seconds of the footage at which this video begins: 0 for the whole of it. */
+  beginsAt?: number;
+  /** Times of the footage's frames, from `tableFrom` on. */
   table: FrameTable | undefined;
+  tableFrom?: number;
   moment: SentMoment;
   width: number;
   height: number;
@@ -15,26 +19,27 @@ interface LoopingClipProps {
 }
 
 /** The seconds around a moment, over and over, with its drawing on its own frames. Without sound: every word is on the page. */
-export function LoopingClip({ address, table, moment, width, height, speed, words }: LoopingClipProps) {
+export function LoopingClip({ address, beginsAt = 0, table, tableFrom = 0, moment, width, height, speed, words }: LoopingClipProps) {
   const video = useRef<HTMLVideoElement>(null);
   const [frame, setFrame] = useState(-1);
   const [fault, setFault] = useState(false);
-  const { clipFromSeconds, clipToSeconds, drawings } = moment;
+  const { drawings } = moment;
+  const [from, to] = [moment.clipFromSeconds - beginsAt, moment.clipToSeconds - beginsAt];
 
   useEffect(() => {
     const element = video.current;
     if (!element) return;
     let asked = 0;
     const begin = (): void => {
-      element.currentTime = clipFromSeconds;
+      element.currentTime = from;
       element.playbackRate = speed;
       // A browser may not let it begin by itself; the still beneath it stays, and the button plays it.
       element.play().catch(() => undefined);
     };
     const watch = (): void => {
       asked = element.requestVideoFrameCallback((_, { mediaTime }) => {
-        if (table) setFrame(frameAtSeconds(table, mediaTime + 0.0005));
-        if (mediaTime >= clipToSeconds) element.currentTime = clipFromSeconds;
+        if (table) setFrame(tableFrom + frameAtSeconds(table, mediaTime + beginsAt + timeSlack));
+        if (mediaTime >= to) element.currentTime = from;
         watch();
       });
     };
@@ -51,7 +56,7 @@ export function LoopingClip({ address, table, moment, width, height, speed, word
       element.removeAttribute('src');
       element.load();
     };
-  }, [clipFromSeconds, clipToSeconds, speed, table]);
+  }, [from, to, beginsAt, speed, table, tableFrom]);
 
   if (fault)
     return (
@@ -77,7 +82,7 @@ export function LoopingClip({ address, table, moment, width, height, speed, word
           width={width}
           height={height}
           frame={frame}
-          secondsAt={(at) => secondsOfFrame(table, at)}
+          secondsAt={(at) => secondsOfFrame(table, at - tableFrom)}
         />
       )}
     </>

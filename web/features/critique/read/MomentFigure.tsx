@@ -1,31 +1,41 @@
-import { getMomentStill, type Critique } from '@lean-mentor/contract';
+import type { SentFootage, SentMoment } from '@lean-mentor/contract';
 import { Pause, Play } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { Button, kindWords, KindGlyph } from '../../../shared/primitives/index.ts';
-import { addressOf } from '../../../shared/wire/index.ts';
-import { BoutClock, useGetFrameTableQuery, useViewing } from '../../footage/index.ts';
-import { LoopingClip } from './LoopingClip.tsx';
 import { Still } from './Still.tsx';
 import { useOnScreen } from './useOnScreen.ts';
 
+/** What is played over the still. */
+export interface Playing {
+  moment: SentMoment;
+  footage: SentFootage;
+  speed: number;
+  words: string;
+}
+
 interface MomentFigureProps {
-  critique: Critique;
+  moments: readonly SentMoment[];
+  footages: readonly SentFootage[];
   noteId: string;
   show: 'clip' | 'still';
+  /** Address of its still. */
+  still: string;
+  clock: (footage: SentFootage, atFrame: number) => ReactNode;
+  clip: (playing: Playing) => ReactNode;
 }
 
 const slow = 0.5;
 const wantsStill = (): boolean => matchMedia('(prefers-reduced-motion: reduce)').matches;
 
 /** A moment: its exact frame with the coach's drawing; while it is on the screen, the seconds around it at half speed, over and over. */
-export function MomentFigure({ critique, noteId, show }: MomentFigureProps) {
+export function MomentFigure({ moments, footages, noteId, show, still, clock, clip }: MomentFigureProps) {
   const figure = useRef<HTMLElement>(null);
   const seen = useOnScreen(figure);
   // Null: by itself while it is on the screen.
   const [wanted, setWanted] = useState<boolean | null>(null);
   const [speed, setSpeed] = useState(slow);
-  const moment = critique.moments.find(({ note }) => note.id === noteId);
-  const footage = critique.footages.find(({ id }) => id === moment?.note.footageId);
+  const moment = moments.find(({ note }) => note.id === noteId);
+  const footage = footages.find(({ id }) => id === moment?.note.footageId);
   if (!moment || !footage) return null;
   const { note, drawings } = moment;
   if (footage.state === 'removed')
@@ -39,12 +49,12 @@ export function MomentFigure({ critique, noteId, show }: MomentFigureProps) {
   return (
     <figure ref={figure} data-moment={noteId} className="break-inside-avoid print:max-w-[80mm]">
       <div className="relative w-full overflow-hidden bg-stage" style={{ aspectRatio: `${footage.width} / ${footage.height}` }}>
-        <Still address={addressOf(getMomentStill, { critiqueId: critique.id, version: critique.version, noteId })} words={words} />
-        {plays && <Playing {...{ critique, moment, speed, words }} footage={footage} />}
+        <Still address={still} words={words} />
+        {plays && clip({ moment, footage, speed, words })}
       </div>
       <figcaption className="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1.5 text-desk text-reed">
         <KindGlyph kind={note.kind} size={12} /> {kindWords[note.kind]}
-        <BoutClock footage={footage} atFrame={note.fromFrame} />
+        {clock(footage, note.fromFrame)}
         {note.seen !== 'clear' && <span>{note.seen === 'likely' ? 'likely, not clearly seen' : 'hidden from the camera'}</span>}
         {show === 'clip' && footage.state === 'ready' && (
           <span className="not-printed ml-auto flex gap-1">
@@ -58,32 +68,5 @@ export function MomentFigure({ critique, noteId, show }: MomentFigureProps) {
         )}
       </figcaption>
     </figure>
-  );
-}
-
-function Playing({
-  moment,
-  footage,
-  speed,
-  words,
-}: {
-  moment: Critique['moments'][number];
-  footage: Critique['footages'][number];
-  speed: number;
-  words: string;
-}) {
-  const { data: table } = useGetFrameTableQuery(footage.id);
-  const { addresses } = useViewing(footage.id);
-  return (
-    <LoopingClip
-      key={speed}
-      address={addresses?.reviewCopy}
-      table={table}
-      moment={moment}
-      width={footage.width}
-      height={footage.height}
-      speed={speed}
-      words={`Clip: ${words}`}
-    />
   );
 }

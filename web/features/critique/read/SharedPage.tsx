@@ -1,13 +1,15 @@
-import { getSharedClip, getSharedStill, type SharedCritique } from '@lean-mentor/contract';
+import { getSharedClip, getSharedCoachClip, getSharedStill, type ClipFrames, type SharedCritique } from '@lean-mentor/contract';
+import { clockText } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
-import { Pause, Play } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo } from 'react';
 import { useParams } from 'react-router';
-import { Button, FaultNote, RowsSkeleton, Wordmark } from '../../../shared/primitives/index.ts';
+import { FaultNote, RowsSkeleton, Wordmark } from '../../../shared/primitives/index.ts';
 import { addressOf, faultWords } from '../../../shared/wire/index.ts';
 import { useGetSharedCritiqueQuery } from '../api.ts';
+import { CoachClip } from './CoachClip.tsx';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
-import { Still } from './Still.tsx';
+import { LoopingClip } from './LoopingClip.tsx';
+import { MomentFigure, type Playing } from './MomentFigure.tsx';
 
 /** A critique for somebody without a sign-in, who was given a link: to read, with its moments, and nothing else. */
 export function SharedPage() {
@@ -36,8 +38,16 @@ export function SharedPage() {
 }
 
 const slotsOf = (critique: SharedCritique, token: string): DocSlots => ({
-  moment: (noteId, show) => <SharedMoment key={noteId} critique={critique} token={token} noteId={noteId} show={show} />,
-  clip: () => null,
+  moment: (noteId, show) => (
+    <MomentFigure
+      key={noteId}
+      {...{ moments: critique.moments, footages: critique.footages, noteId, show }}
+      still={addressOf(getSharedStill, { token, noteId })}
+      clock={() => critique.frames[noteId] && <span className="time">{clockText(critique.frames[noteId].clockSeconds)}</span>}
+      clip={(playing) => <SharedClip {...playing} address={addressOf(getSharedClip, { token, noteId })} frames={critique.frames[noteId]} />}
+    />
+  ),
+  clip: (clipId) => <CoachClip clips={critique.clips} clipId={clipId} address={addressOf(getSharedCoachClip, { token, clipId })} />,
   fix: (block, inside) => (
     <section className="flex flex-col gap-3">
       <h2 className="flex items-baseline gap-3 border-t border-ink pt-2">
@@ -51,47 +61,21 @@ const slotsOf = (critique: SharedCritique, token: string): DocSlots => ({
   ),
 });
 
-const slow = 0.5;
-
-function SharedMoment({
-  critique,
-  token,
-  noteId,
-  show,
-}: {
-  critique: SharedCritique;
-  token: string;
-  noteId: string;
-  show: 'clip' | 'still';
-}) {
-  const [playing, setPlaying] = useState(false);
-  const moment = critique.moments.find(({ note }) => note.id === noteId);
-  const footage = critique.footages.find(({ id }) => id === moment?.note.footageId);
-  if (!moment || !footage) return null;
-  if (footage.state === 'removed')
-    return <p className="border-y border-seam py-3 text-desk text-reed">The footage of this was removed. What was written stays.</p>;
+/** The seconds around a moment, cut out of the footage: a link opens no more of it. */
+function SharedClip({ moment, footage, speed, words, address, frames }: Playing & { address: string; frames: ClipFrames | undefined }) {
+  const table = useMemo(() => frames && { times: frames.times, endSeconds: moment.clipToSeconds }, [frames, moment]);
   return (
-    <figure>
-      <div className="relative w-full overflow-hidden bg-stage" style={{ aspectRatio: `${footage.width} / ${footage.height}` }}>
-        <Still address={addressOf(getSharedStill, { token, noteId })} words={moment.note.what} />
-        {playing && (
-          <video
-            src={addressOf(getSharedClip, { token, noteId })}
-            autoPlay
-            loop
-            muted
-            playsInline
-            aria-label={`Clip: ${moment.note.what}`}
-            onLoadedMetadata={({ currentTarget }) => (currentTarget.playbackRate = slow)}
-            className="absolute inset-0 size-full object-contain"
-          />
-        )}
-      </div>
-      {show === 'clip' && (
-        <Button look="plain" className="mt-1.5 min-h-11" onClick={() => setPlaying(!playing)}>
-          {playing ? <Pause size={15} aria-hidden /> : <Play size={15} aria-hidden />} {playing ? 'Hold still' : 'Play at half speed'}
-        </Button>
-      )}
-    </figure>
+    <LoopingClip
+      key={speed}
+      address={address}
+      beginsAt={moment.clipFromSeconds}
+      table={table}
+      tableFrom={frames?.fromFrame ?? 0}
+      moment={moment}
+      width={footage.width}
+      height={footage.height}
+      speed={speed}
+      words={`Clip: ${words}`}
+    />
   );
 }
