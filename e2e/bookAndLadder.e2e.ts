@@ -121,6 +121,16 @@ describe('what was said', () => {
     await stranger.waitForFunction(
       () => document.body.innerText.includes('Your sweep is clean') && document.body.innerText.includes('You read it by a link'),
     );
+    // The seconds around a moment play by themselves while they are on the screen: no more of the footage than that.
+    await (await stranger.waitForSelector('figure[data-moment]'))!.scrollIntoView();
+    const played = await stranger.waitForFunction(() => {
+      const video = document.querySelector<HTMLVideoElement>('figure[data-moment] video');
+      return video && video.currentTime > 0.2 && [video.duration, video.playbackRate];
+    });
+    const [seconds, rate] = (await played.jsonValue()) as [number, number];
+    expect(rate).toBe(0.5);
+    expect(seconds).toBeGreaterThan(3);
+    expect(seconds).toBeLessThan(4.3);
     await marit.press('button', 'End it');
     await marit.page.waitForFunction(() => !document.body.innerText.includes('End it'));
     await stranger.reload();

@@ -157,6 +157,29 @@ describe('the work', () => {
     await sees.sees(/\d+ % watched · \d+ marks? to look at · \d+ settled · \d+ notes/);
   });
 
+  it('a chain is played as one clip from its first link, and says what is carried back to it', async () => {
+    const { page, visit: sees } = marit;
+    const [led, first] = await marit.until(
+      async () => {
+        const notes = (await marit.desk()).notes;
+        const effect = Object.values(notes).find(({ causes }) => causes.length > 0);
+        return [effect, effect && notes[effect.causes[0]!]] as const;
+      },
+      ([effect]) => effect !== undefined,
+    );
+    await sees.press('button', new RegExp(led!.what.slice(0, 20)));
+    await sees.sees(/Cost\s+\d\.\d\d at 0:\d\d\s+→\s+\d\.\d\d at 0:\d\d/);
+    await sees.press('button', /play the chain of 2/);
+    await sees.sees('Stop the chain');
+    const frame = () => page.$eval('[data-frame]', (element) => Number(element.getAttribute('data-frame')));
+    // A second before the first link, and past the last one before it begins again.
+    await marit.until(frame, (now) => now < first!.fromFrame);
+    await marit.until(frame, (now) => now > led!.fromFrame);
+    await marit.until(frame, (now) => now < first!.fromFrame);
+    await sees.press('button', 'Stop the chain');
+    await page.keyboard.press('Space');
+  });
+
   it('frames of two moments lie beside each other in the tray and are stepped together', async () => {
     const { page } = marit;
     await marit.goTo(0.3);

@@ -32,7 +32,7 @@ export function ChainPath({ note }: { note: Note }) {
               onClick={() => go(fromFrame, id)}
               className="time hover:underline aria-[current=true]:font-semibold aria-[current=true]:text-ink"
             >
-              {clockText(clockAt(fromFrame))} {shown(cost)}
+              {shown(cost)} at {clockText(clockAt(fromFrame))}
             </button>
           </Fragment>
         );

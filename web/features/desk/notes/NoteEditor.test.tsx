@@ -60,6 +60,19 @@ describe('a note being written', () => {
     expect(noteNow()?.what).toBe('Well kept. Twice');
   });
 
+  it('shows what is carried back along its chain, the first link first, and none where it stands alone', () => {
+    const first = aNote('first', { fromFrame: 10, kind: 'mistake', severity: 3 });
+    const led = { ...kept, kind: 'mistake' as const, severity: 2, causes: ['first'] };
+    open(led, { notes: { n: led, first } });
+    // Nothing is coded: a plain note costs 0.15 and a heavy one 0.3; six tenths are carried back.
+    const chain = screen.getByLabelText('Cost along the chain');
+    expect(within(chain).getAllByRole('button').map(({ textContent }) => textContent?.slice(0, 7))).toEqual(['0.39 at', '0.15 at']); // prettier-ignore
+    expect(within(chain).getByTitle(/0\.30 of its own, 0\.09 carried back/)).toBeTruthy();
+    cleanup();
+    open(kept);
+    expect(screen.queryByLabelText('Cost along the chain')).toBeNull();
+  });
+
   it('is a plain one by keyboard alone: its words, its kind, done', async () => {
     const { noteNow } = open(undefined);
     await userEvent.keyboard('Posts the hand');

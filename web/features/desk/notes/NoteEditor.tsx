@@ -121,9 +121,11 @@ export function NoteEditor({ hand, writing, tray }: NoteEditorProps) {
         </button>
         {note && <NoteMemo note={note} />}
       </div>
-      <NoteFacts note={shown} />
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <NoteFacts note={shown} />
+        {note && <ChainPath note={note} />}
+      </div>
       {note && <NoteLinks note={note} hand={hand} tray={tray} />}
-      {note && <ChainPath note={note} />}
     </section>
   );
 }
