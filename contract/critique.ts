@@ -38,6 +38,8 @@ export const sentFootage = z.object({
   width: z.number(),
   height: z.number(),
   bouts: z.array(bout),
+  /** Of another request of this client: a right moment in it is set beside one of this. */
+  earlier: z.boolean(),
 });
 
 export type SentFootage = z.infer<typeof sentFootage>;

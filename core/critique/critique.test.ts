@@ -35,7 +35,7 @@ const principle: BookPrinciple = {
     { when: '', do: 'Let it go', stance: 'other-school' },
   ],
 };
-const shown = (noteId: string, what: string, more: object = {}) => ({ noteId, what, instead: [], clock: '0:10', clipId: null, pairId: null, ...more }); // prettier-ignore
+const shown = (noteId: string, what: string, more: object = {}) => ({ noteId, what, instead: [], clock: '0:10', clipId: null, pair: null, ...more }); // prettier-ignore
 const fix = (more: Partial<DraftFix> = {}): DraftFix => ({
   ...{ id: 'p', principle, moments: [shown('n1', 'the elbow leaves')], count: 3, clocks: ['0:10', '1:12', '3:41'] },
   ...{ counted: { kind: 'minutes', minutes: 2.14 }, cost: { finish: false, points: 3, leanDrop: 45 }, ledTo: [], drill: null },
@@ -98,10 +98,16 @@ describe('a draft', () => {
   });
 
   it('shows the right moment beside the wrong one, and clips of note and book once each', () => {
-    const moments = [shown('n1', 'x', { pairId: 'good', clipId: 'note-clip' }), shown('n2', 'y', { pairId: 'good', clipId: 'book-clip' })];
+    const pair = { noteId: 'good', filmed: null };
+    const moments = [shown('n1', 'x', { pair, clipId: 'note-clip' }), shown('n2', 'y', { pair: { ...pair }, clipId: 'book-clip' })];
     const doc = draftCritique(input({ fixes: [fix({ moments })] }));
     expect(momentsOf(doc)).toEqual(['n1', 'n2', 'good']);
     expect(clipsOf(doc)).toEqual(['note-clip', 'book-clip']);
+  });
+
+  it('says of which day the footage of a right moment is, where it is not of this request', () => {
+    const lines = fixText(fix({ moments: [shown('n1', 'x', { pair: { noteId: 'old', filmed: '3 October 2026' } })] }));
+    expect(lines).toContain('You did it right here, in your footage of 3 October 2026:');
   });
 
   it('has its sections in their order, and none that is empty', () => {

@@ -20,7 +20,13 @@ export interface DraftMoment {
   clock: string;
   clipId: string | null;
   /** The client's own right moment beside this wrong one. */
-  pairId: string | null;
+  pair: RightMoment | null;
+}
+
+export interface RightMoment {
+  noteId: string;
+  /** "3 October 2026", where it is in footage of that day; null in this request's own. */
+  filmed: string | null;
 }
 
 export interface DraftFix {
@@ -100,6 +106,9 @@ function checkWords({ counted, count }: DraftFix): string {
   return `In your next footage I count it again: now ${times(count)} in ${minutesText(counted.minutes)}.`;
 }
 
+const rightWords = (filmed: string | null): string =>
+  filmed === null ? 'You did it right here:' : `You did it right here, in your footage of ${filmed}:`;
+
 const caution = (text: string): CautionBlock => ({ type: 'caution', content: [paragraph(text)] });
 const part = (title: string, blocks: readonly PlainBlock[]): PlainBlock[] => (blocks.length === 0 ? [] : [heading(3, title), ...blocks]);
 const filled = (lines: readonly string[]): PlainBlock[] => lines.filter((line) => line !== '').map((line) => paragraph(line));
@@ -107,7 +116,7 @@ const filled = (lines: readonly string[]): PlainBlock[] => lines.filter((line) =
 function fixBlock(fix: DraftFix): FixBlock {
   const { principle, moments, drill } = fix;
   const shown = moments.flatMap(({ noteId, what }) => [...filled([sentence(what)]), moment(noteId)]);
-  const pairs = [...new Set(moments.flatMap(({ pairId }) => pairId ?? []))];
+  const pairs = [...new Map(moments.flatMap(({ pair }) => (pair ? [[pair.noteId, pair] as const] : []))).values()];
   const clipIds = [...new Set([...moments.flatMap(({ clipId }) => clipId ?? []), ...(principle?.clipIds ?? [])])];
   const instead = insteadOf(fix);
   const cautionClass = [principle?.caution, drill?.caution].find((one) => one !== undefined && one !== 'general');
@@ -120,7 +129,7 @@ function fixBlock(fix: DraftFix): FixBlock {
       ...part('Why it matters', filled([...costWords(fix), principle?.why ?? ''])),
       ...part('Do this instead', [
         ...(instead.length > 0 ? [list('orderedList', instead)] : []),
-        ...(pairs.length > 0 ? [paragraph('You did it right here:'), ...pairs.map((id) => moment(id))] : []),
+        ...pairs.flatMap(({ noteId, filmed }) => [paragraph(rightWords(filmed)), moment(noteId)]),
         ...clipIds.map((clipId) => ({ type: 'bookClip' as const, attrs: { clipId } })),
       ]),
       ...(principle?.cue ? [paragraph(principle.cue, { type: 'bold' })] : []),

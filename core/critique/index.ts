@@ -26,4 +26,4 @@ export {
   type Quote,
   type TextMark,
 } from './critiqueDoc.ts';
-export { draftCritique, type DraftFix, type DraftInput, type DraftMoment } from './draftCritique.ts';
+export { draftCritique, type DraftFix, type DraftInput, type DraftMoment, type RightMoment } from './draftCritique.ts';

@@ -9,7 +9,7 @@ import { getCritique } from './reading.ts';
 /** Chapters of a footage of a sent critique as WebVTT: who holds what, and the moments, each with its clip's stretch. */
 export async function getChapters(house: House, account: Account, critiqueId: string, footageId: string): Promise<string> {
   const critique = await getCritique(house, account, critiqueId);
-  const footage = critique.footages.find(({ id }) => id === footageId);
+  const footage = critique.footages.find(({ id, earlier }) => id === footageId && !earlier);
   const table = footage && (await knownFrameTable(house, footageId));
   if (!footage || !table) throw new ContractError(footage ? 'footage-not-ready' : 'not-found');
   const secondsAt = (frame: number): number => (frame >= table.times.length ? table.endSeconds : secondsOfFrame(table, frame));

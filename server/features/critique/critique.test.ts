@@ -1,4 +1,4 @@
-import { paragraph, type Block } from '@lean-mentor/core/critique';
+import { moment, paragraph, type Block } from '@lean-mentor/core/critique';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { CritiqueHouse, docOf, fixOf } from '../../testing/critiqueHouse.ts';
 import { bringRequest, clientA, clientB } from '../../testing/people.ts';
@@ -178,5 +178,46 @@ describe('a draft from the work on the desk', () => {
     expect(words).toContain('If he pushes, keep it in.');
     expect(body.doc.content.filter((block: Block) => block.type === 'fix').length).toBe(2);
     expect(await at.draft()).toMatchObject({ doc: body.doc, revision: 1 });
+  });
+});
+
+describe('a right moment of earlier footage, set beside a wrong one', () => {
+  const bringEarlier = async (clientId: string): Promise<string> => {
+    await at.bringReviewed(clientId);
+    const right = at.noteIds[0]!;
+    await at.changeNote(right, { kind: 'mistake' }, { kind: 'good' });
+    return right;
+  };
+  const setBeside = (pairId: string) => at.changeNote(at.noteIds[1]!, { pairId: null }, { pairId });
+  const drafted = async () => (await at.coach.ask('post', `/api/requests/${at.requestId}/critique/draft`)).body.doc;
+
+  it('is drafted with the day of its footage, sent with its frame, and plays from that footage', async () => {
+    const right = await bringEarlier(clientA);
+    const { footageId } = at;
+    await at.bringReviewed(clientA);
+    await setBeside(right);
+    expect(JSON.stringify(await drafted())).toMatch(/You did it right here, in your footage of \d+ \w+ \d{4}:/);
+    const { body } = await at.send();
+    expect(body.moments.map(({ note }: { note: { id: string } }) => note.id)).toContain(right);
+    expect(body.footages.map(({ id, earlier }: { id: string; earlier: boolean }) => [id, earlier])).toEqual([
+      [at.footageId, false],
+      [footageId, true],
+    ]);
+    // Its chapters belong to its own critique.
+    expect((await at.coach.ask('get', `/api/critiques/${body.id}/footages/${footageId}/chapters.vtt`)).status).toBe(404);
+    expect((await (await at.visit('client')).ask('get', `/api/critiques/${body.id}`)).body.footages).toHaveLength(2);
+  });
+
+  it('is left out where it is another client’s, no good one, or for the coach’s eyes only; sent by hand it is refused', async () => {
+    const strangers = await bringEarlier(clientB);
+    const hidden = await bringEarlier(clientA);
+    await at.changeNote(hidden, { visible: 'client' }, { visible: 'coach' });
+    const wrong = at.noteIds[2]!;
+    for (const pairId of [strangers, hidden, wrong]) {
+      await at.bringReviewed(clientA);
+      await setBeside(pairId);
+      expect(JSON.stringify(await drafted())).not.toContain(pairId);
+    }
+    for (const noteId of [strangers, hidden]) expect((await at.sendDoc(fixOf(at.noteIds[0]!, moment(noteId)))).status).toBe(400);
   });
 });

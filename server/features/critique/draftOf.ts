@@ -1,9 +1,10 @@
 import { candidateOf, chainCosts, ladderOf, type RequestNote } from '@lean-mentor/core/fixes';
 import { clashesWith, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
-import type { DraftFix, DraftInput, DraftMoment } from '@lean-mentor/core/critique';
+import type { DraftFix, DraftInput, DraftMoment, RightMoment } from '@lean-mentor/core/critique';
 import { clockText } from '@lean-mentor/core/footage';
 import { boutClock, clockShown, findPatterns, happeningsOf, scoreText, type BoutScore } from '@lean-mentor/core/scoring';
 import { rankedOf, type LadderFacts } from '../fixes/index.ts';
+import type { NoteElsewhere } from './elsewhere.ts';
 
 /** So many good moments are shown, and so many moments of a fix. */
 const praiseShown = 2;
@@ -28,11 +29,22 @@ function clockOf({ bouts }: LadderFacts, note: RequestNote): string {
   return clockText(Math.max(0, clockShown(boutClock(harm.timed), note.atSeconds, harm.timed.clockSeconds).seconds));
 }
 
-function momentOf(facts: LadderFacts, note: RequestNote): DraftMoment {
+/** What a critique is drafted from: the ladder, and notes of other requests that are set beside this one's. */
+export interface DraftFacts extends LadderFacts {
+  elsewhere: ReadonlyMap<string, NoteElsewhere>;
+}
+
+/** The right half of a pair, if it is one that the client may see and that can be shown. */
+function rightMomentOf({ document, tables, elsewhere }: DraftFacts, pairId: string | null): RightMoment | null {
+  const away = pairId === null ? undefined : elsewhere.get(pairId);
+  const pair = (away?.document ?? document).notes[pairId ?? ''];
+  const isShown = pair?.kind === 'good' && pair.visible === 'client' && (away?.tables ?? tables).has(pair.footageId);
+  return isShown ? { noteId: pair.id, filmed: away?.filmed ?? null } : null;
+}
+
+function momentOf(facts: DraftFacts, note: RequestNote): DraftMoment {
   const { what, instead, clipId, pairId } = facts.document.notes[note.id]!;
-  // The other half may be of another request; only what is on this desk can be shown here.
-  const pair = pairId ? facts.document.notes[pairId] : undefined;
-  return { noteId: note.id, what, instead, clock: clockOf(facts, note), clipId, pairId: pair?.visible === 'client' ? pair.id : null };
+  return { noteId: note.id, what, instead, clock: clockOf(facts, note), clipId, pair: rightMomentOf(facts, pairId) };
 }
 
 /** Seconds on the footages one after another. */
@@ -44,7 +56,7 @@ const drillFor = (facts: LadderFacts, principle: BookPrinciple | null): BookDril
     .flatMap((id) => facts.drills.find((drill) => drill.id === id) ?? [])
     .find((drill) => clashesWith(drill.caution, facts.client.hurts).length === 0) ?? null;
 
-function fixOf(facts: LadderFacts, id: string, shown: readonly RequestNote[], costs: ReadonlyMap<string, number>): DraftFix {
+function fixOf(facts: DraftFacts, id: string, shown: readonly RequestNote[], costs: ReadonlyMap<string, number>): DraftFix {
   const { principles, harms, input, notes } = facts;
   const principle = principles.find((one) => one.id === id) ?? null;
   const wrong = shown.filter((note) => candidateOf(note) === id && note.kind !== 'good').sort(inOrder);
@@ -90,7 +102,7 @@ function patternLine({ bouts }: LadderFacts): string | null {
 }
 
 /** What a critique of this request is drafted from: the ladder down to its cut, and the words of notes and book. */
-export function draftOf(facts: LadderFacts): DraftInput {
+export function draftOf(facts: DraftFacts): DraftInput {
   const { request, document, choice, notes, input } = facts;
   const shown = notes.filter(({ id, athlete }) => document.notes[id]!.visible === 'client' && athlete === 'client');
   const ladder = ladderOf(rankedOf(facts), choice);

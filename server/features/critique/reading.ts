@@ -7,7 +7,7 @@ import { stillPng } from '../../media/still.ts';
 import { clipVideoKey, stillKey } from '../../storage/index.ts';
 import { maySeeClient } from '../access/index.ts';
 import { findClip } from '../book/index.ts';
-import { findFootage, frameTableOf } from '../footage/index.ts';
+import { findFootage, findFootages, frameTableOf } from '../footage/index.ts';
 import { findRequest, listRequestsOfClients, lockRequest } from '../requests/index.ts';
 import type { CritiqueRow } from './model.ts';
 import {
@@ -41,14 +41,19 @@ export async function getCritique(house: House, account: Account, critiqueId: st
   const { row, request } = await visibleCritique(house, account, await findCritiqueRow(house, critiqueId));
   const sent = await findVersion(house, row.id, version ?? row.version);
   if (!sent) throw new ContractError('not-found');
-  const [versions, questions, clips] = await Promise.all([
+  const own = new Set(request.footages.map(({ id }) => id));
+  const otherIds = [...new Set(sent.moments.map(({ note }) => note.footageId))].filter((id) => !own.has(id));
+  const [versions, questions, clips, otherFootages] = await Promise.all([
     listVersions(house, row.id),
     findQuestions(house, row.id),
     Promise.all(clipsOf(sent.doc).map((id) => findClip(house, id))),
+    // Right moments beside wrong ones may be of the client's earlier footage.
+    otherIds.length > 0 ? findFootages(house, otherIds) : [],
   ]);
   return critiqueOf(row, sent, request, {
     versions: versions.map((one) => ({ version: one.version, sentAt: one.sentAt.toISOString() })),
     questions,
+    otherFootages,
     clips: clips.flatMap((clip) => (clip?.state === 'ready' ? [{ id: clip.id, title: clip.title }] : [])),
     takeBackUntil: coaching(account) ? takeBackUntil(house, row) : null,
   });

@@ -3,6 +3,7 @@ import {
   sentMoment,
   type Critique,
   type CritiqueGlance,
+  type Footage,
   type PhraseBook,
   type Question,
   type Request,
@@ -103,6 +104,19 @@ export async function changeQuestion({ db }: House, id: string, fields: Partial<
   await db.questions.update(fields, { where: { id }, transaction });
 }
 
+/** Where these notes lie, as far as they are of requests of this client that the coach may see. */
+export const findNotesOfClient = (
+  { db }: House,
+  clientId: string,
+  noteIds: readonly string[],
+): Promise<{ id: string; requestId: string }[]> =>
+  // prettier-ignore
+  db.sequelize.query<{ id: string; requestId: string }>(
+    `SELECT n.id, n.request_id AS requestId FROM notes n JOIN requests r ON r.id = n.request_id
+     WHERE n.id IN (:noteIds) AND r.client_id = :clientId AND r.state NOT IN ('draft', 'guardian', 'withdrawn')`,
+    { replacements: { clientId, noteIds }, type: QueryTypes.SELECT },
+  );
+
 const mostOpen = 500;
 /** A question that waits, with whose it is and the fixes of the version that stands. */
 export type OpenQuestion = QuestionRow & { clientName: string; fixes: VersionRow['fixes'] };
@@ -158,10 +172,11 @@ export function critiqueOf(
   row: CritiqueRow,
   sent: VersionRow,
   request: Request,
-  beside: Pick<Critique, 'versions' | 'clips' | 'questions' | 'takeBackUntil'>,
+  beside: Pick<Critique, 'versions' | 'clips' | 'questions' | 'takeBackUntil'> & { otherFootages: readonly Footage[] },
 ): Critique {
+  const { otherFootages, ...rest } = beside;
   return {
-    ...beside,
+    ...rest,
     id: row.id,
     requestId: row.requestId,
     clientId: request.clientId,
@@ -177,8 +192,8 @@ export function critiqueOf(
     readAt: row.readAt?.toISOString() ?? null,
     understood: row.understood,
     code: row.code ?? '',
-    footages: request.footages.map(({ id, state, seconds, width, height, bouts }) => ({
-      ...{ id, state, bouts },
+    footages: [...request.footages, ...otherFootages].map(({ id, state, seconds, width, height, bouts }, i) => ({
+      ...{ id, state, bouts, earlier: i >= request.footages.length },
       seconds: seconds ?? 0,
       width: width ?? 16,
       height: height ?? 9,

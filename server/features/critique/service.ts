@@ -13,6 +13,7 @@ import { changeRequest, findRequest, lockRequest } from '../requests/index.ts';
 import { stillsFolder } from '../../storage/index.ts';
 import { critiqueLetter, takenBackLetter } from './critiqueLetters.ts';
 import { draftOf } from './draftOf.ts';
+import { notesElsewhere } from './elsewhere.ts';
 import type { CritiqueRow, VersionRow } from './model.ts';
 import { getCritique } from './reading.ts';
 import {
@@ -86,7 +87,9 @@ async function keepDoc(
 }
 
 export async function draftCritique(house: House, requestId: string): Promise<ResponseOf<typeof contract.draftCritique>> {
-  const doc = draftOfWork(draftOf(await ladderFacts(house, requestId)));
+  const facts = await ladderFacts(house, requestId);
+  const pairIds = Object.values(facts.document.notes).flatMap(({ pairId }) => pairId ?? []);
+  const doc = draftOfWork(draftOf({ ...facts, elsewhere: await notesElsewhere(house, facts, pairIds) }));
   return { doc, ...(await keepDoc(house, requestId, doc, null)) };
 }
 
@@ -100,8 +103,10 @@ export async function saveCritiqueDraft(
 }
 
 /** The moments a critique shows, as they are now. Refused where one is gone, hidden from the client, or not ready to be shown. */
-function momentsToSend({ document, tables }: LadderFacts, doc: CritiqueDoc): SentMoment[] {
+async function momentsToSend(house: House, facts: LadderFacts, doc: CritiqueDoc): Promise<SentMoment[]> {
+  const elsewhere = await notesElsewhere(house, facts, momentsOf(doc));
   return momentsOf(doc).map((noteId) => {
+    const { document, tables } = elsewhere.get(noteId) ?? facts;
     const moment = sentMomentOf(document, noteId, tables);
     if (!moment) throw refused('A moment in the critique is not on the desk any more. Take it out, or put the note back.');
     if (moment.note.visible === 'coach') throw refused('One of these moments is for our eyes only. Take it out, or let the client see it.');
@@ -155,7 +160,7 @@ export async function sendCritique(
       version: draft.version + 1,
       doc,
       fixes: sentFixesOf(doc),
-      moments: momentsToSend(facts, doc),
+      moments: await momentsToSend(house, facts, doc),
       coachName: coach.name,
       sentAt: house.now(),
     };

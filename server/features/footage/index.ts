@@ -10,6 +10,7 @@ export {
   findBoutsOfFootage,
   findFootage,
   findFootageRows,
+  findFootages,
   findFootagesOfRequests,
   footageOf,
   insertBout,

@@ -44,6 +44,13 @@ export async function findFootagesOfRequests({ db }: House, requestIds: string[]
   return byRequest;
 }
 
+/** Footages by their ids, with their bouts. */
+export async function findFootages({ db }: House, ids: readonly string[]): Promise<Footage[]> {
+  const rows = plainAll(await db.footages.findAll({ where: { id: [...ids] } }));
+  const bouts = plainAll(await db.bouts.findAll({ where: { footageId: [...ids] }, order: [['fromFrame', 'ASC']] }));
+  return rows.map((row) => footageOf(row, bouts));
+}
+
 export const findFootageRows = async ({ db }: House, requestId: string, transaction?: Transaction): Promise<FootageRow[]> =>
   plainAll(await db.footages.findAll({ where: { requestId }, order: [['position', 'ASC']], ...(transaction && { transaction }) }));
 

@@ -1,4 +1,4 @@
-export { deskApi, useOpenDeskQuery } from './api.ts';
+export { deskApi, useGetClientNotesQuery, useOpenDeskQuery } from './api.ts';
 export { makeDeskSaving } from './deskSaving.ts';
 export { deskSlice } from './deskSlice.ts';
 export { useLeftovers } from './useLeftovers.ts';

@@ -2,8 +2,7 @@ import type { Account, Critique } from '@lean-mentor/contract';
 import { boutAtFrame, clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import sharp from 'sharp';
 import type { House } from '../../../house.ts';
-import { knownFrameTable } from '../../footage/index.ts';
-import { findRequest } from '../../requests/index.ts';
+import { findFootages, knownFrameTable } from '../../footage/index.ts';
 import { getCritique, getMomentStill } from '../reading.ts';
 
 export interface StillPicture {
@@ -41,8 +40,8 @@ async function stillOf(house: House, account: Account, critique: Critique, noteI
 /** Reads a sent critique with its stills, for an account that may see it. */
 export async function exportFacts(house: House, account: Account, critiqueId: string): Promise<ExportFacts> {
   const critique = await getCritique(house, account, critiqueId);
-  const [request, tables, stills] = await Promise.all([
-    findRequest(house, critique.requestId),
+  const [footages, tables, stills] = await Promise.all([
+    findFootages(house, critique.footages.map(({ id }) => id)), // prettier-ignore
     Promise.all(critique.footages.map(async ({ id }) => [id, await knownFrameTable(house, id)] as const)).then((pairs) => new Map<string, FrameTable | null>(pairs)), // prettier-ignore
     Promise.all(critique.moments.map(async ({ note }) => [note.id, await stillOf(house, account, critique, note.id)] as const)).then((pairs) => new Map(pairs)), // prettier-ignore
   ]);
@@ -59,6 +58,6 @@ export async function exportFacts(house: House, account: Account, critiqueId: st
       return moment ? `${kinds[moment.note.kind]} at ${clockOf(moment)}: ${moment.note.what}` : 'A moment';
     },
     still: (noteId) => stills.get(noteId) ?? null,
-    fileName: (footageId) => request?.footages.find(({ id }) => id === footageId)?.fileName ?? footageId,
+    fileName: (footageId) => footages.find(({ id }) => id === footageId)?.fileName ?? footageId,
   };
 }

@@ -2,14 +2,14 @@ import type * as contract from '@lean-mentor/contract';
 import type { ResponseOf } from '@lean-mentor/contract';
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
 import { EditorContent, useEditor } from '@tiptap/react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { Button, FacePlate, FaultNote } from '../../../shared/primitives/index.ts';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useDraftCritiqueMutation, useGetCritiqueDraftQuery, type DraftState } from '../api.ts';
 import { critiqueExtensions } from './critiqueNodes.ts';
-import { EditorSceneProvider } from './editorScene.ts';
+import { EditorSceneProvider, useSceneOf } from './editorScene.ts';
 import { EditorSide } from './EditorSide.tsx';
 import { Toolbar } from './Toolbar.tsx';
 import type { SavingState } from './draftKeeper.ts';
@@ -29,7 +29,8 @@ const stateWords: Readonly<Record<SavingState, string>> = {
 };
 
 /** The page that will be sent, as it is written; what it can show stands beside it. */
-export function CritiqueEditor({ subject: { request, client, document }, draft, opened }: CritiqueEditorProps) {
+export function CritiqueEditor({ subject, draft, opened }: CritiqueEditorProps) {
+  const { request, client, document } = subject;
   const saving = useDraftSaving(request.id, opened.revision);
   const [kept] = useState(() => keptDraft(request.id));
   const [doc, setDoc] = useState<CritiqueDoc>(kept ?? opened.doc);
@@ -79,7 +80,7 @@ export function CritiqueEditor({ subject: { request, client, document }, draft, 
     saving.settle(data.revision, mine ? doc : null);
     if (!mine) replace(data.doc);
   };
-  const scene = useMemo(() => ({ requestId: request.id, notes: document.notes, footages: request.footages }), [request, document.notes]);
+  const scene = useSceneOf(subject, doc);
   const first = client.name.split(' ')[0]!;
   return (
     <main className="py-6">

@@ -1,6 +1,6 @@
 import { getDeskStillPng, type Request } from '@lean-mentor/contract';
 import { critiqueCounts, momentsOf, type CritiqueDoc } from '@lean-mentor/core/critique';
-import type { DeskDocument, Note } from '@lean-mentor/core/desk';
+import type { DeskDocument } from '@lean-mentor/core/desk';
 import { secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import type { Editor } from '@tiptap/react';
 import { kindWords, KindGlyph } from '../../../shared/primitives/index.ts';
@@ -8,6 +8,7 @@ import { addressOf } from '../../../shared/wire/index.ts';
 import { useListClipsQuery } from '../../book/index.ts';
 import { BoutClock, useGetFrameTableQuery } from '../../footage/index.ts';
 import type { DraftState } from '../api.ts';
+import { useEditorScene, type SceneNote } from './editorScene.ts';
 import { Phrases } from './Phrases.tsx';
 import { SendBox } from './SendBox.tsx';
 import type { DraftSaving } from './useDraftSaving.ts';
@@ -25,17 +26,20 @@ interface EditorSideProps {
 /** A clip plays so long around a frame, in seconds. */
 const aroundSeconds = 4;
 
-const clipSeconds = (note: Note, table: FrameTable | undefined): number =>
+const clipSeconds = (note: SceneNote, table: FrameTable | undefined): number =>
   aroundSeconds + (table && note.toFrame !== null ? secondsOfFrame(table, note.toFrame) - secondsOfFrame(table, note.fromFrame) : 0);
 
 /** Beside the page: what it amounts to, sending it, and everything that can be put into it. */
 export function EditorSide({ editor, doc, draft, saving, request, document, first }: EditorSideProps) {
   const { data: table } = useGetFrameTableQuery(request.footages.find(({ state }) => state === 'ready')?.id ?? '', { skip: request.footages.every(({ state }) => state !== 'ready') }); // prettier-ignore
   const { data: clips } = useListClipsQuery();
+  const scene = useEditorScene();
   const places = new Map(request.footages.map(({ id }, i) => [id, i]));
-  const notes = Object.values(document.notes)
-    .filter(({ visible }) => visible === 'client')
-    .sort((a, b) => (places.get(a.footageId) ?? 0) - (places.get(b.footageId) ?? 0) || a.fromFrame - b.fromFrame);
+  // What is of earlier footage comes last.
+  const place = ({ footageId }: SceneNote): number => places.get(footageId) ?? places.size;
+  const notes = Object.values(scene.notes)
+    .filter(({ id }) => document.notes[id]?.visible !== 'coach')
+    .sort((a, b) => place(a) - place(b) || a.fromFrame - b.fromFrame);
   const counts = critiqueCounts(doc, Object.fromEntries(notes.map((note) => [note.id, { seconds: clipSeconds(note, table), good: note.kind === 'good' }]))); // prettier-ignore
   const shown = new Set(momentsOf(doc));
   const insert = (content: object): void => void editor.chain().focus().insertContent(content).run();
@@ -60,7 +64,7 @@ export function EditorSide({ editor, doc, draft, saving, request, document, firs
                 className="flex w-full items-center gap-2 py-1 text-left text-small hover:bg-linen"
               >
                 <img
-                  src={addressOf(getDeskStillPng, { requestId: request.id, footageId: note.footageId, frame: note.fromFrame })}
+                  src={addressOf(getDeskStillPng, { requestId: note.requestId, footageId: note.footageId, frame: note.fromFrame })}
                   alt=""
                   loading="lazy"
                   className="aspect-video w-20 shrink-0 bg-stage object-cover"
@@ -68,7 +72,9 @@ export function EditorSide({ editor, doc, draft, saving, request, document, firs
                 <span className="min-w-0">
                   <span className="flex items-center gap-1.5">
                     <KindGlyph kind={note.kind} size={11} /> {kindWords[note.kind]}{' '}
-                    <BoutClock footage={request.footages.find(({ id }) => id === note.footageId)} atFrame={note.fromFrame} />
+                    {note.filmed ?? (
+                      <BoutClock footage={request.footages.find(({ id }) => id === note.footageId)} atFrame={note.fromFrame} />
+                    )}
                     {shown.has(note.id) && <span className="text-reed">shown</span>}
                   </span>
                   <span className="line-clamp-1 text-reed">{note.what || 'Nothing written'}</span>

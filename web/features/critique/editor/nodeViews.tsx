@@ -10,7 +10,7 @@ import { useEditorScene } from './editorScene.ts';
 
 /** A moment on the page: its frame from the desk, as it is now, and whether it is shown as a clip or a still. */
 export function MomentNode({ node, updateAttributes, deleteNode, selected }: NodeViewProps) {
-  const { requestId, notes, footages } = useEditorScene();
+  const { notes, looking, footages } = useEditorScene();
   const { noteId, show } = node.attrs as { noteId: string; show: 'clip' | 'still' };
   const note = notes[noteId];
   const footage = footages.find(({ id }) => id === note?.footageId);
@@ -19,21 +19,22 @@ export function MomentNode({ node, updateAttributes, deleteNode, selected }: Nod
       {note ? (
         <>
           <img
-            src={addressOf(getDeskStillPng, { requestId, footageId: note.footageId, frame: note.fromFrame })}
+            src={addressOf(getDeskStillPng, { requestId: note.requestId, footageId: note.footageId, frame: note.fromFrame })}
             alt={note.what}
             loading="lazy"
             className="aspect-video w-44 shrink-0 bg-stage object-cover"
           />
           <figcaption className="min-w-0 grow text-small">
             <p className="flex items-center gap-2">
-              <KindGlyph kind={note.kind} size={12} /> {kindWords[note.kind]} <BoutClock footage={footage} atFrame={note.fromFrame} />
+              <KindGlyph kind={note.kind} size={12} /> {kindWords[note.kind]}{' '}
+              {note.filmed ?? <BoutClock footage={footage} atFrame={note.fromFrame} />}
             </p>
             <p className="line-clamp-2 text-reed">{note.what}</p>
             <p className="flex items-center gap-3">
               <button type="button" className="linked" onClick={() => updateAttributes({ show: show === 'clip' ? 'still' : 'clip' })}>
                 {show === 'clip' ? 'Loops at half speed' : 'Stands still'}
               </button>
-              <Link to={`/requests/${requestId}/desk?footage=${note.footageId}&frame=${note.fromFrame}`} className="linked">
+              <Link to={`/requests/${note.requestId}/desk?footage=${note.footageId}&frame=${note.fromFrame}`} className="linked">
                 On the desk
               </Link>
             </p>
@@ -41,7 +42,7 @@ export function MomentNode({ node, updateAttributes, deleteNode, selected }: Nod
         </>
       ) : (
         <p className="grow border-l-4 border-brick pl-3 text-small">
-          This moment’s note is not on the desk any more. Take it out, or put the note back.
+          {looking ? 'Looking …' : 'This moment’s note is not on the desk any more. Take it out, or put the note back.'}
         </p>
       )}
       <IconButton icon={Trash2} words="Take this moment out" onClick={deleteNode} />

@@ -14,7 +14,7 @@ function boutsShown(critique: Critique): SentBout[] {
   const found = new Map<string, SentBout>();
   for (const { note } of critique.moments) {
     const footage = critique.footages.find(({ id }) => id === note.footageId);
-    if (footage?.state !== 'ready') continue;
+    if (footage?.state !== 'ready' || footage.earlier) continue;
     const bout = boutAtFrame(footage.bouts, note.fromFrame);
     found.set(bout?.id ?? footage.id, { footage, bout });
   }

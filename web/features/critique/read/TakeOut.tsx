@@ -32,7 +32,7 @@ export function TakeOut({ critique }: { critique: Critique }) {
             </DropdownMenu.Item>
           ))}
           {critique.footages
-            .filter(({ state }) => state === 'ready')
+            .filter(({ state, earlier }) => state === 'ready' && !earlier)
             .map(({ id }, i, all) => (
               <DropdownMenu.Item key={id} asChild className={item}>
                 <a
