@@ -55,15 +55,12 @@ type Row = Omit<Found, 'at'> & { at: Date };
 interface Wanted extends SearchAsked {
   clientId: string | null;
   most: number;
+  /** So many of the newest entries are looked through by hand before the words are asked. */
+  newest: number;
 }
 
-/** So many of the newest entries are looked through by hand before the words are asked. */
-const newest = 20_000;
 /** A word that is only begun may go on as so many. */
 const mostEndings = 40;
-/** To find the rarer word it is enough to count so far. */
-const countedUpTo = 20_000;
-
 /** Looks through entries word by word: the way to go where few come into question, or where most searches end soon. */
 const byHand = ({ words }: Wanted): string[] =>
   words.map((word, i) => `s.words REGEXP '\\\\b${word}${i === words.length - 1 ? '' : '\\\\b'}'`);
@@ -77,8 +74,9 @@ async function indexedWords({ db }: House, words: readonly string[]): Promise<st
   const groups = [...words.slice(0, -1).map((word) => [word]), [...new Set([begun, ...endings.map(({ word }) => word)])]];
   const counted = await Promise.all(
     groups.map(async (group) => {
-      const [row] = await select<{ n: string }>('SELECT CAST(COUNT(*) AS CHAR) AS n FROM (SELECT 1 FROM search_words WHERE word IN (:group) LIMIT :countedUpTo) c', { group, countedUpTo }); // prettier-ignore
-      return { group, count: Number(row!.n) };
+      // How many there are about, as the index knows without being read.
+      const [plan] = await select<{ rows: number | string }>('EXPLAIN SELECT 1 FROM search_words WHERE word IN (:group)', { group });
+      return { group, count: Number(plan?.rows ?? 0) };
     }),
   );
   return counted.sort((x, y) => x.count - y.count).map(({ group }) => group);
@@ -92,33 +90,43 @@ const select = (chosen: string): string => `
   JOIN clients c ON c.id = s.client_id LEFT JOIN critiques k ON k.request_id = s.request_id AND k.sent_at IS NOT NULL
   LEFT JOIN notes n ON n.id = s.entry_id ORDER BY s.row_id DESC`;
 
+/** From which entry on an entry is among the newest; 0 where there are no more than those. */
+async function newestFrom({ db }: House, newest: number): Promise<number> {
+  const sql = 'SELECT row_id AS rowId FROM search_entries ORDER BY row_id DESC LIMIT 1 OFFSET :newest';
+  const [row] = await db.sequelize.query<{ rowId: string | number }>(sql, { replacements: { newest }, type: QueryTypes.SELECT });
+  return Number(row?.rowId ?? 0);
+}
+
 /**
  * Entries with all of these words (the last may be only begun), of these kinds, those written last first. Words of the mat are few and common:
  * the first fifty are mostly among the newest entries, and are found there. Otherwise the entries of the rarest word are gone through from the
  * newest down, each looked up under the other words, until there are enough. One client's entries are few enough to be looked through.
  */
 export async function findEntries(house: House, wanted: Wanted): Promise<Row[]> {
-  const { words, kinds, clientId, most } = wanted;
+  const { words, kinds, clientId, most, newest } = wanted;
   const kind = kinds.length > 0 ? ['s.kind IN (:kinds)'] : [];
   const where = (...conditions: string[]): string => `WHERE ${[...kind, ...conditions].join(' AND ') || 'TRUE'}`;
-  const run = (chosen: string, more: object = {}, how = ''): Promise<Row[]> =>
-    house.db.sequelize.query<Row>(how + select(chosen), {
-      replacements: { kinds, clientId, most, newest, ...more },
-      type: QueryTypes.SELECT,
-    });
+  const run = (chosen: string, more: object = {}): Promise<Row[]> =>
+    house.db.sequelize.query<Row>(select(chosen), { replacements: { kinds, clientId, most, ...more }, type: QueryTypes.SELECT });
   if (clientId) return run(`SELECT s.* FROM search_entries s ${where('s.client_id = :clientId', ...byHand(wanted))}`);
-  const recent = await run(
-    `SELECT s.* FROM (SELECT * FROM search_entries ORDER BY row_id DESC LIMIT :newest) s ${where(...byHand(wanted))}`,
-  );
-  if (recent.length === most) return recent;
+  // A number, not a subquery: the entries are then read from the newest down, and no further than until there are enough.
+  const from = await newestFrom(house, newest);
+  const recent = await run(`SELECT s.* FROM search_entries s ${where('s.row_id > :from', ...byHand(wanted))}`, { from });
+  if (recent.length === most || from === 0) return recent;
   if (words.length === 0) return run(`SELECT s.* FROM search_entries s ${where()}`);
   const [rarest, ...others] = await indexedWords(house, words);
-  const also = others.map((_, i) => `EXISTS (SELECT 1 FROM search_words o WHERE o.row_id = w.row_id AND o.word IN (:word${i}))`);
-  // Under several endings one entry may stand more than once.
-  const driver = rarest!.length === 1 ? 'search_words' : '(SELECT DISTINCT row_id FROM search_words WHERE word IN (:rarest))';
-  const start = rarest!.length === 1 ? ['w.word = :rarest'] : [];
-  const entries = `SELECT STRAIGHT_JOIN s.* FROM ${driver} w JOIN search_entries s ON s.row_id = w.row_id ${where(...start, ...also)}`;
-  const named = Object.fromEntries(others.map((group, i) => [`word${i}`, group]));
-  // Looked up one by one: to put the other words' entries together first would read all of them.
-  return run(entries, { rarest, ...named }, `SET STATEMENT optimizer_switch = 'semijoin=off,materialization=off' FOR `);
+  const also = [
+    ...others.map((_, i) => `EXISTS (SELECT 1 FROM search_words o WHERE o.row_id = w.row_id AND o.word IN (:word${i}))`),
+    ...kind.map((isKind) => `EXISTS (SELECT 1 FROM search_entries s WHERE s.row_id = w.row_id AND ${isKind})`),
+  ];
+  // Each ending by itself is read from the newest down; put together first, all of their entries would be.
+  const ofEnding = rarest!.map(
+    (_, i) =>
+      `(SELECT w.row_id FROM search_words w WHERE ${[`w.word = :ending${i}`, ...also].join(' AND ')} ORDER BY w.row_id DESC LIMIT :most)`,
+  );
+  const named = Object.fromEntries([
+    ...rarest!.map((ending, i) => [`ending${i}`, ending]),
+    ...others.map((group, i) => [`word${i}`, group]),
+  ]);
+  return run(`SELECT s.* FROM (${ofEnding.join(' UNION ')}) found JOIN search_entries s ON s.row_id = found.row_id`, named);
 }

@@ -6,6 +6,8 @@ import { findEntries } from './repository.ts';
 
 /** So many are answered at once. */
 const mostFound = 50;
+/** Among so many of the newest most searches end; to look through more takes longer than to ask the words. */
+const newest = 10_000;
 /** Of a long text so many letters are shown. */
 const shownWords = 400;
 
@@ -16,7 +18,7 @@ export async function searchWords(
 ): Promise<ResponseOf<typeof contract.searchWords>> {
   const asked = searchAsked(words);
   if (asked.words.length === 0 && asked.kinds.length === 0) return { found: [], more: false };
-  const rows = await findEntries(house, { ...asked, clientId, most: mostFound + 1 });
+  const rows = await findEntries(house, { ...asked, clientId, most: mostFound + 1, newest });
   return {
     found: rows.slice(0, mostFound).map((row) => ({ ...row, words: row.words.trim().slice(0, shownWords), at: row.at.toISOString() })),
     more: rows.length > mostFound,
