@@ -37,7 +37,7 @@ export function benchLadder(): Figure[] {
   });
   const principles = Array.from({ length: principleCount }, (_, i) => principle(i));
   const history = Array.from({ length: pastRequests }, (_, j) => principles.filter((_one, i) => i % (j + 2) === 0).map(({ id }) => id));
-  const times = timed(60, () => {
+  const times = timed(200, () => {
     const client = { level: 3, asked: ['p1'], gamePlan: ['p2'] };
     const { input } = rankInputOf({ client, principles, notes, bouts: [harm], minutes: 10, history });
     const ladder = ladderOf(rankFixes(input, schools.balanced), { order: ['p9', 'p4'], cut: 3, pinned: ['p7'], parked: [] });
@@ -52,5 +52,16 @@ export function benchLadder(): Figure[] {
       answered: true,
     });
   });
-  return [{ figure: 'ladder of 300 notes, p95', value: quantile(times, 0.95), unit: 'ms', goal: 20, notes: noteCount, pastRequests }];
+  const [firstMs] = times;
+  return [
+    {
+      figure: 'ladder of 300 notes, p95',
+      value: quantile(times, 0.95),
+      firstMs: firstMs!,
+      unit: 'ms',
+      goal: 20,
+      notes: noteCount,
+      pastRequests,
+    },
+  ];
 }

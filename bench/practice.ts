@@ -44,7 +44,16 @@ async function benchSearch(coach: Caller): Promise<Figure[]> {
   // The first round fills the database's cache, as the first search of a day does.
   await timedCalls(calls.slice(0, searches.length));
   const times = await timedCalls(calls);
-  return [{ figure: 'search over all clients, p95', value: quantile(times, 0.95), unit: 'ms', goal: 150, middle: Math.round(quantile(times, 0.5)), notes }];
+  return [
+    {
+      figure: 'search over all clients, p95',
+      value: quantile(times, 0.95),
+      unit: 'ms',
+      goal: 150,
+      middle: Math.round(quantile(times, 0.5)),
+      notes,
+    },
+  ];
 }
 
 /** A critique of three fixes as PDF: the first time its stills are made, afterwards they are there. */

@@ -39,9 +39,10 @@ describe('what went wrong', () => {
     expect(body.message).toMatch(/^fileName: /);
   });
 
-  it('says so when an id in the address is none', async () => {
+  it('says that there is nothing, and which part of the address is wrong, when an id in it is none', async () => {
     const { status, body } = await coach.ask('get', '/api/requests/not-an-id/desk');
-    expect([status, body.fields[0].field]).toEqual([400, 'requestId']);
+    expect([status, body.fields[0].field]).toEqual([404, 'requestId']);
+    expect(body.message).toBe('There is nothing here under that name.');
   });
 
   it('says so when the body is not JSON or too large', async () => {

@@ -28,6 +28,13 @@ function parsed(schema: z.ZodType | undefined, value: unknown): unknown {
   throw new ContractError('not-valid', { message: `${fields[0]?.field}: ${fields[0]?.why}`, fields });
 }
 
+/** What an address names. One that cannot be an address of this operation names nothing: a letter is missing, or it was cut off. */
+function named(schema: z.ZodType | undefined, value: unknown): unknown {
+  const read = schema?.safeParse(value);
+  if (read && !read.success) throw new ContractError('not-found', { fields: fieldsOf(read.error) });
+  return read?.data ?? {};
+}
+
 /**
  * Binds an operation to its handler: access first, then the token for changes, then the contract's schemas. Operations
  * with a response schema answer through it, so that nothing leaves that the contract does not name; streams write to `res`.
@@ -44,7 +51,7 @@ export function route<O extends Operation>(operation: O, handler: (call: Call<O>
       }
       if (!['get', 'head', 'options'].includes(operation.method)) requireToken(req);
       const call = {
-        params: parsed(operation.params, req.params) ?? {},
+        params: named(operation.params, req.params),
         body: parsed(operation.body, req.body),
         account,
         req,

@@ -1,10 +1,11 @@
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
 import { faultWords, useFresh } from '../../shared/wire/index.ts';
 import { useGetBookQuery } from '../book/index.ts';
 import { useOpenDeskQuery } from '../desk/index.ts';
 import { useGetLadderQuery } from './api.ts';
 import { LadderView } from './LadderView.tsx';
+import { WhileNotReady } from './WhileNotReady.tsx';
 
 /** From notes to the one to three fixes worth sending. */
 export function LadderPage() {
@@ -29,12 +30,12 @@ export function LadderPage() {
         </FaultNote>
       )}
       {!fault && desk.data && !ready && (
-        <p className="text-read">
-          The footage is not ready yet.{' '}
-          <Link to="/today" className="linked">
-            Back to Today
-          </Link>
-        </p>
+        <WhileNotReady
+          name={desk.data.client.name}
+          footages={desk.data.request.footages}
+          // The ladder first: it is shown as soon as the desk says that there is footage.
+          onReady={() => void ladder.refetch().then(() => desk.refetch())}
+        />
       )}
       {!fault && !(desk.data && ladder.data && book.data && isFresh) && <RowsSkeleton />}
       {!fault && ready && isFresh && desk.data && ladder.data && book.data && (

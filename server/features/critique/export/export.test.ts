@@ -133,7 +133,7 @@ describe('a critique taken out', () => {
   it('is its client’s to take, and nobody else’s', async () => {
     expect((await take('md', await visit(open.app, 'client'))).status).toBe(200);
     expect((await take('md', await visit(open.app, 'other'))).status).toBe(404);
-    expect((await take('exe')).status).toBe(400);
+    expect((await take('exe')).status).toBe(404);
   });
 
   it('keeps its words when the footage is gone', async () => {
