@@ -59,6 +59,19 @@ describe('the ladder', () => {
     );
     for (const part of ['Cost', 'Often', 'Again', 'Asked', 'Ground']) await marit.sees(part);
     await marit.sees('Ilse’s question is not answered yet.');
+    const sums = () => marit.page.$$eval('[data-rung]', (all) => all.map((rung) => (rung as HTMLElement).innerText.match(/Sum\s+(\d\.\d\d)/)?.[1])); // prettier-ignore
+    const balanced = await sums();
+    // Pressed while the rungs still move: nothing of it is lost.
+    for (const school of ['Deciding moment', 'Habit breaker', 'Groundwork first']) {
+      const radio = (await marit.page.waitForSelector(`::-p-aria([name="${school}"][role="radio"])`))!;
+      const box = (await radio.boundingBox())!;
+      await marit.page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+      await marit.page.waitForFunction((element) => element.getAttribute('aria-checked') === 'true', { timeout: 3000 }, radio);
+    }
+    await marit.sees('Base, posture and frames');
+    expect(await sums()).not.toEqual(balanced);
+    await marit.page.click('::-p-aria([name="Balanced"][role="radio"])');
+    await marit.page.waitForFunction(async (id) => (await (await fetch(`/api/requests/${id}/ladder`)).json()).choice.school === 'balanced', { polling: 300 }, ilse.id); // prettier-ignore
   });
 
   it('is put in the coach’s own order with the keys alone, asks why, and keeps both', async () => {
