@@ -4,7 +4,7 @@ import { useDispatch } from 'react-redux';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
-import { FootageProgressLine, useFootageWatch, useGetFrameTableQuery, useProgress, useViewing, warmDecoder } from '../footage/index.ts';
+import { NoFootageYet, useFootageWatch, useGetFrameTableQuery, useProgress, useViewing, warmDecoder } from '../footage/index.ts';
 import { useOpenDeskQuery, type DeskSubject } from './api.ts';
 import { Desk } from './Desk.tsx';
 import { warmKeeper } from './deskKeeper.ts';
@@ -82,8 +82,7 @@ function WhenReady({ subject, again }: { subject: DeskSubject; again: () => void
   if (!footage || footage.state === 'removed')
     return (
       <Centred>
-        <h1 className="text-title">There is no footage of {subject.client.name} here any more.</h1>
-        <p>It was removed, because {subject.client.name} or the partner on film asked for it.</p>
+        <NoFootageYet name={subject.client.name} footages={footage ? [footage] : []} />
       </Centred>
     );
   return <FootageWhenReady key={footage.id} subject={subject} footage={footage} again={again} />;
@@ -109,8 +108,7 @@ function FootageWhenReady({ subject, footage, again }: { subject: DeskSubject; f
   if (!ready)
     return (
       <Centred>
-        <h1 className="text-title">{subject.client.name}’s footage is not ready yet.</h1>
-        <FootageProgressLine footage={footage} />
+        <NoFootageYet name={subject.client.name} footages={[footage]} />
       </Centred>
     );
   if (!table.data || stale) return <div role="status" aria-label="Loading" className="h-dvh" />;

@@ -6,6 +6,26 @@ import type { LadderHand } from './useLadder.ts';
 const look =
   'rounded-sm border border-seam px-2.5 py-1 text-small hover:border-reed data-[state=checked]:border-pine data-[state=checked]:bg-pine data-[state=checked]:text-linen';
 
+interface SliderProps {
+  words: string;
+  title?: string;
+  value: number;
+  range: readonly [min: number, max: number, step: number];
+  wide?: boolean;
+  onChange: (value: number) => void;
+}
+
+function Slider({ words, title, value, range: [min, max, step], wide = false, onChange }: SliderProps) {
+  return (
+    <label className={`flex flex-col gap-1 ${wide ? 'col-span-2' : ''}`} title={title}>
+      <span>
+        {words} <span className="time">{value.toFixed(2)}</span>
+      </span>
+      <input type="range" min={min} max={max} step={step} value={value} onChange={({ target }) => onChange(Number(target.value))} />
+    </label>
+  );
+}
+
 /** By which school the candidates are ranked; switching re-sorts them at once. */
 export function SchoolSwitch({ hand: { choice, own, school, change, weigh } }: { hand: LadderHand }) {
   const setWeight = (part: RankPart, weight: number): void => weigh({ ...own, weights: { ...own.weights, [part]: weight } });
@@ -30,46 +50,29 @@ export function SchoolSwitch({ hand: { choice, own, school, change, weigh } }: {
       {choice.school === 'own' && (
         <div role="group" aria-label="Your own weights" className="grid grid-cols-5 gap-4 border-y border-seam py-3 text-small">
           {rankParts.map((part) => (
-            <label key={part} className="flex flex-col gap-1" title={partNames[part].words}>
-              <span>
-                {partNames[part].word} <span className="time">{own.weights[part].toFixed(2)}</span>
-              </span>
-              <input
-                type="range"
-                min={0}
-                max={1}
-                step={0.05}
-                value={own.weights[part]}
-                onChange={({ target }) => setWeight(part, Number(target.value))}
-              />
-            </label>
+            <Slider
+              key={part}
+              words={partNames[part].word}
+              title={partNames[part].words}
+              value={own.weights[part]}
+              range={[0, 1, 0.05]}
+              onChange={(value) => setWeight(part, value)}
+            />
           ))}
-          <label className="col-span-2 flex flex-col gap-1">
-            <span>
-              Carried back to each cause <span className="time">{own.share.toFixed(2)}</span>
-            </span>
-            <input
-              type="range"
-              min={0}
-              max={1}
-              step={0.05}
-              value={own.share}
-              onChange={({ target }) => weigh({ ...own, share: Number(target.value) })}
-            />
-          </label>
-          <label className="col-span-2 flex flex-col gap-1">
-            <span>
-              A missed chance counts <span className="time">{own.missedChance.toFixed(2)}</span>
-            </span>
-            <input
-              type="range"
-              min={0.5}
-              max={3}
-              step={0.25}
-              value={own.missedChance}
-              onChange={({ target }) => weigh({ ...own, missedChance: Number(target.value) })}
-            />
-          </label>
+          <Slider
+            wide
+            words="Carried back to each cause"
+            value={own.share}
+            range={[0, 1, 0.05]}
+            onChange={(share) => weigh({ ...own, share })}
+          />
+          <Slider
+            wide
+            words="A missed chance counts"
+            value={own.missedChance}
+            range={[0.5, 3, 0.25]}
+            onChange={(missedChance) => weigh({ ...own, missedChance })}
+          />
         </div>
       )}
     </div>

@@ -8,6 +8,7 @@ export {
 } from './api.ts';
 export { BoutClock } from './BoutClock.tsx';
 export { FootageProgressLine } from './FootageProgressLine.tsx';
+export { NoFootageYet } from './NoFootageYet.tsx';
 export { FramePlayer } from './framePlayer.ts';
 export { speeds, type PlayerState } from './playerState.ts';
 export { footageProgressSlice } from './progressSlice.ts';
