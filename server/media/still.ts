@@ -26,10 +26,28 @@ function frameOf(
   return ffmpegBytes([...seek, ...safeInput(demuxer, path), ...picture], 60);
 }
 
+interface Opened {
+  demuxer: Demuxer;
+  videoStream: number;
+}
+
+/** What was found in originals, by path: an original never changes, and looking into it takes a third of a still's time. */
+const known = new Map<string, Promise<Opened>>();
+const mostKnown = 200;
+
+function openedOf(original: string): Promise<Opened> {
+  const before = known.get(original);
+  if (before) return before;
+  const opening = sniffFile(original).then(async (demuxer) => ({ demuxer, videoStream: (await probe(original, demuxer)).videoStream }));
+  known.set(original, opening);
+  opening.catch(() => known.delete(original));
+  if (known.size > mostKnown) known.delete(known.keys().next().value!);
+  return opening;
+}
+
 /** A frame of an original at its own size, as PNG. */
 export async function frameImage(original: string, table: FrameTable, frame: number): Promise<Buffer> {
-  const demuxer = await sniffFile(original);
-  const { videoStream } = await probe(original, demuxer);
+  const { demuxer, videoStream } = await openedOf(original);
   return frameOf(demuxer, original, videoStream, table, frame, asShown, 'png');
 }
 

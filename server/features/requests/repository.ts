@@ -133,12 +133,25 @@ export async function countRequestsByClient({ db }: House): Promise<Map<string, 
 export const lockRequest = async ({ db }: House, id: string, transaction: Transaction): Promise<RequestRow | null> =>
   plain(await db.requests.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }));
 
-/** The critique of a request, sent or in the making. */
-export async function findCritiqueIdOfRequest({ db }: House, requestId: string, transaction: Transaction): Promise<string | null> {
-  const rows = await db.sequelize.query<{ id: string }>('SELECT id FROM critiques WHERE request_id = :requestId', {
-    replacements: { requestId },
-    type: QueryTypes.SELECT,
-    transaction,
-  });
-  return rows[0]?.id ?? null;
+/**
+ * Critiques that may keep stills of a request's footage: its own, sent or in the making, and those of the client's other requests
+ * that show a moment of it.
+ */
+export async function findCritiquesShowing(
+  { db }: House,
+  { id, clientId }: Pick<RequestRow, 'id' | 'clientId'>,
+  footageIds: readonly string[],
+  transaction: Transaction,
+): Promise<string[]> {
+  const shows = footageIds.map((_, i) => `JSON_CONTAINS(JSON_EXTRACT(v.moments, '$[*].note.footageId'), JSON_QUOTE(:footage${i}))`);
+  const rows = await db.sequelize.query<{ id: string }>(
+    `SELECT DISTINCT k.id FROM requests r JOIN critiques k ON k.request_id = r.id LEFT JOIN critique_versions v ON v.critique_id = k.id
+     WHERE r.client_id = :clientId AND (${['r.id = :id', ...shows].join(' OR ')})`,
+    {
+      replacements: { id, clientId, ...Object.fromEntries(footageIds.map((footageId, i) => [`footage${i}`, footageId])) },
+      type: QueryTypes.SELECT,
+      transaction,
+    },
+  );
+  return rows.map((row) => row.id);
 }

@@ -214,4 +214,18 @@ describe('taking back', () => {
     });
     expect(await letters()).toEqual(['Ada Moor: Footage was removed']);
   });
+
+  it('takes the stills out of a later critique too, which shows a moment of that footage', async () => {
+    const { requestId, footageId } = await bringRequest(house, clientA, 'ready');
+    const [later, other] = [await bringRequest(house, clientA, 'ready'), await bringRequest(house, clientA, 'ready')];
+    const [showing, silent] = [await bringCritique(house, later.requestId), await bringCritique(house, other.requestId)];
+    const moments = [{ note: { id: house.newId(), footageId } }] as never;
+    await house.db.critiqueVersions.update({ moments }, { where: { critiqueId: showing } });
+    await house.db.requests.update({ state: 'sent' }, { where: { id: requestId } });
+    const [gone, kept] = [stillKey(showing, 1, house.newId()), stillKey(silent, 1, house.newId())];
+    for (const key of [gone, kept]) await house.storage.putBytes(key, 'x');
+    await post(ada, requestId, 'withdraw-consent');
+    await allJobs();
+    expect([await house.storage.size(gone), await house.storage.size(kept)]).toEqual([null, 1]);
+  });
 });

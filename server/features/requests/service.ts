@@ -11,7 +11,7 @@ import { reachCoach } from './arrival.ts';
 import { lockedRequest } from './lockedRequest.ts';
 import type { RequestRow } from './model.ts';
 import { consentLetter, needFirstLetter } from './requestLetters.ts';
-import { changeRequest, findCritiqueIdOfRequest, findRequest } from './repository.ts';
+import { changeRequest, findCritiquesShowing, findRequest } from './repository.ts';
 
 /** The exchange with one more saying. */
 const said = (house: House, row: RequestRow, account: Account, kind: Saying['kind'], words: string): Saying[] => [
@@ -73,17 +73,18 @@ export async function answerFirst(house: House, account: Account, requestId: str
   return (await findRequest(house, requestId))!;
 }
 
-async function removeAllFootage(house: House, requestId: string, transaction: Transaction): Promise<void> {
-  const critiqueId = await findCritiqueIdOfRequest(house, requestId, transaction);
-  const stills = critiqueId ? [stillsFolder(critiqueId)] : [];
-  for (const footage of await findFootageRows(house, requestId, transaction))
-    if (footage.state !== 'removed') await removeFootageBytes(house, footage, stills, transaction);
+async function removeAllFootage(house: House, request: RequestRow, transaction: Transaction): Promise<void> {
+  const footages = await findFootageRows(house, request.id, transaction);
+  const showing = await findCritiquesShowing(house, request, footages.map(({ id }) => id), transaction); // prettier-ignore
+  // Stills of other footage in them are made again when they are asked for.
+  const stills = showing.map(stillsFolder);
+  for (const footage of footages) if (footage.state !== 'removed') await removeFootageBytes(house, footage, stills, transaction);
 }
 
 /** The client takes a request back before it has been answered; its footage goes with it. */
 export async function withdrawRequest(house: House, account: Account, requestId: string): Promise<Request> {
-  await lockedRequest(house, account, requestId, ['guardian', 'uploading', 'waiting', 'need-first'], async (_, transaction) => {
-    await removeAllFootage(house, requestId, transaction);
+  await lockedRequest(house, account, requestId, ['guardian', 'uploading', 'waiting', 'need-first'], async (row, transaction) => {
+    await removeAllFootage(house, row, transaction);
     await changeRequest(house, requestId, { state: 'withdrawn', stoppedAt: null }, transaction);
   });
   return (await findRequest(house, requestId))!;
@@ -97,7 +98,7 @@ export async function withdrawConsent(house: House, account: Account, requestId:
   const states = ['guardian', 'uploading', 'waiting', 'need-first', 'sent', 'withdrawn'] as const;
   await lockedRequest(house, account, requestId, states, async (row, transaction) => {
     if (row.consentWithdrawnAt) return;
-    await removeAllFootage(house, requestId, transaction);
+    await removeAllFootage(house, row, transaction);
     const state = row.state === 'sent' ? 'sent' : 'withdrawn';
     await changeRequest(house, requestId, { state, stoppedAt: null, consentWithdrawnAt: house.now() }, transaction);
     await postLetters(house, row.clientId, () => consentLetter(account.name), transaction);
