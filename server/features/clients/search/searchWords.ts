@@ -7,7 +7,7 @@ import { findEntries } from './repository.ts';
 /** So many are answered at once. */
 const mostFound = 50;
 /** Among so many of the newest most searches end; to look through more takes longer than to ask the words. */
-const newest = 10_000;
+const newest = 3000;
 /** Of a long text so many letters are shown. */
 const shownWords = 400;
 
