@@ -66,7 +66,7 @@ describe('the ladder', () => {
       const radio = (await marit.page.waitForSelector(`::-p-aria([name="${school}"][role="radio"])`))!;
       const box = (await radio.boundingBox())!;
       await marit.page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
-      await marit.page.waitForFunction((element) => element.getAttribute('aria-checked') === 'true', { timeout: 3000 }, radio);
+      await marit.page.waitForFunction((element) => element.getAttribute('aria-checked') === 'true', { timeout: 10_000 }, radio);
     }
     await marit.sees('Base, posture and frames');
     expect(await sums()).not.toEqual(balanced);
