@@ -57,7 +57,7 @@ export async function findClientBouts({ db }: House, clientId: string): Promise<
   const rows = await db.sequelize.query<
     Omit<ClientBout, 'sentAt' | 'timed'> & { sentAt: Date; timed: string | ClientBout['timed']; askedSheet: ClientBout['ruleSheet'] }
   >(
-    `SELECT b.id, r.id AS requestId, f.id AS footageId, b.from_frame AS fromFrame, r.sent_at AS sentAt, b.rule_sheet AS ruleSheet,
+    `SELECT STRAIGHT_JOIN b.id, r.id AS requestId, f.id AS footageId, b.from_frame AS fromFrame, r.sent_at AS sentAt, b.rule_sheet AS ruleSheet,
        JSON_VALUE(r.intake, '$.ruleSheet') AS askedSheet, b.sheet_id AS sheetId, b.timed
      FROM requests r JOIN footages f ON f.request_id = r.id JOIN bouts b ON b.footage_id = f.id
      WHERE r.client_id = :clientId AND b.timed IS NOT NULL AND f.state = 'ready' ORDER BY r.sent_at, b.place, b.from_frame`,
