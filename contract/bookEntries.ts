@@ -86,6 +86,7 @@ export const importBook = operation({
   method: 'post',
   path: '/api/book/import',
   access: ['coach'],
+  limits: { bytes: 4 * 1024 ** 2, values: 200_000 },
   summary: 'Takes a book in, all or nothing: entries of the same name are replaced, the others are new.',
   body: bookFile,
   response: z.object({ added: z.int(), changed: z.int(), missingClips: z.array(z.string()) }),

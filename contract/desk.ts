@@ -9,6 +9,7 @@ import {
   shelfOf,
   strokeColours,
   strokeWeights,
+  type DeskDocument,
   type DeskEntity,
 } from '@lean-mentor/core/desk';
 import { z } from 'zod';
@@ -124,7 +125,8 @@ export const conflict = z.object({
   asideBy: z.string(),
 });
 
-const things = { coding, cut, event, override, mark, note, drawing, measure, comparison, memo, look, principle, conflict };
+/** What each kind of thing on a desk is made of. */
+export const deskThings = { coding, cut, event, override, mark, note, drawing, measure, comparison, memo, look, principle, conflict };
 
 export const deskDocument = z.object({
   marks: z.record(id, mark),
@@ -141,6 +143,21 @@ export const deskDocument = z.object({
   events: z.record(id, event).default({}),
   overrides: z.record(id, override).default({}),
 });
+
+/** A desk without what is not whole: one bad thing must not keep the desk shut. `leftOut` hears of each. */
+export function wholeThings(document: DeskDocument, leftOut: (shelf: string, id: string) => void): DeskDocument {
+  const whole = Object.entries(shelfOf).map(([entity, shelf]) => [
+    shelf,
+    Object.fromEntries(
+      Object.entries(document[shelf]).filter(([id, thing]) => {
+        const isWhole = deskThings[entity as DeskEntity].safeParse(thing).success;
+        if (!isWhole) leftOut(shelf, id);
+        return isWhole;
+      }),
+    ),
+  ]);
+  return Object.fromEntries(whole) as DeskDocument;
+}
 
 /** Every field may be absent, and none is filled in: a change names only what it sets. */
 const someOf = (schema: z.ZodObject) =>
@@ -178,7 +195,7 @@ export const deskChange = z
   ])
   .superRefine((change, context) => {
     if (change.before !== null || change.after === null) return;
-    const whole = things[change.entity].safeParse({ ...change.after, id: change.id });
+    const whole = deskThings[change.entity].safeParse({ ...change.after, id: change.id });
     for (const issue of whole.error?.issues ?? []) context.addIssue({ ...issue, path: ['after', ...issue.path] } as never);
   });
 
@@ -213,11 +230,16 @@ export const saveDeskChanges = operation({
   method: 'post',
   path: '/api/requests/:requestId/desk/changes',
   access: coaching,
+  limits: { bytes: 4 * 1024 ** 2, values: 400_000 },
   summary:
     'Apply edits in order. An edit whose changeId was taken before is not taken again, so a lost answer may be repeated. Answers what came of all edits since `since`, also those of others.',
   params,
   body: z.object({ changes: z.array(deskChange).max(200), since: z.int().min(0) }),
-  response: taken.extend({ saved: z.array(id) }),
+  response: taken.extend({
+    saved: z.array(id),
+    /** Edits that will never be taken, and why; those beside them are. */
+    refused: z.array(z.object({ changeId: id, why: z.string() })),
+  }),
 });
 
 export const getClientNotes = operation({

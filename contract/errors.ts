@@ -17,6 +17,12 @@ export const errorTable = {
   },
   'nothing-to-send': { status: 409, words: 'There is nothing new to send: it is as it was sent last.' },
   'too-late-to-take-back': { status: 409, words: 'Ten minutes have passed, so it cannot be taken back. Change it and send a new version.' },
+  busy: { status: 503, words: 'Too much is being made at once. Wait a moment, then try again.' },
+  'no-room': {
+    status: 507,
+    words: 'There is no room left on the disk just now, so nothing new is taken. What is here can be read; try again later.',
+  },
+  'too-much-kept': { status: 413, words: 'All the room for your footage is taken. Withdraw or discard something first.' },
   'not-retryable': { status: 409, words: 'This footage has not failed, so there is nothing to try again.' },
   'not-a-draft': { status: 409, words: 'This has been sent already. Look under My critiques.' },
   'not-now': { status: 409, words: 'This request is not at a point where that can be done. Load the page again.' },

@@ -17,6 +17,8 @@ export const footageProgress = z.object({
   secondsLeft: z.number().min(0).nullable(),
   /** Why it failed, in one sentence for the client. */
   failure: z.string().nullable(),
+  /** Of one that failed: whether making it ready again can help. Where it cannot, the file is to be replaced. */
+  retryHelps: z.boolean(),
 });
 export type FootageProgress = z.infer<typeof footageProgress>;
 
@@ -103,6 +105,8 @@ export const footage = footageProgress.extend({
   bouts: z.array(bout),
   /** Set where it shows the same bouts as another footage of the request. */
   alignment: alignment.nullable(),
+  /** Whether client and guardian have let it go; the coaching side is shown no other. */
+  released: z.boolean(),
 });
 export type Footage = z.infer<typeof footage>;
 

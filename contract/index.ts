@@ -48,6 +48,7 @@ export * from './readLinks.ts';
 export * from './readBoutFile.ts';
 export * from './requests.ts';
 export * from './scoring.ts';
+export * from './wellFormed.ts';
 export * from './writeBoutFile.ts';
 
 const isOperation = (thing: unknown): thing is Operation =>

@@ -24,6 +24,7 @@ export const importNotes = operation({
   access: coaching,
   summary:
     'Puts notes of a file on the desk, all or none. Refused in words where one names footage, a frame or a principle that is not there.',
+  limits: { bytes: 4 * 1024 ** 2, values: 200_000 },
   params,
   body: notesFile,
   response: z.object({ added: z.int() }),

@@ -19,6 +19,8 @@ export interface Operation {
   summary: string;
   params?: z.ZodType;
   body?: z.ZodType;
+  /** Where its body may be larger than 64 KB (`bytes`) or hold more than 8,000 values; the server says so in `readBody`. */
+  limits?: { bytes: number; values: number };
   /** Schema of the JSON answer; operations that answer with bytes or a stream name their media type instead. */
   response?: z.ZodType;
   stream?: string;

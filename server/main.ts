@@ -17,7 +17,7 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   close();
   void house.db.sequelize.close();
 });
-server.listen(config.port, '127.0.0.1', () => process.send?.({ listening: (server.address() as { port: number }).port }));
+server.listen(config.port, config.host, () => process.send?.({ listening: (server.address() as { port: number }).port }));
 
 /** Open answers may end; event streams, which would not, are cut after a moment. */
 onStop(() => {

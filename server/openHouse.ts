@@ -3,6 +3,7 @@ import { pino } from 'pino';
 import type { Config } from './config/config.ts';
 import { openDatabase } from './db/database.ts';
 import type { House } from './house.ts';
+import { loggedError } from './http/requestLog.ts';
 import { openStorage } from './storage/index.ts';
 
 /** The real house: MariaDB, disk or bucket, the machine's clock. */
@@ -11,7 +12,7 @@ export function openHouse(config: Config): House {
     config,
     db: openDatabase(config.database),
     storage: openStorage(config),
-    log: pino({ level: config.logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime }),
+    log: pino({ level: config.logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime, serializers: { err: loggedError } }),
     now: () => new Date(),
     newId: () => randomUUID(),
   };

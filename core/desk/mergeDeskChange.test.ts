@@ -7,8 +7,8 @@ import { mergeDeskChange, sameJson } from './mergeDeskChange.ts';
 let made = 0;
 const newId = (): string => `id-${(made += 1)}`;
 const note = { id: 'n', what: 'The elbow leaves.', severity: 2, instead: [{ when: '', do: 'Keep it in.' }] };
-const merge = (change: object, present: object | null, removed: object | null = null) =>
-  mergeDeskChange({ changeId: 'c', entity: 'note', id: 'n', ...change } as DeskChange, { present: present as never, removed: removed as never, by: 'Marit', lastBy: 'Abel', newId }); // prettier-ignore
+const merge = (change: object, present: object | null, removed: object | null = null, by: string | null = 'Abel') =>
+  mergeDeskChange({ changeId: 'c', entity: 'note', id: 'n', ...change } as DeskChange, { present: present as never, removed: removed as never, by: 'Marit', lastBy: () => by, newId }); // prettier-ignore
 
 describe('a change that meets another', () => {
   it('of another field is taken as it is', () => {
@@ -48,8 +48,14 @@ describe('a change that meets another', () => {
     expect(merge({ before: null, after: note }, note)).toMatchObject([{ before: { what: note.what } }]);
   });
 
+  it('of one person in another tab is no conflict: the later wish counts', () => {
+    expect(merge({ before: { what: note.what }, after: { what: 'Later.' } }, { ...note, what: 'Before.' }, null, null)).toMatchObject([{ after: { what: 'Later.' } }]); // prettier-ignore
+    expect(merge({ before: note, after: null }, { ...note, severity: 3 }, null, null)).toMatchObject([{ entity: 'note', after: null }]);
+    expect(merge({ before: { what: note.what }, after: { what: 'Back.' } }, null, note, null)).toMatchObject([{ entity: 'note', after: { what: 'Back.' } }]); // prettier-ignore
+  });
+
   it('settles a conflict without making one', () => {
-    const settle = mergeDeskChange({ changeId: 'c', entity: 'conflict', id: 'k', before: { id: 'other' }, after: null } as never, { present: { id: 'k' }, removed: null, by: 'a', lastBy: 'b', newId }); // prettier-ignore
+    const settle = mergeDeskChange({ changeId: 'c', entity: 'conflict', id: 'k', before: { id: 'other' }, after: null } as never, { present: { id: 'k' }, removed: null, by: 'a', lastBy: () => 'b', newId }); // prettier-ignore
     expect(settle).toMatchObject([{ entity: 'conflict', after: null }]);
   });
 });
@@ -80,7 +86,7 @@ describe('two people who edit at once', () => {
       for (const change of queue) {
         const things = server[shelfOf[change.entity]] as Record<string, object>;
         const known = things[change.id] ?? null;
-        const effects = mergeDeskChange(change, { present: known as never, removed: (removed.get(change.id) ?? null) as never, by: String(who), lastBy: String(1 - who), newId }); // prettier-ignore
+        const effects = mergeDeskChange(change, { present: known as never, removed: (removed.get(change.id) ?? null) as never, by: String(who), lastBy: () => String(1 - who), newId }); // prettier-ignore
         for (const effect of effects) {
           if (effect.after === null && effect.entity === 'note') removed.set(effect.id, known!);
           server = applyDeskChange(server, effect);

@@ -11,8 +11,11 @@ export interface Meeting {
   removed: Fields | null;
   /** Who made the change. */
   by: string;
-  /** Who changed the thing last, as far as is known. */
-  lastBy: string;
+  /**
+   * Who changed a field of the thing last (null: the thing as a whole), as far as is known; null where it was the same person, who in
+   * two tabs is one author and is asked nothing.
+   */
+  lastBy: (field: string | null) => string | null;
   newId: () => string;
 }
 
@@ -32,10 +35,14 @@ export function sameJson(a: unknown, b: unknown): boolean {
  */
 export function mergeDeskChange(change: DeskChange, meeting: Meeting): DeskChange[] {
   const { present, removed, by, lastBy, newId } = meeting;
-  const conflict = (field: string | null, stands: unknown, aside: unknown, standsBy: string, asideBy: string): DeskChange => {
+  /** A conflict with whoever changed the field last; none with oneself. `mine`: whether what stands is this change's. */
+  const conflict = (field: string | null, stands: unknown, aside: unknown, mine: boolean): DeskChange[] => {
+    const last = lastBy(field);
+    if (last === null) return [];
+    const [standsBy, asideBy] = mine ? [by, last] : [last, by];
     const id = newId();
     const made: Conflict = { id, of: change.entity, thingId: change.id, field, stands, aside, standsBy, asideBy };
-    return { changeId: newId(), entity: 'conflict', id, before: null, after: made };
+    return [{ changeId: newId(), entity: 'conflict', id, before: null, after: made }];
   };
   // Settling a conflict is no conflict of its own.
   const settled = change.entity === 'conflict';
@@ -43,19 +50,21 @@ export function mergeDeskChange(change: DeskChange, meeting: Meeting): DeskChang
   if (change.after === null) {
     if (!present) return [];
     const untouched = settled || Object.entries(change.before ?? {}).every(([key, value]) => sameJson(present[key], value));
-    return untouched ? [{ ...change, before: present } as DeskChange] : [conflict(null, 'changed', 'taken away', lastBy, by)];
+    // What one changed in another tab and takes away here is taken away: the later wish counts.
+    const left = untouched ? [] : conflict(null, 'changed', 'taken away', false);
+    return left.length === 0 ? [{ ...change, before: present } as DeskChange] : left;
   }
   const after = change.after as Fields;
   if (!present) {
     if (change.before === null) return [change];
     if (!removed || settled) return [];
     const whole = { ...removed, ...after, id: change.id };
-    return [{ ...change, before: null, after: whole } as DeskChange, conflict(null, 'changed', 'taken away', by, lastBy)];
+    return [{ ...change, before: null, after: whole } as DeskChange, ...conflict(null, 'changed', 'taken away', true)];
   }
   // Made again what is there (an undo that met another's): as an edit of everything, which nobody has seen before.
   const before = (change.before ?? present) as Fields;
   const fields = Object.keys(after).filter((key) => key !== 'id');
   const clashing = fields.filter((key) => !sameJson(present[key], before[key]) && !sameJson(present[key], after[key]));
   const patch = { ...change, before: Object.fromEntries(fields.map((key) => [key, present[key]])), after: change.after } as DeskChange;
-  return [patch, ...(settled ? [] : clashing.map((field) => conflict(field, after[field], present[field], by, lastBy)))];
+  return [patch, ...(settled ? [] : clashing.flatMap((field) => conflict(field, after[field], present[field], true)))];
 }

@@ -30,7 +30,14 @@ if (!wanted.success) {
       const clientId = house.newId();
       if (role === 'client')
         await insertClient(house, { id: clientId, name, level: 1, bornOn: null, about: '', hurts: [], agreements: [] });
-      const account = { id: house.newId(), name, email: email.toLowerCase(), role, passwordHash: await hashPassword(password) };
+      const account = {
+        id: house.newId(),
+        name,
+        email: email.toLowerCase(),
+        role,
+        passwordHash: await hashPassword(password),
+        demo: false,
+      };
       await insertAccount(house, account, role === 'client' ? [clientId] : []);
       process.stdout.write(`${name} can sign in as ${email} with the password ${password}\n`);
     }

@@ -23,7 +23,7 @@ type Footage = Wanted['footages'][number];
 /** Footage that is not there any more: its name and how long it was. */
 async function importRemoved(house: House, requestId: string, position: number, { id, seconds }: Footage): Promise<void> {
   const row = newFootage({ id, requestId, position, fileName: 'removed.mp4', byteSize: 0, changedAt: house.now() });
-  await insertFootage(house, { ...row, state: 'removed', step: 'Removed', seconds });
+  await insertFootage(house, { ...row, state: 'removed', released: true, step: 'Removed', seconds });
 }
 
 async function importFootage(house: House, requestId: string, position: number, wanted: Footage, source: string): Promise<void> {
@@ -47,6 +47,7 @@ async function importFootage(house: House, requestId: string, position: number, 
       changedAt: house.now(),
     }),
     state: 'waiting',
+    released: true,
     step: 'Waiting its turn',
     originalKey: originalKey(wanted.id),
   });
@@ -120,5 +121,9 @@ export async function importPractice(house: House, content: unknown, file: strin
   const byAge = [...practice.requests].sort((a, b) => b.sentAt.localeCompare(a.sentAt));
   for (const request of byAge) await importRequest(house, request, coachName, dirname(file));
   for (const { password, email, clientIds, ...account } of practice.accounts)
-    await insertAccount(house, { ...account, email: email.toLowerCase(), passwordHash: await hashPassword(password) }, clientIds);
+    await insertAccount(
+      house,
+      { ...account, email: email.toLowerCase(), passwordHash: await hashPassword(password), demo: true },
+      clientIds,
+    );
 }

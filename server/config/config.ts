@@ -1,3 +1,4 @@
+import { isIP } from 'node:net';
 import { resolve } from 'node:path';
 import { z } from 'zod';
 
@@ -13,6 +14,16 @@ export interface S3Settings {
 /** What the environment says. Every name is in README's table. */
 export interface Config {
   port: number;
+  /** The address of this machine on which the web server listens. */
+  host: string;
+  /** Where people reach the house, without a slash at its end. */
+  url: string;
+  /** Whether they reach it by HTTPS: cookies are then Secure, and browsers are told to stay with it. */
+  https: boolean;
+  /** Proxies whose word on the caller's address is taken: false for none, a number of them, or their addresses. */
+  trustedProxies: false | number | string[];
+  /** Whether the demo practice and its accounts are to be had. */
+  demo: boolean;
   dataDir: string;
   database: { port: number; user: string; password: string; name: string };
   /** Secret that signs session cookies. */
@@ -33,6 +44,10 @@ const port = (name: string, fallback: number) =>
 
 const environment = z.object({
   PORT: port('PORT', 4170),
+  LEAN_HOST: z.string().trim().min(1).default('127.0.0.1'),
+  LEAN_URL: z.url({ protocol: /^https?$/, error: 'LEAN_URL must be an address such as https://mentor.example.' }).optional(),
+  LEAN_TRUSTED_PROXIES: z.string().default(''),
+  LEAN_DEMO: z.enum(['0', '1'], { error: 'LEAN_DEMO must be 0 or 1.' }).optional(),
   LEAN_DATA_DIR: z.string().default('.data'),
   LEAN_DB_PORT: port('LEAN_DB_PORT', 4171),
   LEAN_DB_NAME: z
@@ -64,6 +79,22 @@ function s3Of(e: Environment): S3Settings | null {
   };
 }
 
+/** A number of proxies, or their addresses (or networks) with commas between. */
+function proxiesOf(text: string): Config['trustedProxies'] {
+  if (text.trim() === '' || text.trim() === '0') return false;
+  if (/^\d+$/.test(text.trim())) return Number(text);
+  const named = text.split(',').map((one) => one.trim());
+  const wrong = named.find((one) => !isIP(one.split('/')[0]!) && one !== 'loopback');
+  if (wrong !== undefined)
+    throw new Error(
+      `LEAN_TRUSTED_PROXIES names "${wrong}"; it takes a number of proxies, or their addresses such as 127.0.0.1, 10.0.0.0/8.`,
+    );
+  return named;
+}
+
+/** Whether nobody but this machine can reach an address. */
+const isLoopback = (host: string): boolean => host === 'localhost' || host === '::1' || /^127\./.test(host);
+
 /** Where programs are found. */
 export const programPath = (): string => process.env['PATH'] ?? '';
 
@@ -72,8 +103,15 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
   const read = environment.safeParse(env);
   if (!read.success) throw new Error(read.error.issues.map((issue) => issue.message).join(' '));
   const e = read.data;
+  const url = (e.LEAN_URL ?? `http://${e.LEAN_HOST.includes(':') ? `[${e.LEAN_HOST}]` : e.LEAN_HOST}:${e.PORT}`).replace(/\/+$/, '');
   return {
     port: e.PORT,
+    host: e.LEAN_HOST,
+    url,
+    https: url.startsWith('https:'),
+    trustedProxies: proxiesOf(e.LEAN_TRUSTED_PROXIES),
+    // Where others can reach the house, accounts with a known password are to be had only when asked for by name.
+    demo: (e.LEAN_DEMO ?? (isLoopback(e.LEAN_HOST) ? '1' : '0')) === '1',
     dataDir: resolve(e.LEAN_DATA_DIR),
     database: { port: e.LEAN_DB_PORT, user: 'lean', password: e.LEAN_DB_PASSWORD, name: e.LEAN_DB_NAME },
     secret: e.LEAN_SECRET,

@@ -53,6 +53,7 @@ describe('migrations', () => {
       '007-book',
       '008-critique',
       '009-search',
+      '010-guarded',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -9,9 +9,16 @@ import * as scoring from './migrations/006-scoring.ts';
 import * as book from './migrations/007-book.ts';
 import * as critique from './migrations/008-critique.ts';
 import * as search from './migrations/009-search.ts';
+import * as guarded from './migrations/010-guarded.ts';
+import { changesSchema, isDone } from './statementDone.ts';
+
+export interface Migration {
+  name: string;
+  statements: readonly string[];
+}
 
 /** Numbered, forward only; a migration that has landed is never edited. */
-const migrations = [
+export const migrations: readonly Migration[] = [
   { name: '001-house', statements: house.statements },
   { name: '002-motion', statements: motion.statements },
   { name: '003-intake', statements: intake.statements },
@@ -21,17 +28,57 @@ const migrations = [
   { name: '007-book', statements: book.statements },
   { name: '008-critique', statements: critique.statements },
   { name: '009-search', statements: search.statements },
+  { name: '010-guarded', statements: guarded.statements },
 ];
 
-/** Brings the database up to the newest migration. Answers the names of those it ran. */
-export async function migrate(sequelize: Sequelize): Promise<string[]> {
+const raw = { type: QueryTypes.RAW } as const;
+
+/** How many statements of a migration have been run. What was cut off before steps were written down is told by the schema. */
+async function stepsDone(sequelize: Sequelize, { name, statements }: Migration): Promise<number> {
+  const [row] = await sequelize.query<{ done: string | null }>(
+    'SELECT CAST(MAX(step) + 1 AS CHAR) AS done FROM migration_steps WHERE name = :name',
+    { replacements: { name }, type: QueryTypes.SELECT },
+  );
+  let done = Number(row?.done ?? 0);
+  // Statements run in their order: where a later one has left its trace, those before it were run too.
+  for (let step = statements.length - 1; step >= done; step--)
+    if (await isDone(sequelize, statements[step]!)) {
+      done = step + 1;
+      break;
+    }
+  return done;
+}
+
+/**
+ * Runs what is left of a migration. Every statement that was run is written down: one that changes rows together with its record, in
+ * one transaction; one that changes the schema just before it, and the schema tells whether it was run. So a migration that was cut
+ * off anywhere goes on where it stopped.
+ */
+async function runMigration(sequelize: Sequelize, migration: Migration): Promise<void> {
+  const { name, statements } = migration;
+  for (let step = await stepsDone(sequelize, migration); step < statements.length; step++) {
+    const statement = statements[step]!;
+    const record = 'INSERT IGNORE INTO migration_steps (name, step) VALUES (:name, :step)';
+    const options = { ...raw, replacements: { name, step } };
+    if (changesSchema(statement)) {
+      await sequelize.query(statement, raw).catch(async (error: unknown) => {
+        // A process that was killed left it with the server, which ran it to its end while this one waited for the table.
+        if (!(await isDone(sequelize, statement))) throw error;
+      });
+      await sequelize.query(record, options);
+    } else
+      await sequelize.transaction(async (transaction) => {
+        await sequelize.query(statement, { ...raw, transaction });
+        await sequelize.query(record, { ...options, transaction });
+      });
+  }
+}
+
+/** Brings the database up to the newest migration, or to the one that is named last. Answers the names of those it ran. */
+export async function migrate(sequelize: Sequelize, upTo: readonly Migration[] = migrations): Promise<string[]> {
+  await sequelize.query('CREATE TABLE IF NOT EXISTS migration_steps (name VARCHAR(60) NOT NULL, step INT NOT NULL, PRIMARY KEY (name, step))', raw); // prettier-ignore
   const umzug = new Umzug({
-    migrations: migrations.map(({ name, statements }) => ({
-      name,
-      up: async () => {
-        for (const statement of statements) await sequelize.query(statement, { type: QueryTypes.RAW });
-      },
-    })),
+    migrations: upTo.map((migration) => ({ name: migration.name, up: () => runMigration(sequelize, migration) })),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,
   });

@@ -1,10 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { errorTable, type WireError } from '@lean-mentor/contract';
 import express, { type ErrorRequestHandler, type Express } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { join } from 'node:path';
-import { pinoHttp } from 'pino-http';
 import { accessRoutes } from '../features/access/routes.ts';
 import { bookRoutes } from '../features/book/routes.ts';
 import { clientRoutes } from '../features/clients/routes.ts';
@@ -20,11 +18,9 @@ import { requestRoutes } from '../features/requests/routes.ts';
 import { scoringRoutes } from '../features/scoring/routes.ts';
 import type { House } from '../house.ts';
 import { ContractError } from './contractError.ts';
+import { requestLog, wayOf } from './requestLog.ts';
 import type { Route } from './route.ts';
 import { bindHouse, sessions } from './session.ts';
-
-/** Failed tries at signing in, per address of the network, within a window. A whole gym may share one address. */
-const signInTries = { limit: 20, windowMs: 5 * 60_000, skipSuccessfulRequests: true };
 
 /** Only our own files: no inline script, no other host. Konva and React set element styles, hence the style rule. */
 const contentPolicy = {
@@ -48,19 +44,11 @@ const contentPolicy = {
 function answerError(house: House): ErrorRequestHandler {
   return (error: unknown, req, res, next) => {
     if (res.headersSent) return next(error);
-    const status = (error as { status?: unknown }).status;
     const known =
-      error instanceof ContractError
-        ? error
-        : status === 413
-          ? new ContractError('too-large')
-          : status === 400
-            ? new ContractError('not-valid', { message: 'What was sent is not JSON.' })
-            : null;
+      error instanceof ContractError ? error : (error as { status?: unknown }).status === 404 ? new ContractError('not-found') : null;
     const reference = known ? undefined : randomUUID().slice(0, 8);
     const shown = known ?? new ContractError('unknown');
-    // Without personal data: the route and the fault, not the body or the address.
-    if (!known) house.log.error({ err: error, reference, method: req.method, path: req.path }, 'request failed');
+    if (!known) house.log.error({ err: error, reference, method: req.method, way: wayOf(req) }, 'request failed');
     const body: WireError = {
       code: shown.code,
       message: shown.message,
@@ -83,34 +71,17 @@ export function createApp(house: House): OpenApp {
   const app = express();
   bindHouse(app, house);
   app.disable('x-powered-by');
-  app.use(helmet({ contentSecurityPolicy: contentPolicy, hsts: false, crossOriginEmbedderPolicy: false }));
-  app.use(
-    pinoHttp({
-      logger: house.log,
-      autoLogging: { ignore: (req) => req.url === '/api/health' },
-      serializers: {
-        req: ({ method, url }: { method: string; url: string }) => ({ method, path: url.split('?')[0] }),
-        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
-      },
-      customLogLevel: (_req, res) => (res.statusCode >= 500 ? 'error' : 'debug'),
-    }),
-  );
+  // Whose word on the caller's address and on HTTPS is taken: nobody's, unless a proxy is named.
+  app.set('trust proxy', house.config.trustedProxies);
+  const strictTransport = house.config.https && { maxAge: 365 * 86_400 };
+  app.use(helmet({ contentSecurityPolicy: contentPolicy, strictTransportSecurity: strictTransport, crossOriginEmbedderPolicy: false }));
+  app.use(requestLog(house));
   const session = sessions(house);
   app.use('/api', session.middleware);
-  app.use('/api', express.json({ limit: '4mb' }));
   app.use('/api', (_req, res, next) => {
     res.set('Cache-Control', 'no-store');
     next();
   });
-  app.post(
-    '/api/session',
-    rateLimit({
-      ...signInTries,
-      handler: (_req, _res, next) => next(new ContractError('too-many-sign-ins')),
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-    }),
-  );
 
   const watch = new FootageWatch(house);
   const routes = [

@@ -1,8 +1,10 @@
 import type { Account, BodyOf, Operation, ParamsOf, ResponseOf } from '@lean-mentor/contract';
 import type { Request, RequestHandler, Response } from 'express';
 import type { z } from 'zod';
+import { requireInScope } from '../features/access/index.ts';
 import { ContractError } from './contractError.ts';
-import { accountOf, requireToken } from './session.ts';
+import { readBody } from './readBody.ts';
+import { accountOf, houseOf, requireToken } from './session.ts';
 
 /** What a handler is given: checked parameters and body, and who calls. `account` is null only where anyone may call. */
 export interface Call<O extends Operation> {
@@ -18,10 +20,12 @@ export interface Route {
   handle: RequestHandler;
 }
 
-const fieldsOf = (error: z.ZodError) => error.issues.map((issue) => ({ field: issue.path.join('.') || 'body', why: issue.message }));
+/** So many faults of one body are told: more than that nobody reads. */
+const mostFaults = 50;
+const fieldsOf = (error: z.ZodError) =>
+  error.issues.slice(0, mostFaults).map((issue) => ({ field: issue.path.join('.') || 'body', why: issue.message }));
 
-function parsed(schema: z.ZodType | undefined, value: unknown): unknown {
-  if (!schema) return undefined;
+function parsed(schema: z.ZodType, value: unknown): unknown {
   const read = schema.safeParse(value);
   if (read.success) return read.data;
   const fields = fieldsOf(read.error);
@@ -29,18 +33,19 @@ function parsed(schema: z.ZodType | undefined, value: unknown): unknown {
 }
 
 /** What an address names. One that cannot be an address of this operation names nothing: a letter is missing, or it was cut off. */
-function named(schema: z.ZodType | undefined, value: unknown): unknown {
+function named(schema: z.ZodType | undefined, value: unknown): Record<string, unknown> {
   const read = schema?.safeParse(value);
   if (read && !read.success) throw new ContractError('not-found', { fields: fieldsOf(read.error) });
-  return read?.data ?? {};
+  return (read?.data ?? {}) as Record<string, unknown>;
 }
 
 /**
- * Binds an operation to its handler: access first, then the token for changes, then the contract's schemas. Operations
- * with a response schema answer through it, so that nothing leaves that the contract does not name; streams write to `res`.
+ * Binds an operation to its handler: who calls, the token for changes, whether what the address names is theirs to see, and only then
+ * the body, within the operation's limits and the contract's schema. Operations with a response schema answer through it, so that
+ * nothing leaves that the contract does not name; streams write to `res`.
  */
 export function route<O extends Operation>(operation: O, handler: (call: Call<O>) => Promise<ResponseOf<O> | void>): Route {
-  const { access } = operation as Operation;
+  const { access, body, method, params, response } = operation as Operation;
   return {
     operation,
     handle: async (req, res) => {
@@ -49,16 +54,18 @@ export function route<O extends Operation>(operation: O, handler: (call: Call<O>
         if (!account) throw new ContractError('not-signed-in');
         if (!access.includes(account.role)) throw new ContractError('not-allowed');
       }
-      if (!['get', 'head', 'options'].includes(operation.method)) requireToken(req);
+      if (!['get', 'head', 'options'].includes(method)) requireToken(req);
+      const names = named(params, req.params);
+      if (access !== 'anyone') await requireInScope(houseOf(req), account!, names);
       const call = {
-        params: named(operation.params, req.params),
-        body: parsed(operation.body, req.body),
+        params: names,
+        body: body && parsed(body, await readBody(operation, req, res)),
         account,
         req,
         res,
       } as Call<O>;
       const answer = await handler(call);
-      if (operation.response) res.json((operation.response as z.ZodType).parse(answer));
+      if (response) res.json((response as z.ZodType).parse(answer));
     },
   };
 }

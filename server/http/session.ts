@@ -1,8 +1,9 @@
-import { randomBytes, timingSafeEqual } from 'node:crypto';
+import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import type { Account } from '@lean-mentor/contract';
 import connectSessionSequelize from 'connect-session-sequelize';
 import type { Request, RequestHandler } from 'express';
-import session from 'express-session';
+import session, { type SessionData } from 'express-session';
+import { Op } from 'sequelize';
 import { findAccount } from '../features/access/index.ts';
 import type { House } from '../house.ts';
 import { ContractError } from './contractError.ts';
@@ -29,6 +30,14 @@ export function sessions(house: House): { middleware: RequestHandler; stop: () =
     // Known to the library, missing from its types.
     ...({ disableTouch: true } as object),
   });
+  // The library finds an expired session until its next sweep.
+  const found = store.get.bind(store);
+  store.get = (sid: string, done: (error: unknown, session?: SessionData | null) => void) => {
+    isOpen(house, [sid]).then(
+      (open) => (open.has(sid) ? found(sid, done) : done(null, null)),
+      (error: unknown) => done(error),
+    );
+  };
   return {
     middleware: session({
       name: 'lean.sid',
@@ -36,10 +45,19 @@ export function sessions(house: House): { middleware: RequestHandler; stop: () =
       store,
       resave: false,
       saveUninitialized: false,
-      cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: days * 86_400_000 },
+      // Behind HTTPS never without it, whatever the proxy forgets to say.
+      cookie: { httpOnly: true, sameSite: 'lax', secure: house.config.https ? true : 'auto', maxAge: days * 86_400_000 },
     }),
     stop: () => store.stopExpiringSessions(),
   };
+}
+
+/** Those of these session ids whose session has neither ended nor expired, by the machine's clock, as the library wrote it down. */
+export async function isOpen({ db }: House, sids: readonly string[]): Promise<Set<string>> {
+  const rows = await db.sequelize
+    .model('session')
+    .findAll({ attributes: ['sid'], where: { sid: [...sids], expires: { [Op.gt]: new Date() } } });
+  return new Set(rows.map((row) => row.get('sid') as string));
 }
 
 const houses = new WeakMap<object, House>();
@@ -53,15 +71,31 @@ export async function accountOf(req: Request): Promise<Account | null> {
   return id ? findAccount(houseOf(req), id) : null;
 }
 
-/** The session's token, made on first need. */
+/** How long the token of a page on which nobody is signed in holds, in ms. */
+const visitMs = days * 86_400_000;
+const signed = (house: House, until: string): string =>
+  `${until}.${createHmac('sha256', house.config.secret).update(`visit ${until}`).digest('base64url')}`;
+
+/**
+ * The token that changes of this page carry: the session's own; before signing in one that the server can check without having kept
+ * anything, so that a visit leaves no row.
+ */
 export function tokenOf(req: Request): string {
+  const house = houseOf(req);
+  if (!req.session?.accountId) return signed(house, String(house.now().getTime() + visitMs));
   req.session.token ??= randomBytes(24).toString('base64url');
   return req.session.token;
 }
 
-/** Refuses a change that does not carry the session's token. */
+function expectedToken(req: Request, given: string): string {
+  if (req.session?.accountId) return req.session.token ?? '';
+  const until = given.split('.')[0]!;
+  return Number(until) > houseOf(req).now().getTime() ? signed(houseOf(req), until) : '';
+}
+
+/** Refuses a change that does not carry the page's token. */
 export function requireToken(req: Request): void {
-  const expected = Buffer.from(req.session?.token ?? '');
-  const given = Buffer.from(req.get('x-lean-token') ?? '');
+  const text = req.get('x-lean-token') ?? '';
+  const [given, expected] = [Buffer.from(text), Buffer.from(expectedToken(req, text))];
   if (expected.length === 0 || expected.length !== given.length || !timingSafeEqual(expected, given)) throw new ContractError('stale-page');
 }

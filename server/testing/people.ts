@@ -1,10 +1,10 @@
-import { intake, type Intake, type SentFix } from '@lean-mentor/contract';
+import { bout, intake, type Intake, type SentFix } from '@lean-mentor/contract';
 import { paragraph, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
 import type { Note } from '@lean-mentor/core/desk';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
 import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
-import { insertFootage, newFootage, type FootageRow } from '../features/footage/index.ts';
+import { insertBout, insertFootage, newFootage, type FootageRow } from '../features/footage/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
 import type { House } from '../house.ts';
 import { originalKey } from '../storage/index.ts';
@@ -36,7 +36,7 @@ export async function movePeopleIn(house: House): Promise<void> {
   });
   await insertClient(house, { id: clientB, name: 'Ben Ruhl', level: 1, bornOn: '2012-05-01', about: '', hurts: [], agreements: [] });
   const account = (id: string, name: string, role: 'coach' | 'assistant' | 'client' | 'guardian', email: string, clients: string[]) =>
-    insertAccount(house, { id, name, role, email: `${email}@test.example`, passwordHash }, clients);
+    insertAccount(house, { id, name, role, email: `${email}@test.example`, passwordHash, demo: false }, clients);
   await account(coachId, 'Cora Lind', 'coach', 'coach', []);
   await account(house.newId(), 'Abel Stone', 'assistant', 'assistant', []);
   await account(house.newId(), 'Ada Moor', 'client', 'client', [clientA]);
@@ -65,8 +65,17 @@ export async function bringFootage(house: House, requestId: string, known: Parti
     width: 360,
     height: 640,
     seconds: 60,
+    // Client and guardian have let it go.
+    released: true,
     ...known,
   });
+}
+
+/** A bout of footage, frames from inclusive, to exclusive, of which nothing is coded; answers its id. */
+export async function bringBout(house: House, footageId: string, fromFrame: number, toFrame: number): Promise<string> {
+  const id = house.newId();
+  await insertBout(house, { ...bout.parse({ id, fromFrame, toFrame, spans: [] }), footageId });
+  return id;
 }
 
 /** A request of a client with its footage in a state; answers both ids. No bytes are stored. */

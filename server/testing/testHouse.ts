@@ -8,6 +8,7 @@ import { readConfig } from '../config/config.ts';
 import { migrate } from '../db/migrate.ts';
 import { openHouse } from '../openHouse.ts';
 import type { House } from '../house.ts';
+import { loggedError } from '../http/requestLog.ts';
 
 export interface TestHouse extends House {
   /** The house's clock; null follows the machine's. */
@@ -35,7 +36,7 @@ export async function openTestHouse({ migrated = true } = {}): Promise<TestHouse
   const logged: string[] = [];
   const house: TestHouse = {
     ...openHouse(config),
-    log: pino({ base: null }, { write: (line: string) => void logged.push(line) }),
+    log: pino({ base: null, serializers: { err: loggedError } }, { write: (line: string) => void logged.push(line) }),
     time: null,
     logged,
     now: () => house.time ?? new Date(),

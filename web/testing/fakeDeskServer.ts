@@ -31,7 +31,7 @@ export class FakeServer {
       present: present ?? null,
       removed: this.removed.get(change.id) ?? null,
       by,
-      lastBy: 'somebody',
+      lastBy: () => 'somebody',
       newId: () => crypto.randomUUID(),
     };
     const effects = mergeDeskChange(change, meeting);

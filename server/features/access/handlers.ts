@@ -4,6 +4,12 @@ import type { House } from '../../house.ts';
 import type { Call } from '../../http/route.ts';
 import { tokenOf } from '../../http/session.ts';
 import * as service from './service.ts';
+import { knownBrowser } from './signInLimits.ts';
+
+/** Where a browser keeps that it has signed in before, and for how long, in ms. */
+const knownName = 'lean.known';
+const knownCookie = /(?:^|;\s*)lean\.known=([\w.-]+)/;
+const knownMs = 365 * 86_400_000;
 
 export const getSession =
   () =>
@@ -11,17 +17,19 @@ export const getSession =
 
 export const signIn =
   (house: House) =>
-  async ({ body, req }: Call<typeof contract.signIn>) => {
-    const account = await service.signIn(house, body.email, body.password);
+  async ({ body, req, res }: Call<typeof contract.signIn>) => {
+    const cookie = knownCookie.exec(req.get('cookie') ?? '')?.[1] ?? null;
+    const account = await service.signIn(house, body, { address: req.ip ?? '', cookie });
     // A new session id at sign-in: an id planted before is worth nothing after (session fixation).
     await promisify(req.session.regenerate.bind(req.session))();
     req.session.accountId = account.id;
+    res.cookie(knownName, knownBrowser(house, account.id), { httpOnly: true, sameSite: 'lax', secure: req.secure || house.config.https, maxAge: knownMs }); // prettier-ignore
     return { account, token: tokenOf(req) };
   };
 
 export const signOut =
   () =>
   async ({ req }: Call<typeof contract.signOut>) => {
-    await promisify(req.session.regenerate.bind(req.session))();
+    await promisify(req.session.destroy.bind(req.session))();
     return { account: null, token: tokenOf(req) };
   };

@@ -1,2 +1,3 @@
 export { findAccount, findAccountByEmail, findAccountsOfClient, insertAccount } from './repository.ts';
-export { hashPassword, maySeeClient, maySeeRequest, visibleClients } from './service.ts';
+export { findBelonging, maySee, requireInScope } from './scope.ts';
+export { coachesHere, hashPassword, maySeeClient, visibleClients } from './service.ts';

@@ -1,6 +1,6 @@
 import type { Role } from '@lean-mentor/contract';
 import { DataTypes, type Sequelize } from 'sequelize';
-import { defineTable, key } from '../../db/table.ts';
+import { defineTable, instantColumn, key } from '../../db/table.ts';
 
 export interface AccountRow {
   id: string;
@@ -8,10 +8,19 @@ export interface AccountRow {
   email: string;
   passwordHash: string;
   role: Role;
+  /** Came with the demo: its password stands in the README. */
+  demo: boolean;
 }
 export interface AccountClientRow {
   accountId: string;
   clientId: string;
+}
+
+/** A try at signing in; its subject is a digest of who tried. */
+export interface SignInTryRow {
+  id?: number;
+  subject: string;
+  triedAt: Date;
 }
 
 export const accessTables = (sequelize: Sequelize) => ({
@@ -21,6 +30,12 @@ export const accessTables = (sequelize: Sequelize) => ({
     email: DataTypes.STRING,
     passwordHash: DataTypes.STRING,
     role: DataTypes.STRING,
+    demo: DataTypes.BOOLEAN,
+  }),
+  signInTries: defineTable<SignInTryRow>(sequelize, 'sign_in_tries', {
+    id: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+    subject: DataTypes.CHAR(64),
+    triedAt: instantColumn,
   }),
   accountClients: defineTable<AccountClientRow>(sequelize, 'account_clients', {
     accountId: { type: DataTypes.UUID, primaryKey: true },

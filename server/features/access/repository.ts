@@ -5,9 +5,10 @@ import type { House } from '../../house.ts';
 import type { AccountRow } from './model.ts';
 
 /** An account with the clients it stands for (itself for a client, the minors for a guardian). */
-export async function findAccount({ db }: House, id: string): Promise<Account | null> {
+export async function findAccount({ db, config }: House, id: string): Promise<Account | null> {
   const row = plain(await db.accounts.findByPk(id));
-  if (!row) return null;
+  // Those of the demo are nobody where there is to be no demo, also where it was loaded before.
+  if (!row || (row.demo && !config.demo)) return null;
   const clients = await db.sequelize.query<{ id: string; name: string }>(
     'SELECT c.id, c.name FROM account_clients ac JOIN clients c ON c.id = ac.client_id WHERE ac.account_id = :id ORDER BY c.name',
     { replacements: { id }, type: QueryTypes.SELECT },

@@ -1,8 +1,9 @@
 import type * as contract from '@lean-mentor/contract';
+import type { Client } from '@lean-mentor/contract';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import type { Call } from '../../http/route.ts';
-import { maySeeClient, visibleClients } from '../access/index.ts';
+import { coachesHere } from '../access/index.ts';
 import { findQuestionsOf, listCritiquesOfClient } from '../critique/index.ts';
 import { countRequestsByClient, listRequestsOfClients } from '../requests/index.ts';
 import { getClientProgress as progressOf } from './progress.ts';
@@ -14,24 +15,29 @@ export const listClients = (house: House) => async (_: Call<typeof contract.list
   return { clients: clients.map((client) => ({ ...client, ...(counts.get(client.id) ?? { requests: 0, waiting: 0 }) })) };
 };
 
+/** What was written about a client for the coaching side is not for the client to read. */
+const clientFor = (readers: 'coaching' | 'client', client: Client): Client =>
+  readers === 'coaching' ? client : { ...client, about: '', agreements: [] };
+
 export const getClientHistory =
   (house: House) =>
   async ({ params, account }: Call<typeof contract.getClientHistory>) => {
-    const client = maySeeClient(account, params.clientId) ? await findClient(house, params.clientId) : null;
+    const client = await findClient(house, params.clientId);
     if (!client) throw new ContractError('not-found');
+    const readers = coachesHere(account) ? 'coaching' : 'client';
     const [requests, critiques] = await Promise.all([
-      listRequestsOfClients(house, [client.id], visibleClients(account) === null),
+      listRequestsOfClients(house, [client.id], readers),
       listCritiquesOfClient(house, client.id),
     ]);
     const questions = await findQuestionsOf(house, critiques.map(({ id }) => id)); // prettier-ignore
-    return { client, requests, critiques, questions };
+    return { client: clientFor(readers, client), requests, critiques, questions };
   };
 
 export const getClientProgress =
   (house: House) =>
   async ({ params, account }: Call<typeof contract.getClientProgress>) => {
-    if (!maySeeClient(account, params.clientId) || !(await findClient(house, params.clientId))) throw new ContractError('not-found');
-    return progressOf(house, params.clientId);
+    if (!(await findClient(house, params.clientId))) throw new ContractError('not-found');
+    return progressOf(house, params.clientId, coachesHere(account) ? 'coaching' : 'client');
   };
 
 export const closeThread =

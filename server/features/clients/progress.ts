@@ -9,10 +9,17 @@ import { findClosedThreads } from './repository.ts';
 /** An open end is no number on the wire. */
 const ends = (interval: readonly [number, number] | null): ClientThread['interval'] => interval && [interval[0], Number.isFinite(interval[1]) ? interval[1] : null]; // prettier-ignore
 
-/** Every fix that was sent to a client, followed over their reviewed requests; and their time in each position. */
-export async function getClientProgress(house: House, clientId: string): Promise<ResponseOf<typeof contract.getClientProgress>> {
+/**
+ * Every fix that was sent to a client, followed over their reviewed requests; and their time in each position. What only the coaching
+ * side may read is not counted for the client.
+ */
+export async function getClientProgress(
+  house: House,
+  clientId: string,
+  readers: 'coaching' | 'client',
+): Promise<ResponseOf<typeof contract.getClientProgress>> {
   const [requests, principles, closed] = await Promise.all([
-    findThreadRequests(house, clientId, house.now()),
+    findThreadRequests(house, clientId, house.now(), readers),
     findPrinciples(house),
     findClosedThreads(house, clientId),
   ]);

@@ -5,7 +5,7 @@ import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { stillPng } from '../../media/still.ts';
 import { clipVideoKey, stillKey } from '../../storage/index.ts';
-import { maySeeClient } from '../access/index.ts';
+import { coachesHere, maySee } from '../access/index.ts';
 import { findClip } from '../book/index.ts';
 import { findFootage, findFootages, frameTableOf } from '../footage/index.ts';
 import { findRequest, listRequestsOfClients, lockRequest } from '../requests/index.ts';
@@ -23,8 +23,6 @@ import {
 } from './repository.ts';
 import { takeBackUntil } from './takeBack.ts';
 
-const coaching = ({ role }: Account): boolean => role === 'coach' || role === 'assistant';
-
 /** A sent critique the account may see, with its request; anything else is not there for it. */
 export async function visibleCritique(
   house: House,
@@ -32,7 +30,8 @@ export async function visibleCritique(
   row: CritiqueRow | null,
 ): Promise<{ row: CritiqueRow; request: Request }> {
   const request = row && row.version > 0 ? await findRequest(house, row.requestId) : null;
-  if (!row || !request || !maySeeClient(account, request.clientId)) throw new ContractError('not-found');
+  if (!row || !request || !maySee(account, { clientId: request.clientId, requestState: request.state, released: true }))
+    throw new ContractError('not-found');
   return { row, request };
 }
 
@@ -55,7 +54,7 @@ export async function getCritique(house: House, account: Account, critiqueId: st
     questions,
     otherFootages,
     clips: clips.flatMap((clip) => (clip?.state === 'ready' ? [{ id: clip.id, title: clip.title }] : [])),
-    takeBackUntil: coaching(account) ? takeBackUntil(house, row) : null,
+    takeBackUntil: coachesHere(account) ? takeBackUntil(house, row) : null,
   });
 }
 
@@ -123,6 +122,6 @@ export async function markUnderstood(
 
 /** Critiques of a client that stand, newest first. */
 export async function listCritiquesOfClient(house: House, clientId: string): Promise<CritiqueGlance[]> {
-  const requests = await listRequestsOfClients(house, [clientId]);
+  const requests = await listRequestsOfClients(house, [clientId], 'client');
   return findGlances(house, requests.map(({ id }) => id)); // prettier-ignore
 }

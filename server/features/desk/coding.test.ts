@@ -86,7 +86,7 @@ describe('a coding', () => {
       before: { state: 'draft' },
       after: { state: 'accepted' },
     } as DeskChange;
-    expect((await save(assistant, accept)).body.message).toBe('The coach accepts codings.');
+    expect((await save(assistant, accept)).body.refused[0].why).toBe('The coach accepts codings.');
     expect((await save(coach, accept)).status).toBe(200);
     expect((await bout()).spans).toHaveLength(2);
   });
@@ -95,11 +95,11 @@ describe('a coding', () => {
     const { own, cuts, changes } = await coding('coach', 'accepted');
     await save(coach, ...changes);
     const move = { changeId: house.newId(), entity: 'cut', id: cuts[1]!.id, before: { atFrame: 40 }, after: { atFrame: 50 } } as DeskChange;
-    expect((await save(assistant, move)).status).toBe(400);
+    expect((await save(assistant, move)).body.refused).toHaveLength(1);
     const foreign = made('cut', { ...cuts[0]!, id: house.newId(), codingId: own.id, atFrame: 60 });
-    expect((await save(assistant, foreign)).status).toBe(400);
+    expect((await save(assistant, foreign)).body.refused).toHaveLength(1);
     const override = { id: house.newId(), footageId, boutId, athlete: 'client', action: 'mount', atFrame: 50, points: 4, near: 0, why: '' };
-    expect((await save(assistant, made('override', override))).status).toBe(400);
+    expect((await save(assistant, made('override', override))).body.refused).toHaveLength(1);
     expect((await save(coach, made('override', override))).status).toBe(200);
     expect((await bout()).spans[1]).toMatchObject({ fromFrame: 40 });
   });

@@ -26,6 +26,8 @@ afterAll(async () => {
 
 const save = (changes: DeskChange[], id = requestId) => coach.ask('post', `/api/requests/${id}/desk/changes`, { changes, since: 0 });
 const desk = async (id = requestId) => (await coach.ask('get', `/api/requests/${id}/desk`)).body.document;
+/** Why the only edit of a lot was not taken. */
+const whyNot = (answer: { body: { refused?: { why: string }[] } }): string | undefined => answer.body.refused?.[0]?.why;
 const newMark = (atFrame: number, id = house.newId(), of = footageId): DeskChange => ({
   changeId: house.newId(),
   entity: 'mark',
@@ -116,13 +118,17 @@ describe('the desk', () => {
     expect((await desk()).notes).toEqual({});
   });
 
-  it('takes a batch whole or not at all', async () => {
+  it('takes the edits of a lot that may be, and names those that may not be, each with its reason', async () => {
     const { requestId: other, footageId: of } = await bringRequest(house, clientA, 'ready');
     const theirs = newMark(1, house.newId(), of);
     await save([theirs], other);
-    const answer = await save([newMark(5), { ...newMark(9, theirs.id) }]);
-    expect([answer.status, answer.body.message]).toEqual([400, `mark ${theirs.id} belongs to another request.`]);
-    expect((await desk()).marks).toEqual({});
+    const [fine, reaching] = [newMark(5), newMark(9, theirs.id)];
+    const { body } = await save([fine, reaching]);
+    expect(body).toMatchObject({
+      saved: [fine.changeId],
+      refused: [{ changeId: reaching.changeId, why: `mark ${theirs.id} belongs to another request.` }],
+    });
+    expect(Object.keys((await desk()).marks)).toEqual([fine.id]);
     expect(Object.keys((await desk(other)).marks)).toEqual([theirs.id]);
   });
 
@@ -130,7 +136,7 @@ describe('the desk', () => {
     const { footageId: of } = await bringRequest(house, clientA, 'ready');
     const mark = newMark(3, house.newId(), of);
     const answer = await save([mark]);
-    expect([answer.status, answer.body.message]).toEqual([400, `mark ${mark.id} names footage that is not of this request.`]);
+    expect(whyNot(answer)).toBe('This mark names footage that is not of this request.');
   });
 
   it('refuses a new thing that is not whole, naming the field', async () => {
@@ -181,7 +187,7 @@ describe('two people at one desk', () => {
     expect(theirs.changes).toEqual([second]);
     const { body: later } = await both(coach, [], mine.sequence);
     expect(later.changes).toEqual([second]);
-    expect((await both(coach, [], later.sequence)).body).toEqual({ saved: [], sequence: later.sequence, changes: [] });
+    expect((await both(coach, [], later.sequence)).body).toEqual({ saved: [], refused: [], sequence: later.sequence, changes: [] });
   });
 
   it('who changed different fields of a note both find their words in it', async () => {
@@ -229,20 +235,20 @@ describe('two people at one desk', () => {
     Object.assign(late.after!, { fromFrame: 90 });
     await both(coach, [early, late]);
     const backward = await both(coach, [edit(early.id, { causes: [] }, { causes: [late.id] })]);
-    expect([backward.status, backward.body.message]).toEqual([400, 'A cause cannot be later than what it led to. Pick an earlier note.']);
+    expect(whyNot(backward)).toBe('A cause cannot be later than what it led to. Pick an earlier note.');
     await both(coach, [edit(late.id, { causes: [] }, { causes: [early.id] })]);
     expect((await desk()).notes[late.id].causes).toEqual([early.id]);
     // Nor may the later one be moved before what caused it.
     const moved = await both(coach, [edit(late.id, { fromFrame: 90 }, { fromFrame: 0 })]);
-    expect(moved.status).toBe(400);
+    expect(whyNot(moved)).toBeDefined();
     expect((await desk()).notes[late.id].fromFrame).toBe(90);
     const made = { changeId: house.newId(), entity: 'conflict', id: house.newId(), before: null, after: { of: 'note', thingId: early.id, field: null, stands: 1, aside: 2, standsBy: 'x', asideBy: 'y' } }; // prettier-ignore
-    expect((await both(coach, [made as unknown as DeskChange])).status).toBe(400);
+    expect(whyNot(await both(coach, [made as unknown as DeskChange]))).toBe('Conflicts are found by the server, not made.');
   });
 
   it('share the principles of the book with every other desk', async () => {
     const id = house.newId();
-    await both(assistant, [{ changeId: house.newId(), entity: 'principle', id, before: null, after: { id, name: 'Elbow to knee' } }]);
+    await both(coach, [{ changeId: house.newId(), entity: 'principle', id, before: null, after: { id, name: 'Elbow to knee' } }]);
     const { requestId: other } = await bringRequest(house, clientB, 'ready');
     expect((await desk(other)).principles[id]).toEqual({ id, name: 'Elbow to knee' });
   });

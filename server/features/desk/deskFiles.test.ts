@@ -35,6 +35,7 @@ const table = { times: Array.from({ length: 90 }, (_, i) => i / 30), endSeconds:
 describe('notes of a client', () => {
   it('are found from all of their requests, with the principle, and as which fix each was sent', async () => {
     const principleId = house.newId();
+    await house.db.principles.create({ id: principleId, name: 'Elbow to knee' } as never);
     const earlier = await bringRequest(house, clientA, 'ready');
     const [note, fix] = [aNote(house.newId(), footageId, { principleId }), aNote(house.newId(), earlier.footageId, { principleId })];
     await save([created('note', note)]);
@@ -92,7 +93,8 @@ describe('the sound of a memo', () => {
   let memoId: string;
   beforeEach(async () => {
     memoId = house.newId();
-    await save([created('memo', { id: memoId, noteId: house.newId(), seconds: 2, peaks: [0.2, 1] } as never)]);
+    const note = aNote(house.newId(), footageId);
+    await save([created('note', note), created('memo', { id: memoId, noteId: note.id, seconds: 2, peaks: [0.2, 1] } as never)]);
   });
 
   it('is kept and played back, whole and in parts', async () => {

@@ -64,6 +64,6 @@ export async function importNotes(house: House, account: Account, requestId: str
     return [{ changeId: house.newId(), entity: 'note', id, before: null, after: note }];
   });
   if (faults.length > 0) throw new ContractError('not-valid', { message: faults.slice(0, 6).join(' ') });
-  await saveDeskChanges(house, account, requestId, { changes, since: 0 } as never);
+  await saveDeskChanges(house, account, requestId, { changes, since: 0 } as never, { allOrNone: true });
   return { added: changes.length };
 }

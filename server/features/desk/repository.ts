@@ -1,7 +1,9 @@
 import { emptyDesk, shelfOf, type DeskChange, type DeskDocument, type DeskEntity, type Note } from '@lean-mentor/core/desk';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { deskThings, wholeThings } from '@lean-mentor/contract';
 import { jsonOf, plain, plainAll, type Table } from '../../db/table.ts';
 import type { House } from '../../house.ts';
+import { ContractError } from '../../http/contractError.ts';
 import type { DeskChangeRow } from './model.ts';
 
 const without = <Row extends { requestId: string }>({ requestId: _requestId, ...rest }: Row) => rest;
@@ -9,7 +11,7 @@ const shelf = <T extends { id: string }>(things: T[]): Record<string, T> => Obje
 type AnyTable = Table<Record<string, unknown>>;
 
 /** All that lies on the desk of a request, drawings in the order they were made, and the book's principles. */
-export async function findDeskDocument({ db }: House, requestId: string, transaction?: Transaction): Promise<DeskDocument> {
+export async function findDeskDocument({ db, log }: House, requestId: string, transaction?: Transaction): Promise<DeskDocument> {
   const within = transaction && { transaction };
   const options = { where: { requestId }, ...within };
   const [marks, notes, drawings, things, principles] = await Promise.all([
@@ -27,7 +29,7 @@ export async function findDeskDocument({ db }: House, requestId: string, transac
     principles: shelf(plainAll(principles)),
   };
   for (const { entity, thing } of plainAll(things)) (document[shelfOf[entity]] as Record<string, object>)[thing.id] = thing;
-  return document;
+  return wholeThings(document, (shelf, id) => log.warn({ requestId, shelf, id }, 'a thing on a desk is not whole and is left out'));
 }
 
 /** The newest edit of a request; 0 before the first. */
@@ -56,20 +58,27 @@ export async function recordChange({ db }: House, row: DeskChangeRow, transactio
   await db.deskChanges.create(row, { transaction });
 }
 
-/** The last edit of a thing that changed anything: what came of it, and who made it. */
-export async function findLastTouch(
-  { db }: House,
-  requestId: string,
-  thingId: string,
-  transaction: Transaction,
-): Promise<{ by: string; effects: DeskChange[] } | null> {
-  const [row] = await db.sequelize.query<{ by: string | null; effects: string | DeskChange[] }>(
-    `SELECT a.name AS \`by\`, c.effects FROM desk_changes c LEFT JOIN accounts a ON a.id = c.account_id
-     WHERE c.thing_id = :thingId AND c.request_id = :requestId AND c.effects <> '[]' ORDER BY c.sequence DESC LIMIT 1`,
-    { replacements: { thingId, requestId }, type: QueryTypes.SELECT, transaction },
+/** An edit of a thing: who made it, and what came of it for this thing. */
+export interface Touch {
+  accountId: string | null;
+  by: string;
+  effect: DeskChange;
+}
+
+/** Further back than this nobody looks for who changed a field. */
+const mostTouches = 60;
+
+/** The last edits of a thing that changed it, newest first. */
+export async function findTouches({ db }: House, requestId: string, thingId: string, transaction: Transaction): Promise<Touch[]> {
+  const rows = await db.sequelize.query<{ accountId: string | null; by: string | null; effects: string | DeskChange[] }>(
+    `SELECT c.account_id AS accountId, a.name AS \`by\`, c.effects FROM desk_changes c LEFT JOIN accounts a ON a.id = c.account_id
+     WHERE c.thing_id = :thingId AND c.request_id = :requestId AND c.effects <> '[]' ORDER BY c.sequence DESC LIMIT :mostTouches`,
+    { replacements: { thingId, requestId, mostTouches }, type: QueryTypes.SELECT, transaction },
   );
-  if (!row) return null;
-  return { by: row.by ?? 'somebody', effects: jsonOf(row.effects) };
+  return rows.flatMap(({ accountId, by, effects }) => {
+    const effect = jsonOf(effects).find(({ id }) => id === thingId);
+    return effect ? [{ accountId, by: by ?? 'somebody', effect }] : [];
+  });
 }
 
 const columnTable = ({ db }: House, entity: DeskEntity): AnyTable | null =>
@@ -89,13 +98,48 @@ export async function findDeskThing(
   }
   const table = columnTable(house, entity);
   if (!table) {
+    // Under one id there is one thing: what is of another kind is not this one, and its id is taken.
     const row = plain(await house.db.deskThings.findByPk(id, { transaction }));
+    if (row && row.entity !== entity) throw new ContractError('not-valid', { message: `There is something else under the id ${id}.` });
     return row && { requestId: row.requestId, thing: { ...row.thing } };
   }
   const row = plain(await table.findByPk(id, { transaction }));
   if (!row) return null;
   const { requestId, made: _made, ...thing } = row;
   return { requestId: requestId as string, thing };
+}
+
+interface At {
+  requestId: string;
+  clientId: string;
+  transaction: Transaction;
+}
+
+/** What an edit may name beside what lies on its own desk, and how it is looked up. */
+const namedThings = {
+  principle: 'SELECT 1 FROM principles WHERE id = :id',
+  'principle-called': 'SELECT 1 FROM principles WHERE LOWER(TRIM(name)) = LOWER(TRIM(:id))',
+  'unused-principle': `SELECT 1 FROM principles p WHERE p.id = :id AND p.entry = '{}' AND NOT EXISTS (SELECT 1 FROM notes n WHERE n.principle_id = p.id)`,
+  clip: 'SELECT 1 FROM clips WHERE id = :id',
+  coder: `SELECT 1 FROM accounts WHERE id = :id AND role IN ('coach', 'assistant')`,
+  'note-of-client': `SELECT 1 FROM notes n JOIN requests r ON r.id = n.request_id WHERE n.id = :id AND r.client_id = :clientId AND r.state NOT IN ('draft', 'guardian')`,
+  'footage-of-client': `SELECT f.request_id AS requestId, f.frame_count AS frameCount FROM footages f JOIN requests r ON r.id = f.request_id
+    WHERE f.id = :id AND r.client_id = :clientId AND f.released AND r.state NOT IN ('draft', 'guardian')`,
+} as const;
+
+/** Something that an edit of a request names, as far as it is there and may be named; null otherwise. */
+export async function findNamed(
+  { db }: House,
+  kind: keyof typeof namedThings,
+  id: string,
+  { clientId, transaction }: At,
+): Promise<object | null> {
+  const [row] = await db.sequelize.query<object>(namedThings[kind], {
+    replacements: { id, clientId },
+    type: QueryTypes.SELECT,
+    transaction,
+  });
+  return row ?? null;
 }
 
 /** Does to the tables what `applyDeskChange` does to the document. */
@@ -113,7 +157,10 @@ export async function storeChange(house: House, requestId: string, change: DeskC
     if (after === null) await house.db.deskThings.destroy({ where, transaction });
     else {
       const present = before === null ? null : ((await findDeskThing(house, change, transaction))?.thing ?? {});
-      await house.db.deskThings.upsert({ id, requestId, entity, thing: { ...present, ...after, id } }, { transaction });
+      const thing = { ...present, ...after, id };
+      if (!deskThings[entity].safeParse(thing).success)
+        throw new ContractError('not-valid', { message: `What would be left of ${entity} ${id} is not whole.` });
+      await house.db.deskThings.upsert({ id, requestId, entity, thing }, { transaction }); // prettier-ignore
     }
     return;
   }

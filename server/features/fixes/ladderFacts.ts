@@ -86,7 +86,7 @@ const freshChoice = (level: number, gamePlan: string[]): RequestFixChoice => ({
 
 export async function ladderFacts(house: House, requestId: string): Promise<LadderFacts> {
   const request = await findRequest(house, requestId);
-  if (!request || request.state === 'guardian') throw new ContractError('not-found');
+  if (!request) throw new ContractError('not-found');
   const ready = request.footages.filter(({ state }) => state === 'ready');
   const [client, document, principles, drills, own, worth, past, chosen, others, ownSchool, tables] = await Promise.all([
     findClient(house, request.clientId),

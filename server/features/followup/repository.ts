@@ -18,8 +18,13 @@ function byRequest<T extends { requestId: string }>(rows: readonly T[]): (reques
   return (requestId) => groups.get(requestId) ?? [];
 }
 
-/** Requests of a client whose critique stands, sent before an instant, oldest first. */
-export async function findReviewed({ db }: House, clientId: string, before: Date): Promise<ReviewedRequest[]> {
+/** Requests of a client whose critique stands, sent before an instant, oldest first; with the notes that these readers may read. */
+export async function findReviewed(
+  { db }: House,
+  clientId: string,
+  before: Date,
+  readers: 'coaching' | 'client',
+): Promise<ReviewedRequest[]> {
   const select = <T extends object>(sql: string): Promise<T[]> =>
     db.sequelize.query<T>(sql, { replacements: { clientId, before }, type: QueryTypes.SELECT });
   // From the client's requests on, always: left to the database, every call was three to five times slower right after a large filling.
@@ -32,7 +37,7 @@ export async function findReviewed({ db }: House, clientId: string, before: Date
     ),
     select<{ requestId: string } & ThreadRequest['notes'][number]>(
       `SELECT STRAIGHT_JOIN n.request_id AS requestId, n.principle_id AS principleId, n.kind, n.athlete ${from} JOIN notes n ON n.request_id = r.id
-       ${where} AND n.principle_id IS NOT NULL`,
+       ${where} AND n.principle_id IS NOT NULL${readers === 'client' ? " AND n.visible = 'client'" : ''}`,
     ),
     select<{ requestId: string; principleId: string }>(
       `SELECT STRAIGHT_JOIN r.id AS requestId, s.principle_id AS principleId ${from} JOIN sent_fixes s ON s.critique_id = c.id

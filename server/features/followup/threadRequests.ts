@@ -5,8 +5,13 @@ import { findClientBouts } from '../scoring/index.ts';
 import { findReviewed } from './repository.ts';
 
 /** Reviewed requests of a client before an instant, oldest first, with the time that was spent in each position. */
-export async function findThreadRequests(house: House, clientId: string, before: Date): Promise<ThreadRequest[]> {
-  const [reviewed, bouts] = await Promise.all([findReviewed(house, clientId, before), findClientBouts(house, clientId)]);
+export async function findThreadRequests(
+  house: House,
+  clientId: string,
+  before: Date,
+  readers: 'coaching' | 'client' = 'coaching',
+): Promise<ThreadRequest[]> {
+  const [reviewed, bouts] = await Promise.all([findReviewed(house, clientId, before, readers), findClientBouts(house, clientId)]);
   return reviewed.map(({ footageSeconds, ...request }) => {
     const coded = bouts.filter(({ requestId }) => requestId === request.requestId).map(({ timed }) => timed as unknown as TimedBout);
     // Time by position needs no score.

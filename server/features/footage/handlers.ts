@@ -38,27 +38,27 @@ export const getSound =
 
 export const getViewing =
   (house: House) =>
-  ({ account, params }: Call<typeof contract.getViewing>) =>
-    service.getViewing(house, account, params.footageId);
+  ({ account, params, req }: Call<typeof contract.getViewing>) =>
+    service.getViewing(house, account, req.sessionID, params.footageId);
 
 export const streamReviewCopy =
   (house: House) =>
   async ({ account, params, req, res }: Call<typeof contract.streamReviewCopy>) => {
-    const footage = await service.viewedFootage(house, account, params.footageId, contract.streamReviewCopy, req.query);
+    const footage = await service.viewedFootage(house, account, req.sessionID, params.footageId, contract.streamReviewCopy, req.query);
     await sendObject(req, res, house.storage, reviewCopyKey(footage.id), 'video/mp4');
   };
 
 export const getPoster =
   (house: House) =>
   async ({ account, params, req, res }: Call<typeof contract.getPoster>) => {
-    const footage = await service.viewedFootage(house, account, params.footageId, contract.getPoster, req.query);
+    const footage = await service.viewedFootage(house, account, req.sessionID, params.footageId, contract.getPoster, req.query);
     await sendObject(req, res, house.storage, posterKey(footage.id), 'image/jpeg');
   };
 
 export const getStrip =
   (house: House) =>
   async ({ account, params, req, res }: Call<typeof contract.getStrip>) => {
-    const footage = await service.viewedFootage(house, account, params.footageId, contract.getStrip, req.query);
+    const footage = await service.viewedFootage(house, account, req.sessionID, params.footageId, contract.getStrip, req.query);
     await sendObject(req, res, house.storage, stripKey(footage.id), 'image/jpeg');
   };
 
@@ -77,6 +77,8 @@ export const watchFootages =
     res.write(': listening\n\n');
     const leave = watch.listen({
       account,
+      sessionId: req.sessionID,
+      end: () => void res.end(),
       send: (progress) => void res.write(`data: ${JSON.stringify(progress)}\n\n`),
       keepAlive: () => void res.write(': still here\n\n'),
     });

@@ -15,6 +15,7 @@ export {
   footageOf,
   insertBout,
   insertFootage,
+  releaseFootages,
 } from './repository.ts';
 export { frameTableOf, knownFrameTable } from './service.ts';
 export { timedOf } from './timedOf.ts';

@@ -26,9 +26,15 @@ export interface FootageRow {
   advice: string[] | null;
   alignment: Alignment | null;
   changedAt: Date;
+  /** Client and guardian have let it go: the coaching side may see it. */
+  released: boolean;
+  /** Of one that failed: whether making it ready again can help, since the fault was ours. */
+  retryHelps: boolean;
 }
 export interface BoutRow extends Bout {
   footageId: string;
+  /** Grows with every change of it; an edit says which one it was made on. */
+  version?: number;
   /** What is coded, in seconds; null while nothing is, or the footage's frame times are not known. */
   timed?: TimedBout | null;
 }
@@ -63,10 +69,13 @@ export const footageTables = (sequelize: Sequelize) => ({
     advice: DataTypes.JSON,
     alignment: DataTypes.JSON,
     changedAt: instantColumn,
+    released: DataTypes.BOOLEAN,
+    retryHelps: DataTypes.BOOLEAN,
   }),
   bouts: defineTable<BoutRow>(sequelize, 'bouts', {
     id: key(),
     footageId: DataTypes.UUID,
+    version: DataTypes.INTEGER,
     fromFrame: DataTypes.INTEGER,
     toFrame: DataTypes.INTEGER,
     spans: DataTypes.JSON,

@@ -18,4 +18,6 @@ export const newFootage = (
   seconds: null,
   advice: null,
   alignment: null,
+  released: false,
+  retryHelps: true,
 });

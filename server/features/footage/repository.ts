@@ -1,5 +1,5 @@
-import type { Bout, Footage, FootageProgress, RequestState } from '@lean-mentor/contract';
-import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize';
+import type { Bout, Footage, FootageProgress } from '@lean-mentor/contract';
+import { Op, UniqueConstraintError, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import type { BoutRow, FootageRow } from './model.ts';
@@ -12,6 +12,7 @@ export const progressOf = (row: FootageRow): FootageProgress => ({
   share: row.share,
   secondsLeft: row.secondsLeft,
   failure: row.failure,
+  retryHelps: row.retryHelps,
 });
 
 const boutOf = ({ footageId: _footageId, timed: _timed, ...bout }: BoutRow): Bout => bout;
@@ -27,6 +28,7 @@ export const footageOf = (row: FootageRow, bouts: BoutRow[]): Footage => ({
   advice: row.advice ?? [],
   bouts: bouts.filter((b) => b.footageId === row.id).map(boutOf),
   alignment: row.alignment,
+  released: row.released,
 });
 
 export const findFootage = async ({ db }: House, id: string, transaction?: Transaction): Promise<FootageRow | null> =>
@@ -111,13 +113,9 @@ export async function deleteFootage({ db }: House, id: string, transaction: Tran
   await db.footages.destroy({ where: { id }, transaction });
 }
 
-/** Of which client and in which state the request is that a footage belongs to. */
-export async function ownerOfFootage({ db }: House, footageId: string): Promise<{ clientId: string; requestState: RequestState } | null> {
-  const rows = await db.sequelize.query<{ clientId: string; requestState: RequestState }>(
-    'SELECT r.client_id AS clientId, r.state AS requestState FROM footages f JOIN requests r ON r.id = f.request_id WHERE f.id = :footageId',
-    { replacements: { footageId }, type: QueryTypes.SELECT },
-  );
-  return rows[0] ?? null;
+/** Lets all footage of a request go: the coaching side may see it from now on. */
+export async function releaseFootages({ db }: House, requestId: string, transaction: Transaction): Promise<void> {
+  await db.footages.update({ released: true }, { where: { requestId }, transaction });
 }
 
 /** A lock whose holder has not been heard of for this long is free, in ms. */

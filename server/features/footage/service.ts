@@ -18,16 +18,16 @@ import { frameJpeg } from '../../media/still.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { enqueueJob } from '../../jobs/index.ts';
 import { frameTableKey, motionKey, NotStored, reviewCopyKey, soundKey } from '../../storage/index.ts';
-import { maySeeRequest } from '../access/index.ts';
+import { findBelonging, maySee } from '../access/index.ts';
 import type { FootageRow } from './model.ts';
-import { anyBoutElsewhere, changeFootage, findFootage, ownerOfFootage, progressOf, replaceBouts } from './repository.ts';
+import { anyBoutElsewhere, changeFootage, findFootage, progressOf, replaceBouts } from './repository.ts';
 import { timedOf } from './timedOf.ts';
-import { isSignedFor, signedAddress, viewingMs } from './viewing.ts';
+import { isSignedFor, signedAddress, viewerOf, viewingMs } from './viewing.ts';
 
 /** A footage the account may see; anything else is not there for it. */
 export async function visibleFootage(house: House, account: Account, footageId: string): Promise<FootageRow> {
-  const [footage, owner] = await Promise.all([findFootage(house, footageId), ownerOfFootage(house, footageId)]);
-  if (!footage || !owner || !maySeeRequest(account, owner.clientId, owner.requestState)) throw new ContractError('not-found');
+  const [footage, owner] = await Promise.all([findFootage(house, footageId), findBelonging(house, 'footageId', footageId)]);
+  if (!footage || !owner || !maySee(account, owner)) throw new ContractError('not-found');
   return footage;
 }
 
@@ -62,11 +62,17 @@ export const soundOf = (house: House, footageId: string): Promise<FootageSound> 
 
 const pathOf = (operation: { path: string }, footageId: string): string => operation.path.replace(':footageId', footageId);
 
-/** Addresses under which the caller, and nobody else, may load a footage's files for a while. */
-export async function getViewing(house: House, account: Account, footageId: string): Promise<ResponseOf<typeof contract.getViewing>> {
+/** Addresses under which the caller, and nobody else, may load a footage's files for a while, and no longer than this session lasts. */
+export async function getViewing(
+  house: House,
+  account: Account,
+  sessionId: string,
+  footageId: string,
+): Promise<ResponseOf<typeof contract.getViewing>> {
   await readyFootage(house, account, footageId);
   const until = house.now().getTime() + viewingMs;
-  const sign = (operation: { path: string }): string => signedAddress(house, pathOf(operation, footageId), account.id, until);
+  const sign = (operation: { path: string }): string =>
+    signedAddress(house, pathOf(operation, footageId), viewerOf(account.id, sessionId), until);
   return {
     reviewCopy: sign(streamReviewCopy),
     poster: sign(getPoster),
@@ -79,12 +85,13 @@ export async function getViewing(house: House, account: Account, footageId: stri
 export async function viewedFootage(
   house: House,
   account: Account,
+  sessionId: string,
   footageId: string,
   operation: { path: string },
   query: Record<string, unknown>,
 ): Promise<FootageRow> {
   const footage = await visibleFootage(house, account, footageId);
-  if (!isSignedFor(house, pathOf(operation, footageId), account.id, query)) throw new ContractError('address-expired');
+  if (!isSignedFor(house, pathOf(operation, footageId), viewerOf(account.id, sessionId), query)) throw new ContractError('address-expired');
   return ready(footage);
 }
 

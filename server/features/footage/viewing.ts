@@ -4,6 +4,9 @@ import type { House } from '../../house.ts';
 /** How long an address may be used, in ms: longer than a long evening at the desk. */
 export const viewingMs = 8 * 3600 * 1000;
 
+/** Who may use an address: an account, for as long as the session lasts in which it asked for it. */
+export const viewerOf = (accountId: string, sessionId: string): string => `${accountId} ${sessionId}`;
+
 const signatureOf = (house: House, path: string, viewer: string, until: number): string =>
   createHmac('sha256', house.config.secret).update(`${path}\n${viewer}\n${until}`).digest('base64url');
 

@@ -1,14 +1,19 @@
 import type { Account, FootageProgress } from '@lean-mentor/contract';
+import { addHours } from 'date-fns';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { changeFootage } from './repository.ts';
+import { sessions } from '../../http/session.ts';
 import { FootageWatch } from './watch.ts';
 
 let house: TestHouse;
+const sessionId = 'a-session';
 beforeAll(async () => {
   house = await openTestHouse();
   await movePeopleIn(house);
+  sessions(house).stop();
+  await house.db.sequelize.model('session').create({ sid: sessionId, expires: addHours(new Date(), 1), data: '{}' });
 });
 afterAll(() => house.close());
 
@@ -25,6 +30,8 @@ const hear = (watch: FootageWatch, account: Account, enough: (heard: FootageProg
     const heard: FootageProgress[] = [];
     const leave = watch.listen({
       account,
+      sessionId,
+      end: () => undefined,
       keepAlive: () => undefined,
       send: (progress) => {
         heard.push(progress);

@@ -1,14 +1,20 @@
 import type { Account, FootageProgress } from '@lean-mentor/contract';
 import { subSeconds } from 'date-fns';
 import type { House } from '../../house.ts';
-import { maySeeRequest } from '../access/index.ts';
-import { findFootagesChangedSince, ownerOfFootage, progressOf } from './repository.ts';
+import { isOpen } from '../../http/session.ts';
+import { findAccount, findBelonging, maySee } from '../access/index.ts';
+import { findFootagesChangedSince, progressOf } from './repository.ts';
 
 const pollMs = 400;
 const keepAliveMs = 20_000;
+/** How often it is looked whether those who listen are still signed in, in ms. */
+const lookMs = 1000;
 
 interface Listener {
   account: Account;
+  /** The session that listens: when it ends, so does the listening. */
+  sessionId: string;
+  end: () => void;
   send: (progress: FootageProgress) => void;
   keepAlive: () => void;
 }
@@ -23,6 +29,7 @@ export class FootageWatch {
   private since: Date;
   private readonly seen = new Map<string, string>();
   private spokeAt = 0;
+  private lookedAt = 0;
 
   constructor(private readonly house: House) {
     this.since = house.now();
@@ -47,17 +54,30 @@ export class FootageWatch {
     this.seen.clear();
   }
 
+  /** Ends the listening of those whose session or account is gone, and knows the others as they are now. */
+  private async dropEnded(): Promise<void> {
+    if (Date.now() - this.lookedAt < lookMs) return;
+    this.lookedAt = Date.now();
+    const listeners = [...this.listeners];
+    const open = await isOpen(this.house, listeners.map(({ sessionId }) => sessionId)); // prettier-ignore
+    for (const listener of listeners) {
+      const account = open.has(listener.sessionId) ? await findAccount(this.house, listener.account.id) : null;
+      if (account) listener.account = account;
+      else listener.end();
+    }
+  }
+
   private async beat(): Promise<void> {
     try {
+      await this.dropEnded();
       const rows = await findFootagesChangedSince(this.house, this.since);
       for (const row of rows) {
         const progress = progressOf(row);
         const text = JSON.stringify(progress);
         if (this.seen.get(row.id) === text) continue;
         this.seen.set(row.id, text);
-        const owner = await ownerOfFootage(this.house, row.id);
-        for (const { account, send } of this.listeners)
-          if (owner && maySeeRequest(account, owner.clientId, owner.requestState)) send(progress);
+        const owner = await findBelonging(this.house, 'footageId', row.id);
+        for (const { account, send } of this.listeners) if (owner && maySee(account, owner)) send(progress);
       }
       // Another process's clock and commit may lag a little: the last second is asked for again.
       const last = rows[rows.length - 1];

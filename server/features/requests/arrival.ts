@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house.ts';
 import { indexWords } from '../clients/index.ts';
-import { findFootageRows } from '../footage/index.ts';
+import { findFootageRows, releaseFootages } from '../footage/index.ts';
 import type { RequestRow } from './model.ts';
 import { promiseAfterPause, promisedBy } from './promise.ts';
 import { changeRequest, lockRequest } from './repository.ts';
@@ -11,6 +11,7 @@ import { changeRequest, lockRequest } from './repository.ts';
  * with the last of it. The promise is counted from then; one whose clock stood goes on where it stood.
  */
 export async function reachCoach(house: House, row: RequestRow, transaction: Transaction): Promise<void> {
+  await releaseFootages(house, row.id, transaction);
   const footages = await findFootageRows(house, row.id, transaction);
   if (footages.some((footage) => footage.state === 'uploading')) {
     await changeRequest(house, row.id, { state: 'uploading' }, transaction);

@@ -5,15 +5,11 @@ import { ContractError } from '../../http/contractError.ts';
 import { maySeeClient } from '../access/index.ts';
 import { findClient } from '../clients/index.ts';
 import { deleteFootage, findFootageRows, footageOf, insertFootage, newFootage, removeFootageBytes } from '../footage/index.ts';
-import { postLetters } from '../letters/index.ts';
-import { reachCoach } from './arrival.ts';
+import { passOn } from './guardianFirst.ts';
 import { lockedRequest } from './lockedRequest.ts';
-import { guardianLetter } from './requestLetters.ts';
 import { newRequest } from './newRequest.ts';
 import { changeRequest, deleteRequest, findDraft, findRequest, insertRequest } from './repository.ts';
 
-/** Under this age, in years, a guardian approves what is sent. */
-const ageOfConsent = 18;
 /** One request holds at most this many files: a long day of matches from two cameras. */
 const mostFootages = 24;
 
@@ -97,16 +93,11 @@ export async function sendRequest(house: House, account: Account, requestId: str
       throw new ContractError('not-valid', { message: fields[0]!.why, fields });
     }
     if ((await findFootageRows(house, requestId, transaction)).length === 0) throw new ContractError('no-footage');
-    const isMinor = client.age !== null && client.age < ageOfConsent;
-    if (isMinor && !client.guardianName) throw new ContractError('no-guardian');
     const sent = { intake: read.data, sentAt: house.now(), step: 'check' as const };
     await changeRequest(house, requestId, sent, transaction);
-    if (isMinor && account.role !== 'guardian') {
-      await changeRequest(house, requestId, { state: 'guardian' }, transaction);
-      await postLetters(house, row.clientId, (person) => (person.role === 'guardian' ? guardianLetter(client.name) : null), transaction);
-    } else await reachCoach(house, { ...row, ...sent }, transaction);
+    await passOn(house, account, { ...row, ...sent }, transaction);
   });
-  return (await findRequest(house, requestId))!;
+  return (await findRequest(house, requestId, 'client'))!;
 }
 
 /** What is missing, in words: the contract's own where it has some, else what to do. */

@@ -1,7 +1,7 @@
 import type * as contract from '@lean-mentor/contract';
 import type { House } from '../../house.ts';
 import type { Call } from '../../http/route.ts';
-import { visibleClients } from '../access/index.ts';
+import { coachesHere, visibleClients } from '../access/index.ts';
 import * as drafts from './drafts.ts';
 import { listDraftsOfClients, listRequestsOfClients } from './repository.ts';
 import * as service from './service.ts';
@@ -9,7 +9,7 @@ import * as service from './service.ts';
 export const listRequests =
   (house: House) =>
   async ({ account }: Call<typeof contract.listRequests>) => ({
-    requests: await listRequestsOfClients(house, visibleClients(account)),
+    requests: await listRequestsOfClients(house, visibleClients(account), coachesHere(account) ? 'coaching' : 'client'),
   });
 
 export const getRequest =

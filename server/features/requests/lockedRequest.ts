@@ -2,7 +2,7 @@ import type { Account, RequestState } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
-import { maySeeRequest } from '../access/index.ts';
+import { maySee } from '../access/index.ts';
 import type { RequestRow } from './model.ts';
 import { lockRequest } from './repository.ts';
 
@@ -19,7 +19,7 @@ export const lockedRequest = <T>(
 ): Promise<T> =>
   house.db.sequelize.transaction(async (transaction) => {
     const row = await lockRequest(house, requestId, transaction);
-    if (!row || !maySeeRequest(account, row.clientId, row.state)) throw new ContractError('not-found');
+    if (!row || !maySee(account, { clientId: row.clientId, requestState: row.state, released: true })) throw new ContractError('not-found');
     if (!states.includes(row.state)) throw new ContractError(states[0] === 'draft' ? 'not-a-draft' : 'not-now');
     return change(row, transaction);
   });

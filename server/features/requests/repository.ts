@@ -8,6 +8,11 @@ import type { RequestRow } from './model.ts';
 
 const mostListed = 500;
 
+/** Who reads: the coaching side is shown the footage that was let go, the client's side all. */
+export type Readers = 'coaching' | 'client';
+const shownTo = (readers: Readers, footages: readonly Footage[] = []): Footage[] =>
+  footages.filter(({ released }) => readers === 'client' || released);
+
 /** What drafts and requests show alike: their client and footages. */
 async function standingOf(
   house: House,
@@ -24,7 +29,7 @@ async function standingOf(
 }
 
 /** Rows with their client's name, footages and sent critique. */
-async function requestsOf(house: House, rows: RequestRow[]): Promise<Request[]> {
+async function requestsOf(house: House, rows: RequestRow[], readers: Readers): Promise<Request[]> {
   if (rows.length === 0) return [];
   const [{ clientOf, footagesOf }, critiques] = await Promise.all([
     standingOf(house, rows),
@@ -45,24 +50,28 @@ async function requestsOf(house: House, rows: RequestRow[]): Promise<Request[]> 
     stoppedAt: row.stoppedAt?.toISOString() ?? null,
     consentWithdrawnAt: row.consentWithdrawnAt?.toISOString() ?? null,
     clientName: clientOf.get(row.clientId)?.name ?? '',
-    footages: footagesOf.get(row.id) ?? [],
+    footages: shownTo(readers, footagesOf.get(row.id)),
     critiqueId: critiqueOf.get(row.id) ?? null,
   }));
 }
 
-export async function findRequest(house: House, id: string): Promise<Request | null> {
+/** A request that was sent. Those who read for the coaching side see only footage that was let go. */
+export async function findRequest(house: House, id: string, readers: Readers = 'coaching'): Promise<Request | null> {
   const row = plain(await house.db.requests.findOne({ where: { id, state: { [Op.ne]: 'draft' } } }));
-  return row ? ((await requestsOf(house, [row]))[0] ?? null) : null;
+  return row ? ((await requestsOf(house, [row], readers))[0] ?? null) : null;
 }
 
 /** Newest first; all clients' that have reached the coach when `clientIds` is null. */
-export async function listRequestsOfClients(house: House, clientIds: string[] | null, forCoach = clientIds === null): Promise<Request[]> {
+export async function listRequestsOfClients(house: House, clientIds: string[] | null, readers: Readers): Promise<Request[]> {
   const rows = await house.db.requests.findAll({
-    where: { ...(clientIds && { clientId: clientIds }), state: { [Op.notIn]: forCoach ? ['draft', 'guardian'] : ['draft'] } },
+    where: {
+      ...(clientIds && { clientId: clientIds }),
+      state: { [Op.notIn]: readers === 'coaching' ? ['draft', 'guardian'] : ['draft'] },
+    },
     order: [['sentAt', 'DESC']],
     limit: mostListed,
   });
-  return requestsOf(house, plainAll(rows));
+  return requestsOf(house, plainAll(rows), readers);
 }
 
 /** Requests whose critique has not been sent, due first. */
@@ -76,6 +85,7 @@ export const listOpenRequests = async (house: House): Promise<Request[]> =>
         limit: mostListed,
       }),
     ),
+    'coaching',
   );
 
 async function draftsOf(house: House, rows: RequestRow[]): Promise<Draft[]> {

@@ -3,11 +3,12 @@ import type { Account, BodyOf, Request, Saying } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
-import { maySeeRequest } from '../access/index.ts';
+import { coachesHere } from '../access/index.ts';
 import { findFootageRows, removeFootageBytes } from '../footage/index.ts';
 import { postLetters } from '../letters/index.ts';
 import { stillsFolder } from '../../storage/index.ts';
 import { reachCoach } from './arrival.ts';
+import { passOn, wasAskedFirst } from './guardianFirst.ts';
 import { lockedRequest } from './lockedRequest.ts';
 import type { RequestRow } from './model.ts';
 import { consentLetter, needFirstLetter } from './requestLetters.ts';
@@ -20,21 +21,26 @@ const said = (house: House, row: RequestRow, account: Account, kind: Saying['kin
 ];
 
 export async function getRequest(house: House, account: Account, requestId: string): Promise<Request> {
-  const request = await findRequest(house, requestId);
-  if (!request || !maySeeRequest(account, request.clientId, request.state)) throw new ContractError('not-found');
+  const request = await findRequest(house, requestId, coachesHere(account) ? 'coaching' : 'client');
+  if (!request) throw new ContractError('not-found');
   return request;
 }
 
 /** A guardian's yes: it goes on to the coach. */
 export async function approveRequest(house: House, account: Account, requestId: string): Promise<Request> {
   await lockedRequest(house, account, requestId, ['guardian'], (row, transaction) => reachCoach(house, row, transaction));
-  return (await findRequest(house, requestId))!;
+  return getRequest(house, account, requestId);
 }
 
-/** A guardian's no: it is a draft again, with the guardian's words on it. */
+/** A guardian's no: it is a draft again, or waits for an answer again, with the guardian's words on it. */
 export async function sendBackRequest(house: House, account: Account, requestId: string, words: string): Promise<{ done: true }> {
   await lockedRequest(house, account, requestId, ['guardian'], (row, transaction) =>
-    changeRequest(house, requestId, { state: 'draft', exchange: said(house, row, account, 'sent-back', words) }, transaction),
+    changeRequest(
+      house,
+      requestId,
+      { state: wasAskedFirst(row) ? 'need-first' : 'draft', exchange: said(house, row, account, 'sent-back', words) },
+      transaction,
+    ),
   );
   return { done: true };
 }
@@ -61,16 +67,16 @@ export async function askFirst(
     );
     await postLetters(house, row.clientId, () => needFirstLetter(account.name, need, words), transaction);
   });
-  return (await findRequest(house, requestId))!;
+  return getRequest(house, account, requestId);
 }
 
-/** The client's answer: the clock goes on, once all footage is there. */
+/** The client's answer: the clock goes on, once all footage is there and, of a minor, the guardian has said yes. */
 export async function answerFirst(house: House, account: Account, requestId: string, words: string): Promise<Request> {
   await lockedRequest(house, account, requestId, ['need-first'], async (row, transaction) => {
     await changeRequest(house, requestId, { exchange: said(house, row, account, 'answer', words) }, transaction);
-    await reachCoach(house, row, transaction);
+    await passOn(house, account, { ...row, exchange: said(house, row, account, 'answer', words) }, transaction);
   });
-  return (await findRequest(house, requestId))!;
+  return getRequest(house, account, requestId);
 }
 
 async function removeAllFootage(house: House, request: RequestRow, transaction: Transaction): Promise<void> {
@@ -87,7 +93,7 @@ export async function withdrawRequest(house: House, account: Account, requestId:
     await removeAllFootage(house, row, transaction);
     await changeRequest(house, requestId, { state: 'withdrawn', stoppedAt: null }, transaction);
   });
-  return (await findRequest(house, requestId))!;
+  return getRequest(house, account, requestId);
 }
 
 /**
@@ -103,5 +109,5 @@ export async function withdrawConsent(house: House, account: Account, requestId:
     await changeRequest(house, requestId, { state, stoppedAt: null, consentWithdrawnAt: house.now() }, transaction);
     await postLetters(house, row.clientId, () => consentLetter(account.name), transaction);
   });
-  return (await findRequest(house, requestId))!;
+  return getRequest(house, account, requestId);
 }

@@ -1,0 +1,30 @@
+import type { Account } from '@lean-mentor/contract';
+import type { Transaction } from 'sequelize';
+import type { House } from '../../house.ts';
+import { ContractError } from '../../http/contractError.ts';
+import { findClient } from '../clients/index.ts';
+import { postLetters } from '../letters/index.ts';
+import { reachCoach } from './arrival.ts';
+import type { RequestRow } from './model.ts';
+import { changeRequest } from './repository.ts';
+import { guardianLetter } from './requestLetters.ts';
+
+/** Under this age, in years, a guardian approves what is sent. */
+const ageOfConsent = 18;
+
+/**
+ * Lets what an account sends go to the coach: a minor's to their guardian first, unless the guardian sends it, whether it is a new
+ * request or an answer with more footage. Nothing of it is shown to the coaching side before the yes.
+ */
+export async function passOn(house: House, account: Account, row: RequestRow, transaction: Transaction): Promise<void> {
+  const client = (await findClient(house, row.clientId))!;
+  const isMinor = client.age !== null && client.age < ageOfConsent;
+  if (isMinor && !client.guardianName) throw new ContractError('no-guardian');
+  if (!isMinor || account.role === 'guardian') return reachCoach(house, row, transaction);
+  await changeRequest(house, row.id, { state: 'guardian' }, transaction);
+  await postLetters(house, row.clientId, (person) => (person.role === 'guardian' ? guardianLetter(client.name) : null), transaction);
+}
+
+/** Whether the coach has asked for something before: what a guardian sends back is then open for an answer again, not a draft. */
+export const wasAskedFirst = ({ exchange }: Pick<RequestRow, 'exchange'>): boolean =>
+  exchange.some(({ kind }) => kind === 'need-footage' || kind === 'need-context');
