@@ -78,6 +78,8 @@ export const bout = z.object({
   outcome: z.enum(outcomes).nullable().default(null),
   /** "by 4 to 2", "armlock at 3:10". */
   outcomeWords: z.string().trim().max(120).default(''),
+  /** Grows with every change of the bout; 0 for one that was not stored yet. */
+  version: z.int().min(0).default(0),
 });
 export type Bout = z.infer<typeof bout>;
 
@@ -180,15 +182,30 @@ export const getFrameStill = operation({
   stream: 'image/jpeg',
 });
 
-export const saveBouts = operation({
-  name: 'saveBouts',
+/** What a person says of a bout. What is coded of it is the desk's, and follows its edges. */
+export const boutFields = bout.omit({ id: true, spans: true, events: true, version: true });
+export const boutEdit = z.object({
+  id,
+  /** The version of the bout that was edited; 0 of a new one. */
+  base: z.int().min(0),
+  /** Of a new one that was split off: from which bout, whose coding in its stretch it takes along. */
+  splitFrom: id.nullable().default(null),
+  /** Null: it is taken away. */
+  after: boutFields.nullable(),
+});
+export type BoutEdit = z.infer<typeof boutEdit>;
+
+export const editBouts = operation({
+  name: 'editBouts',
   room: 'footage',
-  method: 'put',
+  method: 'post',
   path: '/api/footages/:footageId/bouts',
   access: everyRole,
-  summary: 'The bouts of a footage as they are now: accepted, moved, split, added, removed.',
+  limits: { bytes: 256 * 1024, values: 8000 },
+  summary:
+    'Bouts of a footage, accepted, moved, split off, added, taken away: all edits or none. Refused where somebody else changed one of them since; what is coded cannot be taken away.',
   params,
-  body: z.object({ bouts: z.array(bout).max(200) }),
+  body: z.object({ edits: z.array(boutEdit).max(200) }),
   response: z.object({ bouts: z.array(bout) }),
 });
 

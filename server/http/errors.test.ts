@@ -54,6 +54,8 @@ describe('what went wrong', () => {
 
   it('is a JSON answer for an unknown address of the API, and the app’s page elsewhere', async () => {
     expect((await coach.ask('get', '/api/nothing/here')).body.code).toBe('not-found');
+    const asset = await coach.ask('get', '/assets/gone-1234.js');
+    expect([asset.status, asset.body.code]).toEqual([404, 'not-found']);
   });
 
   it('shows a reference number for an unknown failure, which is in the log with the fault and without personal data', async () => {

@@ -45,7 +45,7 @@ const pathOf = (operation: Operation): string => operation.path.replace(/:(\w+)/
 const visitorOf = (role: string): Visitor => visitors.get(role === 'client' ? 'other' : role)!;
 /** What an operation wants to be sent before it looks whose thing it is. */
 const bodies: Record<string, object> = {
-  saveBouts: { bouts: [] },
+  editBouts: { edits: [] },
   markUnderstood: { understood: true },
   askQuestion: { id: '00000000-0000-4000-8000-000000000001', fixId: null, noteId: null, words: 'Which hand?' },
 };

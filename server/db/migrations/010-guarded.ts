@@ -7,7 +7,7 @@ export const statements = [
   "UPDATE accounts SET demo = TRUE WHERE email LIKE '%@skerrow.example'",
   'ALTER TABLE footages ADD COLUMN released BOOLEAN NOT NULL DEFAULT FALSE, ADD COLUMN retry_helps BOOLEAN NOT NULL DEFAULT TRUE',
   `UPDATE footages f JOIN requests r ON r.id = f.request_id SET f.released = TRUE WHERE r.state NOT IN ('draft', 'guardian')`,
-  'ALTER TABLE bouts ADD COLUMN version INT NOT NULL DEFAULT 1',
+  'ALTER TABLE bouts ADD COLUMN version INT NOT NULL DEFAULT 1, ADD COLUMN changed_by UUID NULL',
   'ALTER TABLE critique_versions ADD COLUMN written_from JSON NULL',
   `CREATE TABLE sign_in_tries (
     id BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY, subject CHAR(64) NOT NULL, tried_at DATETIME(6) NOT NULL, KEY (subject, tried_at), KEY (tried_at))`,

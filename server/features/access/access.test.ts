@@ -1,8 +1,13 @@
+import { addMinutes } from 'date-fns';
+import type { Readable } from 'node:stream';
+import supertest from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp, type OpenApp } from '../../http/app.ts';
-import { movePeopleIn, password } from '../../testing/people.ts';
+import { reviewCopyKey } from '../../storage/index.ts';
+import { bringRequest, clientA, movePeopleIn, password } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
-import { visit } from '../../testing/visitor.ts';
+import { visit, type Visitor } from '../../testing/visitor.ts';
+import { mostTries, windowMinutes } from './signInLimits.ts';
 
 let house: TestHouse;
 let open: OpenApp;
@@ -53,11 +58,29 @@ describe('signing in', () => {
     ]);
   });
 
-  it('gives a new session id at sign-in, and the old one opens nothing', async () => {
-    const visitor = await visit(open.app, null);
+  it('gives a new session id at every sign-in, and the one before opens nothing any more (session fixation)', async () => {
+    const visitor = await visit(open.app, 'client');
+    const sidOf = (answer: { headers: Record<string, unknown> }): string =>
+      (answer.headers['set-cookie'] as string[]).find((cookie) => cookie.startsWith('lean.sid='))!.split(';')[0]!;
+    const sign = (email: string) => visitor.ask('post', '/api/session', { email: `${email}@test.example`, password });
+    const first = await sign('client');
+    for (const cookie of first.headers['set-cookie'] as unknown as string[]) expect(cookie).toMatch(/HttpOnly; SameSite=Lax/);
+    visitor.token = first.body.token as string;
     const before = await house.db.sequelize.model('session').count();
-    const answer = await visitor.ask('post', '/api/session', { email: 'client@test.example', password });
-    expect(answer.headers['set-cookie']?.[0]).toMatch(/lean\.sid=.*HttpOnly.*SameSite=Lax/);
+    const second = await sign('coach');
+    expect(sidOf(second)).not.toBe(sidOf(first));
+    expect(await house.db.sequelize.model('session').count()).toBe(before);
+    // Whoever planted or read the first id has nothing of what the second one opens.
+    const planted = await supertest(open.app).get('/api/session').set('cookie', sidOf(first));
+    expect(planted.body.account).toBeNull();
+    expect((await supertest(open.app).get('/api/session').set('cookie', sidOf(second))).body.account.role).toBe('coach');
+  });
+
+  it('leaves no row of a visit in which nobody signed in', async () => {
+    const before = await house.db.sequelize.model('session').count();
+    const visitor = await visit(open.app, null);
+    await visitor.ask('get', '/api/session');
+    await visitor.ask('post', '/api/session', { email: 'nobody@test.example', password: 'x' });
     expect(await house.db.sequelize.model('session').count()).toBe(before);
   });
 
@@ -89,13 +112,100 @@ describe('changes', () => {
   });
 });
 
+describe('a session', () => {
+  it('that has expired is refused at once, not at the next sweep', async () => {
+    const client = await visit(open.app, 'client');
+    const ids = (await house.db.sequelize.model('session').findAll()).filter((row) => (row.get('data') as string).includes(client.token));
+    expect(ids).toHaveLength(1);
+    await ids[0]!.update({ expires: new Date(Date.now() - 1000) });
+    expect((await client.ask('get', '/api/requests')).status).toBe(401);
+  });
+
+  it('takes the signed addresses of its footage along when it ends', async () => {
+    const { footageId } = await bringRequest(house, clientA, 'ready');
+    await house.storage.putBytes(reviewCopyKey(footageId), 'bytes');
+    const [client, elsewhere] = [await visit(open.app, 'client'), await visit(open.app, 'client')];
+    const { reviewCopy } = (await client.ask('get', `/api/footages/${footageId}/viewing`)).body as { reviewCopy: string };
+    expect((await client.ask('get', reviewCopy)).status).toBe(200);
+    await client.ask('delete', '/api/session');
+    // Signed in anew, or in another browser, the same person asks for an address of their own.
+    expect((await elsewhere.ask('get', reviewCopy)).status).toBe(410);
+  });
+
+  it('takes what it listens to along when it ends', async () => {
+    const client = await visit(open.app, 'client');
+    const ended = new Promise<void>((resolve, reject) => {
+      const request = client.ask('get', '/api/footages/watch').buffer(true).parse((response, done) => {
+        (response as unknown as Readable).resume().on('end', () => (done(null, null), resolve()));
+      });
+      request.catch(reject);
+    }); // prettier-ignore
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await client.ask('delete', '/api/session');
+    await ended;
+  });
+});
+
 describe('many tries', () => {
-  it('are stopped after twenty in five minutes, with words that say what to do', async () => {
-    const visitor = await visit(open.app, null);
+  const guess = (visitor: Visitor, email: string, words: string) => visitor.ask('post', '/api/session', { email: `${email}@test.example`, password: words }); // prettier-ignore
+
+  it('of one guesser shut the guessed account to unknown browsers, with words that say what to do, and nobody else out', async () => {
+    await house.db.signInTries.destroy({ where: {} });
+    const known = await visit(open.app, 'coach');
+    await known.ask('delete', '/api/session');
+    known.token = (await known.ask('get', '/api/session')).body.token as string;
+    const guesser = await visit(open.app, null);
     let answer;
-    for (let i = 0; i < 25; i++)
-      answer = await visitor.ask('post', '/api/session', { email: 'coach@test.example', password: `guess ${i}` });
+    for (let i = 0; i < 30; i++) answer = await guess(guesser, 'coach', `guess ${i}`);
     expect([answer?.status, answer?.body.code]).toEqual([429, 'too-many-sign-ins']);
     expect(answer?.body.message).toMatch(/Wait a few minutes/);
+    // Also the right password, which the guesser may have found.
+    expect((await guess(guesser, 'coach', password)).status).toBe(429);
+    // The coach's own browser, and everybody else behind the same address, go on as before.
+    expect((await guess(known, 'coach', password)).status).toBe(200);
+    expect((await guess(await visit(open.app, null), 'client', password)).status).toBe(200);
+  });
+
+  it('at many accounts from one address are stopped too, and over time forgotten', async () => {
+    await house.db.signInTries.destroy({ where: {} });
+    const guesser = await visit(open.app, null);
+    const answers = [];
+    for (let i = 0; i < mostTries.address + 5; i++) answers.push((await guess(guesser, `somebody${i}`, 'x')).status);
+    expect([answers[0], answers.at(-1)]).toEqual([401, 429]);
+    house.time = addMinutes(new Date(), windowMinutes + 1);
+    expect((await guess(guesser, 'other', password)).status).toBe(200);
+    house.time = null;
+    expect(JSON.stringify(await house.db.signInTries.findAll())).not.toMatch(/test\.example|127\.0\.0\.1/);
+  });
+});
+
+describe('accounts of the demo', () => {
+  it('are nobody where there is to be no demo, whatever was loaded before', async () => {
+    const asked = await visit(open.app, 'client');
+    await house.db.accounts.update({ demo: true }, { where: { email: 'client@test.example' } });
+    house.config.demo = false;
+    expect((await asked.ask('get', '/api/requests')).status).toBe(401);
+    const again = await visit(open.app, null);
+    expect((await again.ask('post', '/api/session', { email: 'client@test.example', password })).status).toBe(401);
+    house.config.demo = true;
+    expect((await asked.ask('get', '/api/requests')).status).toBe(200);
+  });
+});
+
+describe('behind HTTPS', () => {
+  it('cookies are Secure and browsers are told to stay with it; without it neither', async () => {
+    const served = (https: boolean) => createApp({ ...house, config: { ...house.config, https, trustedProxies: 1 } });
+    const [secure, plain] = [served(true), served(false)];
+    const sign = async (app: OpenApp) => {
+      const at = await supertest(app.app).get('/api/session').set('x-forwarded-proto', 'https');
+      const body = { email: 'other@test.example', password };
+      return supertest(app.app).post('/api/session').set({ 'x-lean-token': at.body.token as string, 'x-forwarded-proto': 'https' }).send(body); // prettier-ignore
+    };
+    const answer = await sign(secure);
+    for (const cookie of answer.headers['set-cookie'] as unknown as string[]) expect(cookie).toContain('Secure');
+    expect(answer.headers['strict-transport-security']).toMatch(/max-age=31536000/);
+    expect((await supertest(plain.app).get('/api/health')).headers['strict-transport-security']).toBeUndefined();
+    secure.close();
+    plain.close();
   });
 });

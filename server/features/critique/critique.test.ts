@@ -1,7 +1,9 @@
 import { moment, paragraph, type Block } from '@lean-mentor/core/critique';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { CritiqueHouse, docOf, fixOf } from '../../testing/critiqueHouse.ts';
-import { bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { ruleSheets } from '@lean-mentor/core/scoring';
+import type { WrittenFrom } from './model.ts';
+import { bringBout, bringRequest, clientA, clientB } from '../../testing/people.ts';
 
 let at: CritiqueHouse;
 beforeAll(async () => {
@@ -54,6 +56,18 @@ describe('a written critique', () => {
     const { body } = await at.sendDoc(fixOf(at.noteIds[1]!));
     await at.changeNote(at.noteIds[1]!, { what: '' }, { what: 'Changed my mind.' });
     expect((await at.coach.ask('get', `/api/critiques/${body.id}`)).body.moments[0].note.what).toBe('The elbow leaves the ribs.');
+  });
+
+  it('keeps what it was written from: coding, score and sheet, whatever is coded or corrected later', async () => {
+    const boutId = await bringBout(at.house, at.footageId, 0, 300);
+    const spans = [{ position: 'mount', holder: 'client', fromFrame: 0, toFrame: 300 }] as const;
+    await at.house.db.bouts.update({ spans: [...spans], ruleSheet: 'points-jacket' }, { where: { id: boutId } });
+    const { body } = await at.sendDoc(fixOf(at.noteIds[1]!));
+    await at.house.db.bouts.update({ spans: [], toFrame: 20, ruleSheet: 'open-mat' }, { where: { id: boutId } });
+    const again = (await at.coach.ask('get', `/api/critiques/${body.id}`)).body;
+    expect(again.footages[0].bouts).toMatchObject([{ id: boutId, spans, toFrame: 300, ruleSheet: 'points-jacket' }]);
+    const kept = (await at.house.db.critiqueVersions.findOne({ where: { critiqueId: body.id } }))!.get('writtenFrom') as WrittenFrom;
+    expect(kept.scores).toMatchObject([{ boutId, sheet: { name: ruleSheets['points-jacket'].name }, score: { score: { client: {} } } }]);
   });
 
   it('carries something, and three fixes at most', async () => {

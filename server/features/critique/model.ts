@@ -1,5 +1,6 @@
-import type { SentFix, SentMoment } from '@lean-mentor/contract';
+import type { Bout, SentFix, SentMoment } from '@lean-mentor/contract';
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
+import type { BoutScore, RuleSheet } from '@lean-mentor/core/scoring';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
 
@@ -30,6 +31,15 @@ export interface VersionRow {
   moments: SentMoment[];
   coachName: string;
   sentAt: Date;
+  /** Null of what was sent before this was kept. */
+  writtenFrom: WrittenFrom | null;
+}
+
+/** What a version was written from, as it was then: whatever is coded, corrected or changed later, what was sent stays true. */
+export interface WrittenFrom {
+  footages: { id: string; bouts: Bout[] }[];
+  /** The bouts that were scored: by which sheet (the coach's own, with its version, by `sheetId`) and with what result. */
+  scores: { boutId: string; sheetId: string | null; sheet: RuleSheet; score: BoutScore }[];
 }
 
 /** The fixes of the version that stands, for looking up by principle. */
@@ -86,6 +96,7 @@ export const critiqueTables = (sequelize: Sequelize) => ({
     moments: DataTypes.JSON,
     coachName: DataTypes.STRING,
     sentAt: instantColumn,
+    writtenFrom: DataTypes.JSON,
   }),
   sentFixes: defineTable<SentFixRow>(sequelize, 'sent_fixes', {
     critiqueId: key(),

@@ -193,7 +193,8 @@ export function critiqueOf(
     understood: row.understood,
     code: row.code ?? '',
     footages: [...request.footages, ...otherFootages].map(({ id, state, seconds, width, height, bouts }, i) => ({
-      ...{ id, state, bouts, earlier: i >= request.footages.length },
+      ...{ id, state, earlier: i >= request.footages.length },
+      bouts: sent.writtenFrom?.footages.find((one) => one.id === id)?.bouts ?? bouts,
       seconds: seconds ?? 0,
       width: width ?? 16,
       height: height ?? 9,

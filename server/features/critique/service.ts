@@ -8,13 +8,14 @@ import { ContractError } from '../../http/contractError.ts';
 import { findAccountsOfClient } from '../access/index.ts';
 import { indexWords } from '../clients/index.ts';
 import { ladderFacts, recordSentOrder, type LadderFacts } from '../fixes/index.ts';
+import { findFootages } from '../footage/index.ts';
 import { postLetters } from '../letters/index.ts';
 import { changeRequest, findRequest, lockRequest } from '../requests/index.ts';
 import { stillsFolder } from '../../storage/index.ts';
 import { critiqueLetter, takenBackLetter } from './critiqueLetters.ts';
 import { draftOf } from './draftOf.ts';
 import { notesElsewhere } from './elsewhere.ts';
-import type { CritiqueRow, VersionRow } from './model.ts';
+import type { CritiqueRow, VersionRow, WrittenFrom } from './model.ts';
 import { getCritique } from './reading.ts';
 import {
   addVersion,
@@ -114,6 +115,17 @@ async function momentsToSend(house: House, facts: LadderFacts, doc: CritiqueDoc)
   });
 }
 
+/** What a critique is written from, as it is now. */
+async function writtenFromOf(house: House, { request, bouts }: LadderFacts, moments: readonly SentMoment[]): Promise<WrittenFrom> {
+  const own = new Set(request.footages.map(({ id }) => id));
+  const away = [...new Set(moments.map(({ note }) => note.footageId))].filter((id) => !own.has(id));
+  const footages = [...request.footages, ...(away.length > 0 ? await findFootages(house, away) : [])];
+  return {
+    footages: footages.map((footage) => ({ id: footage.id, bouts: footage.bouts })),
+    scores: bouts.flatMap(({ bout, sheet, harm }) => (harm ? [{ boutId: bout.id, sheetId: bout.sheetId, sheet, score: harm.score }] : [])),
+  };
+}
+
 /** What clashes with an injury, an age or the rules needs the coach's reason before it goes out (domain §12). */
 function refuseUnanswered(facts: LadderFacts, doc: CritiqueDoc): void {
   const { client, principles, drills, sheet, given, choice } = facts;
@@ -155,12 +167,14 @@ export async function sendCritique(
     if (fixBlocks(doc).length > mostFixes)
       throw refused(`${fixBlocks(doc).length} fixes; ${mostFixes} are the most that one critique carries.`);
     refuseUnanswered(facts, doc);
+    const moments = await momentsToSend(house, facts, doc);
     const row: VersionRow = {
       critiqueId: draft.id,
       version: draft.version + 1,
       doc,
       fixes: sentFixesOf(doc),
-      moments: await momentsToSend(house, facts, doc),
+      moments,
+      writtenFrom: await writtenFromOf(house, facts, moments),
       coachName: coach.name,
       sentAt: house.now(),
     };

@@ -23,7 +23,18 @@ beforeEach(async () => {
   ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
   boutId = house.newId();
   await house.db.bouts.create({
-    ...{ id: boutId, footageId, fromFrame: 10, toFrame: 90, spans: [], events: [], proposed: false, order: 1, lengthSeconds: null },
+    ...{
+      version: 1,
+      id: boutId,
+      footageId,
+      fromFrame: 10,
+      toFrame: 90,
+      spans: [],
+      events: [],
+      proposed: false,
+      order: 1,
+      lengthSeconds: null,
+    },
     ...{ ruleSheet: null, sheetId: null, clientWords: '', partnerWords: '', outcome: null, outcomeWords: '' },
   });
   // An uneven rate: every other frame lasts twice as long.

@@ -3,6 +3,7 @@ import type { House } from '../../house.ts';
 import type { Call } from '../../http/route.ts';
 import { sendObject } from '../../http/sendObject.ts';
 import { posterKey, reviewCopyKey, stripKey } from '../../storage/index.ts';
+import * as editing from './editBouts.ts';
 import * as service from './service.ts';
 import type { FootageWatch } from './watch.ts';
 
@@ -90,10 +91,10 @@ export const retryFootage =
   ({ account, params }: Call<typeof contract.retryFootage>) =>
     service.retryFootage(house, account, params.footageId);
 
-export const saveBouts =
+export const editBouts =
   (house: House) =>
-  ({ account, params, body }: Call<typeof contract.saveBouts>) =>
-    service.saveBouts(house, account, params.footageId, body.bouts);
+  ({ account, params, body }: Call<typeof contract.editBouts>) =>
+    editing.editBouts(house, account, params.footageId, body.edits);
 
 export const saveAlignment =
   (house: House) =>

@@ -33,8 +33,8 @@ export interface FootageRow {
 }
 export interface BoutRow extends Bout {
   footageId: string;
-  /** Grows with every change of it; an edit says which one it was made on. */
-  version?: number;
+  /** Who changed it last. */
+  changedBy?: string | null;
   /** What is coded, in seconds; null while nothing is, or the footage's frame times are not known. */
   timed?: TimedBout | null;
 }
@@ -76,6 +76,7 @@ export const footageTables = (sequelize: Sequelize) => ({
     id: key(),
     footageId: DataTypes.UUID,
     version: DataTypes.INTEGER,
+    changedBy: DataTypes.UUID,
     fromFrame: DataTypes.INTEGER,
     toFrame: DataTypes.INTEGER,
     spans: DataTypes.JSON,

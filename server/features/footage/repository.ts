@@ -1,5 +1,5 @@
 import type { Bout, Footage, FootageProgress } from '@lean-mentor/contract';
-import { Op, UniqueConstraintError, type Transaction } from 'sequelize';
+import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import type { BoutRow, FootageRow } from './model.ts';
@@ -15,7 +15,7 @@ export const progressOf = (row: FootageRow): FootageProgress => ({
   retryHelps: row.retryHelps,
 });
 
-const boutOf = ({ footageId: _footageId, timed: _timed, ...bout }: BoutRow): Bout => bout;
+export const boutOf = ({ footageId: _footageId, timed: _timed, changedBy: _changedBy, ...bout }: BoutRow): Bout => bout;
 
 export const footageOf = (row: FootageRow, bouts: BoutRow[]): Footage => ({
   ...progressOf(row),
@@ -73,7 +73,7 @@ export async function changeFootage({ db, now }: House, id: string, fields: Part
 }
 
 export async function insertBout({ db }: House, row: BoutRow, transaction?: Transaction): Promise<void> {
-  await db.bouts.create(row, { ...(transaction && { transaction }) });
+  await db.bouts.create({ ...row, version: Math.max(1, row.version) }, { ...(transaction && { transaction }) });
 }
 
 export const findBout = async ({ db }: House, id: string, transaction?: Transaction): Promise<BoutRow | null> =>
@@ -86,24 +86,18 @@ export async function changeBout({ db }: House, id: string, fields: Partial<Bout
   await db.bouts.update(fields, { where: { id }, ...(transaction && { transaction }) });
 }
 
-/** Puts these bouts in the place of all that a footage has. */
-export async function replaceBouts(
-  { db }: House,
-  footageId: string,
-  bouts: readonly (Bout & Pick<BoutRow, 'timed'>)[],
-  transaction: Transaction,
-): Promise<void> {
-  await db.bouts.destroy({ where: { footageId }, transaction });
-  for (const bout of bouts) await db.bouts.create({ ...bout, footageId }, { transaction });
+export async function deleteBout({ db }: House, id: string, transaction: Transaction): Promise<void> {
+  await db.bouts.destroy({ where: { id }, transaction });
 }
 
-/** Whether one of these bouts belongs to another footage. */
-export const anyBoutElsewhere = async (
-  { db }: House,
-  footageId: string,
-  ids: readonly string[],
-  transaction: Transaction,
-): Promise<boolean> => (await db.bouts.count({ where: { id: [...ids], footageId: { [Op.ne]: footageId } }, transaction })) > 0;
+/** Those of a request's bouts that somebody has coded at the desk, or corrected the score of. */
+export async function findBoutsCodedAtDesk({ db }: House, requestId: string, transaction: Transaction): Promise<Set<string>> {
+  const rows = await db.sequelize.query<{ boutId: string }>(
+    `SELECT DISTINCT JSON_VALUE(thing, '$.boutId') AS boutId FROM desk_things WHERE request_id = :requestId AND entity IN ('coding', 'override')`,
+    { replacements: { requestId }, type: QueryTypes.SELECT, transaction },
+  );
+  return new Set(rows.map(({ boutId }) => boutId));
+}
 
 export const countBouts = ({ db }: House, footageId: string, transaction: Transaction): Promise<number> =>
   db.bouts.count({ where: { footageId }, transaction });

@@ -18,7 +18,7 @@ export const footageRoutes = (house: House, watch: FootageWatch) => {
     route(contract.getViewing, handlers.getViewing(house)),
     route(contract.getFrameStill, handlers.getFrameStill(house)),
     route(contract.getStrip, handlers.getStrip(house)),
-    route(contract.saveBouts, handlers.saveBouts(house)),
+    route(contract.editBouts, handlers.editBouts(house)),
     route(contract.saveAlignment, handlers.saveAlignment(house)),
     route(contract.streamReviewCopy, handlers.streamReviewCopy(house)),
     route(contract.getPoster, handlers.getPoster(house)),

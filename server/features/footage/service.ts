@@ -5,12 +5,10 @@ import {
   streamReviewCopy,
   type Account,
   type Alignment,
-  type Bout,
   type FootageProgress,
   type ResponseOf,
 } from '@lean-mentor/contract';
-import { boutsFault, clampFrame, type FootageSound, type FrameTable } from '@lean-mentor/core/footage';
-import { tilingFault } from '@lean-mentor/core/scoring';
+import { clampFrame, type FootageSound, type FrameTable } from '@lean-mentor/core/footage';
 import type { House } from '../../house.ts';
 import type { FootageMotion } from '../../media/motionReader.ts';
 import type { StripLayout } from '../../media/stripReader.ts';
@@ -20,8 +18,7 @@ import { enqueueJob } from '../../jobs/index.ts';
 import { frameTableKey, motionKey, NotStored, reviewCopyKey, soundKey } from '../../storage/index.ts';
 import { findBelonging, maySee } from '../access/index.ts';
 import type { FootageRow } from './model.ts';
-import { anyBoutElsewhere, changeFootage, findFootage, progressOf, replaceBouts } from './repository.ts';
-import { timedOf } from './timedOf.ts';
+import { changeFootage, findFootage, progressOf } from './repository.ts';
 import { isSignedFor, signedAddress, viewerOf, viewingMs } from './viewing.ts';
 
 /** A footage the account may see; anything else is not there for it. */
@@ -115,27 +112,6 @@ export async function retryFootage(house: House, account: Account, footageId: st
     await enqueueJob(house, 'make-ready', footageId, { transaction });
   });
   return progressOf((await findFootage(house, footageId))!);
-}
-
-/** Keeps the bouts of a footage as they are now. Refused, in words, where they overlap or their spans do not tile them. */
-export async function saveBouts(house: House, account: Account, footageId: string, bouts: Bout[]): Promise<{ bouts: Bout[] }> {
-  const footage = await readyFootage(house, account, footageId);
-  const fault =
-    boutsFault(bouts, footage.frameCount ?? 0) ??
-    bouts.map((bout) => tilingFault(bout.spans, bout.fromFrame, bout.toFrame)).find((words) => words !== null) ??
-    (new Set(bouts.map((bout) => bout.id)).size < bouts.length ? 'Two bouts have the same id.' : null);
-  if (fault) throw new ContractError('not-valid', { message: fault });
-  const table = await knownFrameTable(house, footageId);
-  const timed = bouts.map((bout) => ({ ...bout, timed: table && timedOf(bout, table) }));
-  await house.db.sequelize.transaction(async (transaction) => {
-    // The row lock keeps two savers one after another.
-    await changeFootage(house, footageId, {}, transaction);
-    const ids = bouts.map((bout) => bout.id);
-    if (ids.length > 0 && (await anyBoutElsewhere(house, footageId, ids, transaction)))
-      throw new ContractError('not-valid', { message: 'A bout of this id belongs to another footage.' });
-    await replaceBouts(house, footageId, timed, transaction);
-  });
-  return { bouts };
 }
 
 /** Keeps how a second camera lies against the first. Both must be of one request. */

@@ -75,41 +75,6 @@ describe('the address of a review copy', () => {
   });
 });
 
-describe('bouts', () => {
-  const bout = (fromFrame: number, toFrame: number, more: object = {}) => ({ id: house.newId(), fromFrame, toFrame, spans: [], ...more });
-  const save = (bouts: object[], who = coach) => who.ask('put', `/api/footages/${footageId}/bouts`, { bouts });
-  beforeAll(() => house.db.footages.update({ frameCount: 1000 }, { where: { id: footageId } }));
-
-  it('are kept as they are, by the coach or the client, in the place of those before', async () => {
-    await save([bout(0, 500), bout(500, 900)]);
-    const day = [
-      bout(10, 400, { order: 2, outcome: 'won', outcomeWords: 'by 4 to 2', partnerWords: 'blue belt' }),
-      bout(450, 900, { lengthSeconds: 300, ruleSheet: 'finish-only' }),
-    ];
-    expect((await save(day, ada)).status).toBe(200);
-    const { footages } = (await coach.ask('get', `/api/requests/${requestId}`)).body as { footages: { bouts: object[] }[] };
-    expect(footages[0]!.bouts).toMatchObject(day);
-  });
-
-  it('that overlap, run beyond the footage, or whose spans leave a gap are refused in words, and the others stay', async () => {
-    expect((await save([bout(0, 501), bout(500, 900)])).body.message).toBe(
-      'Two bouts overlap: one ends at frame 501, the next begins at 500.',
-    );
-    expect((await save([bout(0, 1001)])).body.message).toBe('A bout ends at frame 1001; the footage has 1000 frames.');
-    const gap = [{ position: 'standing', holder: null, fromFrame: 0, toFrame: 40 }];
-    expect((await save([bout(0, 50, { spans: gap })])).status).toBe(400);
-    expect(await house.db.bouts.count({ where: { footageId } })).toBe(2);
-  });
-
-  it('of another footage are not taken over', async () => {
-    const other = await bringRequest(house, clientA, 'ready');
-    await house.db.footages.update({ frameCount: 1000 }, { where: { id: other.footageId } });
-    const mine = (await house.db.bouts.findOne({ where: { footageId } }))!.get('id');
-    const answer = await coach.ask('put', `/api/footages/${other.footageId}/bouts`, { bouts: [{ ...bout(0, 9), id: mine }] });
-    expect(answer.body.message).toBe('A bout of this id belongs to another footage.');
-  });
-});
-
 describe('a second camera', () => {
   it('is aligned to a footage of its own request only, and not in a ring', async () => {
     const second = house.newId();

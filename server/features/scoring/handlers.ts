@@ -19,8 +19,8 @@ export const retireRuleSheet =
 
 export const chooseBoutSheet =
   (house: House) =>
-  async ({ params, body }: Call<typeof contract.chooseBoutSheet>) => {
-    await service.chooseBoutSheet(house, params.boutId, body);
+  async ({ account, params, body }: Call<typeof contract.chooseBoutSheet>) => {
+    await service.chooseBoutSheet(house, account, params.boutId, body);
     return { done: true } as const;
   };
 

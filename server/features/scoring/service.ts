@@ -1,4 +1,4 @@
-import { sheetOf, type BodyOf, type OwnRuleSheet, type PositionWorth } from '@lean-mentor/contract';
+import { sheetOf, type Account, type BodyOf, type OwnRuleSheet, type PositionWorth } from '@lean-mentor/contract';
 import type * as contract from '@lean-mentor/contract';
 import { ruleSheetFaults } from '@lean-mentor/core/scoring';
 import type { House } from '../../house.ts';
@@ -30,10 +30,16 @@ export async function retireRuleSheet(house: House, familyId: string): Promise<v
   if ((await retireFamily(house, familyId)) === 0) throw new ContractError('not-found');
 }
 
-export async function chooseBoutSheet(house: House, boutId: string, chosen: BodyOf<typeof contract.chooseBoutSheet>): Promise<void> {
-  if (!(await findBout(house, boutId))) throw new ContractError('not-found');
+export async function chooseBoutSheet(
+  house: House,
+  account: Account,
+  boutId: string,
+  chosen: BodyOf<typeof contract.chooseBoutSheet>,
+): Promise<void> {
+  const bout = await findBout(house, boutId);
+  if (!bout) throw new ContractError('not-found');
   if (chosen.sheetId && !(await findRuleSheet(house, chosen.sheetId))) throw new ContractError('not-found');
-  await changeBout(house, boutId, chosen);
+  await changeBout(house, boutId, { ...chosen, version: bout.version + 1, changedBy: account.id });
 }
 
 export const getClientBouts = async (house: House, clientId: string) => ({ bouts: await findClientBouts(house, clientId) });

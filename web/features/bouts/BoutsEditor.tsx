@@ -136,7 +136,14 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
             </Button>
           )}
         </div>
-        {hand.error && <FaultNote>{faultWords(hand.error)}</FaultNote>}
+        {hand.error && (
+          <FaultNote
+            again={hand.error.code === 'not-valid' || hand.error.code === 'changed-meanwhile' ? hand.letGo : undefined}
+            againWords="Show what is saved"
+          >
+            {faultWords(hand.error)}
+          </FaultNote>
+        )}
         {selected ? (
           <BoutForm
             bout={selected}

@@ -1,18 +1,25 @@
 import type { Bout, Request } from '@lean-mentor/contract';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useSaveBoutsMutation } from '../footage/index.ts';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { useRestingSave } from '../../shared/keeping/index.ts';
+import type { WireFault } from '../../shared/wire/index.ts';
+import { useEditBoutsMutation } from '../footage/index.ts';
+import { boutEdits } from './boutEdits.ts';
 
 type ByFootage = Readonly<Record<string, readonly Bout[]>>;
 
 /** Changes rest this long, in ms, before they are saved. */
 const restMs = 500;
+/** Faults that pass: what could not be saved for them is tried again. */
+const passing: ReadonlySet<WireFault['code']> = new Set(['offline', 'unknown', 'busy', 'no-room', 'not-signed-in']);
 
 /** The bouts of all footages of a request, edited here with undo and saved as it happens. */
 export function useBouts(request: Request) {
   const fetched = useMemo(() => Object.fromEntries(request.footages.map(({ id, bouts }) => [id, bouts])) as ByFootage, [request]);
   const [edited, setEdited] = useState<{ now: ByFootage; past: ByFootage[]; future: ByFootage[] }>({ now: {}, past: [], future: [] });
-  const saved = useRef<Record<string, readonly Bout[]>>({});
-  const [save, { error, isLoading }] = useSaveBoutsMutation();
+  /** What the server has, with its versions, by footage. */
+  const known = useRef<Record<string, readonly Bout[]>>({});
+  const [send, { isLoading }] = useEditBoutsMutation();
+  const [error, setError] = useState<WireFault | null>(null);
 
   const bouts = useMemo(() => ({ ...fetched, ...edited.now }), [fetched, edited.now]);
 
@@ -34,19 +41,33 @@ export function useBouts(request: Request) {
       future.length === 0 ? { now, past, future } : { now: future[future.length - 1]!, past: [...past, now], future: future.slice(0, -1) },
     );
 
-  useEffect(() => {
-    const changed = Object.entries(edited.now).filter(([id, list]) => saved.current[id] !== list);
-    if (changed.length === 0) return;
-    const timer = setTimeout(() => {
-      for (const [footageId, list] of changed)
-        void save({ footageId, bouts: [...list] }).then((answer) => {
-          if (!answer.error) saved.current[footageId] = list;
-        });
-    }, restMs);
-    return () => clearTimeout(timer);
-  }, [edited.now, save]);
+  const save = useCallback(
+    async (now: ByFootage): Promise<boolean> => {
+      for (const [footageId, inHand] of Object.entries(now)) {
+        const edits = boutEdits(known.current[footageId] ?? fetched[footageId] ?? [], inHand);
+        if (edits.length === 0) continue;
+        const answer = await send({ footageId, edits });
+        const fault = (answer.error as WireFault | undefined) ?? null;
+        setError(fault);
+        // What is refused is not sent again as it is; the page says why, and the next change is.
+        if (fault) return !passing.has(fault.code);
+        known.current[footageId] = answer.data!.bouts;
+      }
+      setError(null);
+      return true;
+    },
+    [fetched, send],
+  );
+  useRestingSave(edited.now, save, restMs);
 
-  return { bouts, put, undo, redo, canUndo: edited.past.length > 0, canRedo: edited.future.length > 0, error, isSaving: isLoading };
+  /** Lets what could not be saved go: the bouts are again as the server has them. */
+  const letGo = (): void => {
+    known.current = {};
+    setError(null);
+    setEdited({ now: {}, past: [], future: [] });
+  };
+
+  return { bouts, put, undo, redo, letGo, canUndo: edited.past.length > 0, canRedo: edited.future.length > 0, error, isSaving: isLoading };
 }
 
 export type BoutsInHand = ReturnType<typeof useBouts>;

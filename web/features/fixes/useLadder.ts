@@ -14,8 +14,9 @@ import {
   type School,
 } from '@lean-mentor/core/fixes';
 import type { RuleSheet } from '@lean-mentor/core/scoring';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { flushSync } from 'react-dom';
+import { useRestingSave } from '../../shared/keeping/index.ts';
 import { useSaveFixChoiceMutation, useSaveOwnSchoolMutation, type LadderData } from './api.ts';
 
 /** Changes rest this long, in ms, before they are saved. */
@@ -56,15 +57,7 @@ export function useLadder({ data, subject, principles, drills }: LadderSubject):
   const [own, setOwn] = useState(data.ownSchool);
   const [save, saved] = useSaveFixChoiceMutation();
   const [saveOwn, ownSaved] = useSaveOwnSchoolMutation();
-  const untouched = useRef(true);
-  useEffect(() => {
-    if (untouched.current) {
-      untouched.current = false;
-      return;
-    }
-    const timer = setTimeout(() => void save({ requestId: request.id, ...choice }), restMs);
-    return () => clearTimeout(timer);
-  }, [choice, request.id, save]);
+  useRestingSave(choice, async (decided) => !(await save({ requestId: request.id, ...decided })).error, restMs);
 
   const school = useMemo<School>(
     () => (choice.school === 'own' ? { name: 'My own', words: 'Your own weights.', ...own } : schools[choice.school]),

@@ -1,5 +1,5 @@
 import * as contract from '@lean-mentor/contract';
-import type { Alignment, Bout, ResponseOf } from '@lean-mentor/contract';
+import type { Alignment, BoutEdit, ResponseOf } from '@lean-mentor/contract';
 import { baseApi, call } from '../../shared/wire/index.ts';
 
 /** What was read off a footage's movement. */
@@ -16,8 +16,8 @@ const footageApi = baseApi.injectEndpoints({
     getSound: build.query<ResponseOf<typeof contract.getSound>, string>({
       query: (footageId) => call(contract.getSound, { params: { footageId } }),
     }),
-    saveBouts: build.mutation<ResponseOf<typeof contract.saveBouts>, { footageId: string; bouts: Bout[] }>({
-      query: ({ footageId, bouts }) => call(contract.saveBouts, { params: { footageId }, body: { bouts } }),
+    editBouts: build.mutation<ResponseOf<typeof contract.editBouts>, { footageId: string; edits: BoutEdit[] }>({
+      query: ({ footageId, edits }) => call(contract.editBouts, { params: { footageId }, body: { edits } }),
       invalidatesTags: ['Request'],
     }),
     saveAlignment: build.mutation<ResponseOf<typeof contract.saveAlignment>, { footageId: string; alignment: Alignment | null }>({
@@ -42,5 +42,5 @@ export const {
   useGetViewingQuery,
   useRetryFootageMutation,
   useSaveAlignmentMutation,
-  useSaveBoutsMutation,
+  useEditBoutsMutation,
 } = footageApi;

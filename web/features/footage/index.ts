@@ -3,7 +3,7 @@ export {
   useGetMotionQuery,
   useGetSoundQuery,
   useSaveAlignmentMutation,
-  useSaveBoutsMutation,
+  useEditBoutsMutation,
   type MotionRead,
 } from './api.ts';
 export { BoutClock } from './BoutClock.tsx';

@@ -2,12 +2,20 @@ import type { ReactNode } from 'react';
 import { Button } from './Button.tsx';
 
 /** What went wrong and what to do. */
-export const FaultNote = ({ children, again }: { children: ReactNode; again?: () => void }) => (
+export const FaultNote = ({
+  children,
+  again,
+  againWords = 'Try again',
+}: {
+  children: ReactNode;
+  again?: (() => void) | undefined;
+  againWords?: string;
+}) => (
   <div role="alert" className="flex flex-wrap items-center gap-3 border-l-4 border-brick bg-linen px-3 py-2">
     <p className="grow">{children}</p>
     {again && (
       <Button look="plain" onClick={again}>
-        Try again
+        {againWords}
       </Button>
     )}
   </div>

@@ -35,13 +35,24 @@ export const currentToken = (): string => pageToken;
 
 const offline: WireFault = { code: 'offline', message: 'Lean Mentor cannot be reached. What you wrote stays here; try again in a moment.' };
 
+/** Set when the page is being left: what is sent then must outlive it, which browsers grant to small bodies only. */
+let leaving = false;
+if (typeof addEventListener === 'function') {
+  // Before all that saves on leaving.
+  addEventListener('pagehide', () => (leaving = true), { capture: true });
+  addEventListener('pageshow', () => (leaving = false));
+}
+const mostKeptAlive = 60_000;
+
 async function once({ operation, params, body }: WireCall, signal?: AbortSignal): Promise<{ data: unknown } | { error: WireFault }> {
   let response: Response;
+  const text = body === undefined ? undefined : JSON.stringify(body);
   try {
     response = await fetch(new URL(addressOf(operation, params), globalThis.location.origin), {
       method: operation.method.toUpperCase(),
-      headers: { 'x-lean-token': pageToken, ...(body !== undefined && { 'content-type': 'application/json' }) },
-      ...(body !== undefined && { body: JSON.stringify(body) }),
+      headers: { 'x-lean-token': pageToken, ...(text !== undefined && { 'content-type': 'application/json' }) },
+      ...(text !== undefined && { body: text }),
+      ...(leaving && (text?.length ?? 0) < mostKeptAlive && { keepalive: true }),
       ...(signal && { signal }),
     });
   } catch {

@@ -1,0 +1,1 @@
+export { useRestingSave } from './useRestingSave.ts';
