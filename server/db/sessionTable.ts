@@ -1,4 +1,4 @@
-import { DataTypes, type Sequelize } from 'sequelize';
+import { DataTypes, Op, type Sequelize } from 'sequelize';
 
 /** The sessions table as connect-session-sequelize wants it; it finds it again by its name. */
 export function sessionTable(sequelize: Sequelize): string {
@@ -14,4 +14,11 @@ export function sessionTable(sequelize: Sequelize): string {
     { tableName: 'sessions', underscored: true },
   );
   return 'session';
+}
+
+/** Those of these session ids whose session has neither ended nor expired, by the machine's clock, as the library wrote it down. */
+export async function openSessions(sequelize: Sequelize, sids: readonly string[]): Promise<Set<string>> {
+  const where = { sid: [...sids], expires: { [Op.gt]: new Date() } };
+  const rows = await sequelize.model('session').findAll({ attributes: ['sid'], where });
+  return new Set(rows.map((row) => row.get('sid') as string));
 }

@@ -3,11 +3,10 @@ import type { Account } from '@lean-mentor/contract';
 import connectSessionSequelize from 'connect-session-sequelize';
 import type { Request, RequestHandler } from 'express';
 import session, { type SessionData } from 'express-session';
-import { Op } from 'sequelize';
 import { findAccount } from '../features/access/index.ts';
 import type { House } from '../house.ts';
 import { ContractError } from './contractError.ts';
-import { sessionTable } from '../db/sessionTable.ts';
+import { openSessions, sessionTable } from '../db/sessionTable.ts';
 
 declare module 'express-session' {
   interface SessionData {
@@ -33,7 +32,7 @@ export function sessions(house: House): { middleware: RequestHandler; stop: () =
   // The library finds an expired session until its next sweep.
   const found = store.get.bind(store);
   store.get = (sid: string, done: (error: unknown, session?: SessionData | null) => void) => {
-    isOpen(house, [sid]).then(
+    openSessions(house.db.sequelize, [sid]).then(
       (open) => (open.has(sid) ? found(sid, done) : done(null, null)),
       (error: unknown) => done(error),
     );
@@ -50,14 +49,6 @@ export function sessions(house: House): { middleware: RequestHandler; stop: () =
     }),
     stop: () => store.stopExpiringSessions(),
   };
-}
-
-/** Those of these session ids whose session has neither ended nor expired, by the machine's clock, as the library wrote it down. */
-export async function isOpen({ db }: House, sids: readonly string[]): Promise<Set<string>> {
-  const rows = await db.sequelize
-    .model('session')
-    .findAll({ attributes: ['sid'], where: { sid: [...sids], expires: { [Op.gt]: new Date() } } });
-  return new Set(rows.map((row) => row.get('sid') as string));
 }
 
 const houses = new WeakMap<object, House>();

@@ -1,3 +1,3 @@
-export { findAccount, findAccountByEmail, findAccountsOfClient, insertAccount } from './repository.ts';
-export { findBelonging, maySee, requireInScope } from './scope.ts';
+export { findAccount, findAccountByEmail, findAccountsOfClient, findBelonging, insertAccount } from './repository.ts';
+export { maySee, requireInScope } from './scope.ts';
 export { coachesHere, hashPassword, maySeeClient, visibleClients } from './service.ts';

@@ -1,5 +1,5 @@
-import type { Account } from '@lean-mentor/contract';
-import { QueryTypes } from 'sequelize';
+import type { Account, RequestState } from '@lean-mentor/contract';
+import { Op, QueryTypes } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house.ts';
 import type { AccountRow } from './model.ts';
@@ -28,4 +28,48 @@ export async function findAccountsOfClient({ db }: House, clientId: string): Pro
 export async function insertAccount({ db }: House, row: AccountRow, clientIds: readonly string[]): Promise<void> {
   await db.accounts.create(row);
   for (const clientId of clientIds) await db.accountClients.create({ accountId: row.id, clientId });
+}
+
+/** Whose a thing is, and how far it has come on its way to the coach. */
+export interface Belonging {
+  clientId: string;
+  /** Null for what belongs to a client and to no request. */
+  requestState: RequestState | null;
+  /** Of footage: whether client and guardian have let it go. */
+  released: boolean;
+}
+
+const select = 'SELECT r.client_id AS clientId, r.state AS requestState';
+/** How each thing that an address may name leads to its request. */
+const waysToRequest: Readonly<Record<string, string>> = {
+  requestId: `${select}, TRUE AS released FROM requests r WHERE r.id = :id`,
+  footageId: `${select}, f.released FROM footages f JOIN requests r ON r.id = f.request_id WHERE f.id = :id`,
+  boutId: `${select}, f.released FROM bouts b JOIN footages f ON f.id = b.footage_id JOIN requests r ON r.id = f.request_id WHERE b.id = :id`,
+  critiqueId: `${select}, TRUE AS released FROM critiques k JOIN requests r ON r.id = k.request_id WHERE k.id = :id`,
+  questionId: `${select}, TRUE AS released FROM questions q JOIN critiques k ON k.id = q.critique_id JOIN requests r ON r.id = k.request_id WHERE q.id = :id`,
+  clientId: `SELECT c.id AS clientId, NULL AS requestState, TRUE AS released FROM clients c WHERE c.id = :id`,
+};
+
+/** Whose the thing is that an address names as `kind`; null when there is none. */
+export async function findBelonging({ db }: House, kind: string, id: string): Promise<Belonging | null> {
+  const [row] = await db.sequelize.query<Omit<Belonging, 'released'> & { released: number | boolean }>(waysToRequest[kind]!, {
+    replacements: { id },
+    type: QueryTypes.SELECT,
+  });
+  return row ? { ...row, released: Boolean(row.released) } : null;
+}
+
+/** Whether what an address names by this name belongs to somebody. */
+export const isScoped = (name: string): boolean => name in waysToRequest;
+
+/** Counts a try for each of these subjects, at an instant; those before another instant are forgotten. Answers how many each has now. */
+export async function addTries({ db }: House, subjects: readonly string[], at: Date, forgetBefore: Date): Promise<number[]> {
+  await db.signInTries.destroy({ where: { triedAt: { [Op.lt]: forgetBefore } } });
+  for (const subject of subjects) await db.signInTries.create({ subject, triedAt: at });
+  return Promise.all(subjects.map((subject) => db.signInTries.count({ where: { subject } })));
+}
+
+/** Forgets the tries of a subject: all, or the one of an instant. */
+export async function forgetTries({ db }: House, subject: string, triedAt?: Date): Promise<void> {
+  await db.signInTries.destroy({ where: { subject, ...(triedAt && { triedAt }) } });
 }

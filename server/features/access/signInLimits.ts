@@ -1,8 +1,8 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 import { subMinutes } from 'date-fns';
-import { Op } from 'sequelize';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
+import { addTries, forgetTries } from './repository.ts';
 
 /** Failed tries are counted over so many minutes. */
 export const windowMinutes = 15;
@@ -37,7 +37,6 @@ export interface Trying {
  * answers what to call when the password was right. Kept are only digests: nobody reads an address or a mail address out of them.
  */
 export async function countTry(house: House, { email, accountId, address, cookie }: Trying): Promise<() => Promise<void>> {
-  const { signInTries } = house.db;
   const now = house.now();
   const known = isKnownBrowser(house, accountId, cookie);
   const counted: [subject: string, most: number][] = known
@@ -47,13 +46,11 @@ export async function countTry(house: House, { email, accountId, address, cookie
         [macOf(house, `address ${address}`), mostTries.address],
       ];
   const subjects = counted.map(([subject]) => subject);
-  await signInTries.destroy({ where: { triedAt: { [Op.lt]: subMinutes(now, windowMinutes) } } });
-  const tries = await Promise.all(subjects.map((subject) => signInTries.create({ subject, triedAt: now })));
-  for (const [subject, most] of counted)
-    if ((await signInTries.count({ where: { subject } })) > most) throw new ContractError('too-many-sign-ins');
+  const tries = await addTries(house, subjects, now, subMinutes(now, windowMinutes));
+  if (counted.some(([, most], i) => tries[i]! > most)) throw new ContractError('too-many-sign-ins');
   return async () => {
-    // The account's and the browser's tries begin anew; of the address's only this one was right.
-    await signInTries.destroy({ where: { subject: subjects[0]! } });
-    await signInTries.destroy({ where: { id: tries.map((row) => row.get('id') as number) } });
+    // The account's or the browser's tries begin anew; of the address's only this one was right.
+    await forgetTries(house, subjects[0]!);
+    for (const subject of subjects.slice(1)) await forgetTries(house, subject, now);
   };
 }

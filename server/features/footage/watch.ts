@@ -1,7 +1,7 @@
 import type { Account, FootageProgress } from '@lean-mentor/contract';
 import { subSeconds } from 'date-fns';
 import type { House } from '../../house.ts';
-import { isOpen } from '../../http/session.ts';
+import { openSessions } from '../../db/sessionTable.ts';
 import { findAccount, findBelonging, maySee } from '../access/index.ts';
 import { findFootagesChangedSince, progressOf } from './repository.ts';
 
@@ -59,7 +59,7 @@ export class FootageWatch {
     if (Date.now() - this.lookedAt < lookMs) return;
     this.lookedAt = Date.now();
     const listeners = [...this.listeners];
-    const open = await isOpen(this.house, listeners.map(({ sessionId }) => sessionId)); // prettier-ignore
+    const open = await openSessions(this.house.db.sequelize, listeners.map(({ sessionId }) => sessionId)); // prettier-ignore
     for (const listener of listeners) {
       const account = open.has(listener.sessionId) ? await findAccount(this.house, listener.account.id) : null;
       if (account) listener.account = account;

@@ -17,6 +17,7 @@ export function useRestingSave<T>(value: T, save: (value: T) => Promise<boolean>
     timer: undefined as ReturnType<typeof setTimeout> | undefined,
     busy: false,
     waitMs: firstWaitMs,
+    restMs,
   });
   useEffect(() => {
     const now = here.current;
@@ -54,7 +55,8 @@ export function useRestingSave<T>(value: T, save: (value: T) => Promise<boolean>
       clearTimeout(now.timer);
       if (now.value !== now.saved && !now.busy) void now.save(now.value).catch(() => undefined);
       // What a running save does not know of goes after it.
-      else if (now.busy) now.timer = setTimeout(() => now.value !== now.saved && void now.save(now.value).catch(() => undefined), restMs);
+      else if (now.busy)
+        now.timer = setTimeout(() => now.value !== now.saved && void now.save(now.value).catch(() => undefined), now.restMs);
     };
   }, []);
 }
