@@ -1,4 +1,4 @@
-import { mkdir, writeFile } from 'node:fs/promises';
+import { mkdir, rename, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { demoPractice } from './scenario/practice.ts';
@@ -17,4 +17,6 @@ if (wanted.length > 0)
 const clips = fileURLToPath(new URL('./clips/', import.meta.url));
 for (const footage of practice.requests.flatMap((r) => r.footages)) if (footage.file !== null) footage.file = join(clips, footage.file);
 await mkdir(dirname(file), { recursive: true });
-await writeFile(file, JSON.stringify(practice, null, 1));
+// Whole or not at all: a start that is cut off leaves no half of it.
+await writeFile(`${file}.new`, JSON.stringify(practice, null, 1));
+await rename(`${file}.new`, file);

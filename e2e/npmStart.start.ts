@@ -20,8 +20,8 @@ const env = { ...process.env, PORT: String(port), LEAN_DB_PORT: String(databaseP
 const base = `http://127.0.0.1:${port}`;
 
 /** Starts the house as a person would and waits for the line that says it is ready. */
-function start(): Promise<{ child: ChildProcess; said: () => string }> {
-  const child = spawn(process.execPath, ['scripts/start.mjs'], { cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'] });
+function start(own: NodeJS.ProcessEnv = env): Promise<{ child: ChildProcess; said: () => string }> {
+  const child = spawn(process.execPath, ['scripts/start.mjs'], { cwd: root, env: own, stdio: ['ignore', 'pipe', 'pipe'] });
   let words = '';
   return new Promise((resolve, reject) => {
     const hear = (chunk: Buffer): void => {
@@ -36,7 +36,7 @@ function start(): Promise<{ child: ChildProcess; said: () => string }> {
 
 /** Processes of this house that run, by what their command line or environment names. */
 function running(): string[] {
-  const { stdout } = spawnSync('ps', ['eww', '-A', '-o', 'stat=,args='], { encoding: 'utf8', maxBuffer: 1e8 });
+  const { stdout } = spawnSync('ps', ['eww', '-A', '-o', 'stat=,pid=,args='], { encoding: 'utf8', maxBuffer: 1e8 });
   const ours = ['mariadbd', 'server/main.ts', 'server/jobs/main.ts'];
   return stdout.split('\n').filter((line) => line.includes(dataDir) && !line.startsWith('Z') && ours.some((name) => line.includes(name)));
 }
@@ -96,12 +96,46 @@ describe('npm start', () => {
     expect(running()).toEqual([]);
   });
 
-  it('stops the rest when one part ends by itself, and says which', async () => {
+  it('starts a part that ends by itself again, says so, and goes on: database, web server and jobs process', async () => {
     const { child, said } = await start();
+    const pids = (name: string): number[] => running().filter((line) => line.includes(name)).map((line) => Number(line.trim().split(/\s+/)[1])); // prettier-ignore
+    for (const [part, words] of [['mariadbd', 'The database'], ['server/main.ts', 'The web server'], ['server/jobs/main.ts', 'The jobs process']] as const) {
+      const [before] = pids(part);
+      process.kill(before!, 'SIGKILL');
+      expect(await until(() => said().includes(`${words} ended by itself.`)), words).toBe(true);
+      expect(await until(() => pids(part).some((pid) => pid !== before), 30_000), words).toBe(true);
+      const ready = async (): Promise<boolean> => (await fetch(`${base}/api/ready`).catch(() => null))?.status === 200;
+      for (let i = 0; i < 100 && !(await ready()); i++) await new Promise((resolve) => setTimeout(resolve, 100));
+      expect(await ready(), words).toBe(true);
+    } // prettier-ignore
+    // A second start on the same folder leaves all of it alone.
+    const again = spawnSync(process.execPath, ['scripts/start.mjs'], { cwd: root, env: { ...env, PORT: String(await freePort()), LEAN_DB_PORT: String(await freePort()) }, encoding: 'utf8' }); // prettier-ignore
+    expect([again.status, again.stderr]).toEqual([1, `Lean Mentor is already running on ${dataDir} (process ${child.pid}). Stop it first, or set LEAN_DATA_DIR to another folder.\n`]); // prettier-ignore
+    expect(running()).toHaveLength(3);
     const ended = new Promise((resolve) => child.once('exit', resolve));
-    process.kill(Number(readFileSync(join(dataDir, 'db.pid'), 'utf8')), 'SIGKILL');
-    expect(await ended).toBe(1);
-    expect(said()).toMatch(/MariaDB ended by itself, so the rest is stopped too\./);
+    child.kill('SIGINT');
+    await ended;
     expect(running()).toEqual([]);
+  });
+
+  it('starts again after it was interrupted anywhere in its first seconds', async () => {
+    const fresh = mkdtempSync(join(tmpdir(), 'lean-e2e-first-'));
+    const own = { ...env, LEAN_DATA_DIR: fresh };
+    try {
+      for (const [i, signal] of (['SIGINT', 'SIGKILL', 'SIGINT', 'SIGKILL', 'SIGINT', 'SIGKILL'] as const).entries()) {
+        const child = spawn(process.execPath, ['scripts/start.mjs'], { cwd: root, env: own, stdio: 'ignore' });
+        const ended = new Promise((resolve) => child.once('exit', resolve));
+        await new Promise((resolve) => setTimeout(resolve, 500 + i * 450));
+        child.kill(signal);
+        await ended;
+      }
+      const whole = await start(own);
+      expect((await fetch(`${base}/api/ready`)).status).toBe(200);
+      const ended = new Promise((resolve) => whole.child.once('exit', resolve));
+      whole.child.kill('SIGINT');
+      await ended;
+    } finally {
+      rmSync(fresh, { recursive: true, force: true });
+    }
   });
 });

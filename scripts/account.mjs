@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { portAnswers } from './database.mjs';
 import { PlainFault, reportFault } from './plainFault.mjs';
+import { ownerOf } from './privileges.mjs';
 import { houseEnvironment, readSecrets, readSettings, root } from './settings.mjs';
 
 /** `npm run account -- ROLE "NAME" ADDRESS`: adds a sign-in to the running house and prints its password once. */
@@ -12,6 +13,7 @@ try {
     throw new PlainFault('Lean Mentor is not running. Start it with npm start, then run this in another terminal.');
   const env = { ...houseEnvironment(settings, readSecrets(settings.dataDir)), LEAN_LOG: 'silent' };
   const run = spawnSync(process.execPath, ['--import', 'tsx', 'server/commands/addAccount.ts', ...process.argv.slice(2)], {
+    ...ownerOf(settings.dataDir),
     cwd: root,
     env,
     stdio: 'inherit',

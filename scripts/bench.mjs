@@ -14,7 +14,7 @@ try {
   const bench = async (part, fill = null) => {
     const house = await openTestHouse({ demoClips: ['ilse-harbour-round'] });
     try {
-      if (fill) house.run(['server/commands/fillPractice.ts', ...fill]);
+      if (fill) await house.run(['server/commands/fillPractice.ts', ...fill]);
       const run = spawnSync(process.execPath, ['--import', 'tsx', join('bench', part)], {
         cwd: root,
         stdio: 'inherit',

@@ -24,12 +24,15 @@ export function buildWeb(root, say) {
   say('Building the web app …');
   // A test runner's NODE_ENV would build React's development version, five times as slow.
   const env = { ...process.env, NODE_ENV: 'production' };
+  // The web server, which may run as somebody else, reads what is built.
+  const mask = process.umask(0o022);
   const run = spawnSync('npm', ['run', 'build', '--silent'], {
     env,
     cwd: root,
     stdio: ['ignore', 'pipe', 'pipe'],
     encoding: 'utf8',
   });
+  process.umask(mask);
   if (run.status !== 0) throw new PlainFault(`The web app could not be built:\n${run.stdout}${run.stderr}`);
   writeFileSync(stamp, now);
 }

@@ -1,5 +1,5 @@
-import { spawn, spawnSync } from 'node:child_process';
-import { closeSync, existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { chmodSync, chownSync, closeSync, existsSync, mkdirSync, openSync, readFileSync, readdirSync, renameSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -12,8 +12,6 @@ export const preparedStamp = 'db.prepared';
 const readySeconds = 40;
 const stopSeconds = 20;
 const leastFreeBytes = 400 * 1024 ** 2;
-
-const isRoot = () => process.getuid?.() === 0;
 
 /** Connects to a port on loopback and waits for `event`; false when it does not come within a second. */
 const heardFrom = (port, event) =>
@@ -50,65 +48,116 @@ export function checkRoom(folder, freeBytes = freeBytesOf(folder)) {
   );
 }
 
+/** What mariadbd and its helpers run with: files and folders that they make are their owner's only. */
+const databaseEnvironment = { ...process.env, UMASK: '0600', UMASK_DIR: '0700' };
+
 /** Makes the data directory under another name first, so that a broken attempt is never taken for a database. */
-function installDataDirectory(dataDir, logFile) {
+async function installDataDirectory(dataDir, logFile, identity) {
   const partial = `${dataDir}.partial`;
   rmSync(partial, { recursive: true, force: true });
-  const args = ['--no-defaults', `--datadir=${partial}`, '--auth-root-authentication-method=normal', '--skip-test-db'];
-  if (isRoot()) args.push('--user=root');
-  const log = openSync(logFile, 'a');
-  const run = spawnSync(findProgram('mariadb-install-db'), args, { stdio: ['ignore', log, log] });
+  // Its root account is for root of this machine over the socket, and for nobody else.
+  const args = ['--no-defaults', `--datadir=${partial}`, '--auth-root-authentication-method=socket', '--skip-test-db'];
+  const log = openSync(logFile, 'a', 0o600);
+  const mask = process.umask(0o077);
+  // A session of its own: Ctrl-C reaches the start script first, which waits for the little that is left.
+  const child = spawn(findProgram('mariadb-install-db'), args, { ...identity, env: databaseEnvironment, stdio: ['ignore', log, log], detached: true }); // prettier-ignore
+  process.umask(mask);
+  const status = await new Promise((resolve) => child.once('exit', resolve).once('error', () => resolve(-1)));
   closeSync(log);
-  if (run.status !== 0) {
+  if (status !== 0) {
     rmSync(partial, { recursive: true, force: true });
     throw new PlainFault(`MariaDB could not make its data directory; ${logFile} says why.`);
   }
   renameSync(partial, dataDir);
 }
 
-/** Process id of a MariaDB that an earlier, killed start left running on this data directory, or null. */
-function leftOver(dataDir, pidFile) {
+const alive = (pid) => {
   try {
-    const pid = Number(readFileSync(pidFile, 'utf8'));
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(`--datadir=${dataDir}\0`) ? pid : null;
+    // A zombie has ended; whoever started it has not looked yet.
+    return !/^\S+ \(.*\) Z /s.test(readFileSync(`/proc/${pid}/stat`, 'utf8'));
   } catch {
-    return null;
+    return false;
+  }
+};
+
+/** Process ids of what an earlier, killed start left running on a data directory: MariaDB, or what makes one. */
+function leftOvers(dataDir) {
+  const ours = [`--datadir=${dataDir}\0`, `--datadir=${dataDir}.partial\0`];
+  return readdirSync('/proc').filter((name) => {
+    if (!/^\d+$/.test(name)) return false;
+    try {
+      const command = readFileSync(`/proc/${name}/cmdline`, 'utf8');
+      return ours.some((one) => command.includes(one)) && alive(name);
+    } catch {
+      return false;
+    }
+  });
+}
+
+/** Ends what an earlier start left running. Only with the folder's lock in hand: otherwise it may be another start's own. */
+async function endLeftOvers(dataDir) {
+  const pids = leftOvers(dataDir).map(Number);
+  for (const signal of ['SIGTERM', 'SIGKILL']) {
+    for (const pid of pids.filter(alive)) {
+      try {
+        process.kill(pid, signal);
+      } catch {
+        // It has ended meanwhile.
+      }
+    }
+    for (let i = 0; i < stopSeconds * 20 && pids.some(alive); i++) await sleep(50);
   }
 }
 
-const alive = (pid) => existsSync(`/proc/${pid}`);
+/**
+ * What is said to the database at every start: nobody but root of this machine is its root, nobody is without a name, and the app's
+ * user has the rights of the app in its own databases (`databases`, a name or a pattern) and nothing else: no files, no other users.
+ */
+function startingWords({ password, databases }) {
+  const rights = 'SELECT, INSERT, UPDATE, DELETE, CREATE, ALTER, DROP, INDEX, REFERENCES, TRIGGER, CREATE TEMPORARY TABLES, LOCK TABLES';
+  return [
+    "DELETE FROM mysql.global_priv WHERE User = '' OR (User = 'root' AND Host <> 'localhost') OR (User = 'lean' AND Host <> '127.0.0.1');",
+    "DELETE FROM mysql.db WHERE User IN ('', 'lean') OR Db IN ('test', 'test\\\\_%');",
+    'FLUSH PRIVILEGES;',
+    "ALTER USER IF EXISTS 'root'@'localhost' IDENTIFIED VIA unix_socket;",
+    "CREATE USER IF NOT EXISTS 'lean'@'127.0.0.1' IDENTIFIED BY 'none';",
+    // Said at every start, so that a changed password takes effect.
+    `ALTER USER 'lean'@'127.0.0.1' IDENTIFIED BY '${password}';`,
+    "REVOKE ALL PRIVILEGES, GRANT OPTION FROM 'lean'@'127.0.0.1';",
+    `GRANT ${rights} ON \`${databases}\`.* TO 'lean'@'127.0.0.1';`,
+    'CREATE DATABASE IF NOT EXISTS lean_mentor CHARACTER SET utf8mb4;',
+    '',
+  ].join('\n');
+}
 
 /**
- * Starts a private MariaDB on loopback. The user `lean` may do anything in databases whose names begin with `lean_`.
- * Answers when it takes connections; `stop` ends it and waits. Throws a PlainFault when it does not come up.
+ * Starts a private MariaDB on loopback. The user `lean` may work in `databases` (a name, or a pattern of GRANT's). Answers when it takes
+ * connections; `stop` ends it and waits. Run by root, it drops to `identity`. Throws a PlainFault when it does not come up.
  */
-export async function startDatabase({ folder, port, password }) {
+export async function startDatabase({ folder, port, password, databases = 'lean\\_mentor', identity = null }) {
   const dataDir = join(folder, 'db');
   const pidFile = join(folder, 'db.pid');
   const logFile = join(folder, 'db.log');
-  mkdirSync(folder, { recursive: true });
+  const filesDir = join(folder, 'db.files');
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
   checkRoom(folder);
-  const old = leftOver(dataDir, pidFile);
-  if (old) {
-    process.kill(old, 'SIGTERM');
-    for (let i = 0; i < 200 && alive(old); i++) await sleep(50);
-  }
+  await endLeftOvers(dataDir);
   if (await portAnswers(port))
     throw new PlainFault(`Port ${port}, meant for the database, is in use. Stop what uses it, or set LEAN_DB_PORT to another one.`);
   rmSync(pidFile, { force: true });
+  // Where files may be read and written from within the database: an empty folder that it cannot write.
+  mkdirSync(filesDir, { recursive: true });
+  chmodSync(filesDir, 0o500);
+  if (identity) for (const path of [folder, filesDir]) chownSync(path, identity.uid, identity.gid);
   if (!existsSync(dataDir)) {
     rmSync(join(folder, preparedStamp), { force: true });
-    installDataDirectory(dataDir, logFile);
+    await installDataDirectory(dataDir, logFile, identity);
   }
-  // The grants are made at every start, so a changed password takes effect.
-  const grants = ['localhost', '127.0.0.1'].flatMap((host) => [
-    `CREATE USER IF NOT EXISTS 'lean'@'${host}';`,
-    `ALTER USER 'lean'@'${host}' IDENTIFIED BY '${password}';`,
-    `GRANT ALL ON \`lean\\_%\`.* TO 'lean'@'${host}';`,
-  ]);
   const initFile = join(folder, 'db.init.sql');
-  writeFileSync(initFile, `${grants.join('\n')}\nCREATE DATABASE IF NOT EXISTS lean_mentor CHARACTER SET utf8mb4;\n`, { mode: 0o600 });
-  const log = openSync(logFile, 'a');
+  rmSync(initFile, { force: true });
+  writeFileSync(initFile, startingWords({ password, databases }), { mode: 0o600 });
+  if (identity) chownSync(initFile, identity.uid, identity.gid);
+  const log = openSync(logFile, 'a', 0o600);
   const args = [
     '--no-defaults',
     `--datadir=${dataDir}`,
@@ -119,12 +168,16 @@ export async function startDatabase({ folder, port, password }) {
     '--character-set-server=utf8mb4',
     '--skip-name-resolve',
     '--skip-log-bin',
+    '--local-infile=0',
+    '--skip-symbolic-links',
+    `--secure-file-priv=${filesDir}`,
     `--init-file=${initFile}`,
     '--innodb-buffer-pool-size=128M',
   ];
-  if (isRoot()) args.push('--user=root');
+  // It refuses to run as root unless it is told to: only where there is no other user to be (a container without useradd).
+  if (!identity && process.getuid?.() === 0) args.push('--user=root');
   // A session of its own: Ctrl-C reaches this process first, which then stops things in order.
-  const child = spawn(findProgram('mariadbd'), args, { stdio: ['ignore', log, log], detached: true });
+  const child = spawn(findProgram('mariadbd'), args, { ...identity, env: databaseEnvironment, stdio: ['ignore', log, log], detached: true });
   closeSync(log);
   let ended = false;
   const end = new Promise((resolve) => child.once('exit', resolve).once('error', resolve)).then(() => (ended = true));
@@ -137,7 +190,10 @@ export async function startDatabase({ folder, port, password }) {
     rmSync(initFile, { force: true });
   };
   for (let i = 0; i < readySeconds * 20 && !ended; i++) {
-    if (existsSync(pidFile) && (await databaseGreets(port))) return { stop, exited: end };
+    if (existsSync(pidFile) && (await databaseGreets(port))) {
+      rmSync(initFile, { force: true });
+      return { pid: child.pid, stop, exited: end };
+    }
     await sleep(50);
   }
   await stop();

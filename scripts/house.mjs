@@ -1,33 +1,39 @@
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readdirSync, readFileSync, chownSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { portAnswers, preparedStamp, startDatabase } from './database.mjs';
+import { lockHouse } from './houseLock.mjs';
 import { startProcess } from './houseProcess.mjs';
 import { PlainFault } from './plainFault.mjs';
+import { houseIdentity } from './privileges.mjs';
 import { houseEnvironment, readSecrets, root } from './settings.mjs';
+import { supervise } from './supervise.mjs';
+import { writeWhole } from './writeWhole.mjs';
 
-/** Runs a TypeScript command of the house to its end. */
-function runCommand(args, env) {
-  const run = spawnSync(process.execPath, ['--import', 'tsx', ...args], {
-    cwd: root,
-    env,
-    stdio: ['ignore', 'pipe', 'pipe'],
-    encoding: 'utf8',
-  });
-  if (run.status !== 0) throw new PlainFault(`${args[0]} failed:\n${run.stderr || run.stdout}`);
+/** Runs a TypeScript command of the house to its end. Rejects with what it said where it fails; `signal` ends it. */
+async function runCommand(args, { env, identity, signal }) {
+  // A session of its own: Ctrl-C reaches the start script first, which ends it.
+  const child = spawn(process.execPath, ['--import', 'tsx', ...args], { ...identity, cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'], detached: true }); // prettier-ignore
+  const end = () => child.kill('SIGTERM');
+  signal?.addEventListener('abort', end, { once: true });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (said += piece));
+  const status = await new Promise((resolve) => child.once('close', resolve).once('error', () => resolve(-1)));
+  signal?.removeEventListener('abort', end);
+  if (status !== 0 && !signal?.aborted) throw new PlainFault(`${args[0]} failed:\n${said}`);
 }
 
 /**
  * Migrates the database and loads the practice, unless this very set of migrations was prepared here before: starting a
  * process only to find nothing to do would cost a third of the start.
  */
-function prepare(dataDir, practice, env) {
+async function prepare(dataDir, practice, how) {
   const migrations = readdirSync(join(root, 'server', 'db', 'migrations')).sort();
   const wanted = JSON.stringify({ migrations, practice });
   const stamp = join(dataDir, preparedStamp);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
-  runCommand(['server/commands/prepare.ts', ...practice], env);
-  writeFileSync(stamp, wanted);
+  await runCommand(['server/commands/prepare.ts', ...practice], how);
+  if (!how.signal?.aborted) writeWhole(stamp, wanted);
 }
 
 export async function requireFreePort(port) {
@@ -35,54 +41,71 @@ export async function requireFreePort(port) {
 }
 
 /**
- * Starts a house: its database, what has to be prepared in it, the jobs process and the web server. `settings` are those of
- * readSettings; `demoClips` may name a few of the demo's clips. `stopping` tells whether somebody has asked meanwhile to
- * stop; `running` takes what was started, in order, so that it can be stopped whatever happens. Answers the address, the
- * demo's accounts (null without the demo), and who ended first, once one does.
+ * Starts a house: its database, what has to be prepared in it, the jobs process and the web server, each kept running by a supervisor.
+ * `settings` are those of readSettings; `demoClips` may name a few of the demo's clips, `databases` what the app's database user may
+ * work in. `signal` says that somebody has asked meanwhile to stop; `running` takes what was started, in order, so that it can be stopped
+ * whatever happens. Answers the address, the demo's accounts (null without the demo), and `givenUp`, which rejects with the reason when
+ * a part could not be kept running; null where it was stopped before it was ready.
  */
-export async function startHouse(settings, { say, running, stopping = () => false }) {
-  const { port, databasePort, dataDir } = settings;
+export async function startHouse(settings, { say, running, signal, patience }) {
+  const { port, databasePort, dataDir, databases } = settings;
   await requireFreePort(port);
-  mkdirSync(dataDir, { recursive: true });
+  // Everything that is made from now on is its owner's only.
+  process.umask(0o077);
+  const identity = houseIdentity(root, dataDir);
+  const unlock = lockHouse(dataDir);
+  running.push({ stop: () => Promise.resolve(unlock()) });
   const secrets = readSecrets(dataDir);
-  const database = await startDatabase({ folder: dataDir, port: databasePort, password: secrets.databasePassword });
-  running.push(database);
-  if (stopping()) return null;
+  const kept = (name, start, hint) => {
+    const keeper = supervise(name, start, { say, hint, ...(patience && { patience }) });
+    running.push(keeper);
+    return keeper;
+  };
+  const logHint = (file) => `${join(dataDir, file)} says why.`;
+  const database = kept(
+    'The database',
+    () => startDatabase({ folder: dataDir, port: databasePort, password: secrets.databasePassword, identity, ...(databases && { databases }) }),
+    logHint('db.log'),
+  );
+  await database.ready;
+  if (signal?.aborted) return null;
 
   const env = houseEnvironment(settings, secrets);
+  const how = { env, identity, signal };
   const practiceFile = join(dataDir, 'demo', 'practice.json');
   if (settings.demo && !existsSync(practiceFile)) {
     say('Loading the demo practice …');
-    runCommand(['demo/writePractice.ts', practiceFile, ...(settings.demoClips ?? [])], env);
+    mkdirSync(dirname(practiceFile), { recursive: true });
+    if (identity) chownSync(dirname(practiceFile), identity.uid, identity.gid);
+    await runCommand(['demo/writePractice.ts', practiceFile, ...(settings.demoClips ?? [])], how);
   }
-  prepare(dataDir, settings.demo ? [practiceFile] : [], env);
+  if (!signal?.aborted) await prepare(dataDir, settings.demo ? [practiceFile] : [], how);
+  if (signal?.aborted) return null;
 
-  const jobs = startProcess('jobs', 'server/jobs/main.ts', { root, dataDir, env });
-  running.push(jobs);
-  let server;
-  const startServer = async () => {
-    server = startProcess('server', 'server/main.ts', { root, dataDir, env });
-    running.push(server);
-    const ready = await server.firstMessage;
-    if (stopping()) return null;
-    if (!ready) throw new PlainFault(`The web server did not start; the last lines of ${join(dataDir, 'log', 'server.log')} say why.`);
-    return ready;
-  };
-  const ready = await startServer();
-  if (!ready) return null;
+  const jobs = kept('The jobs process', () => Promise.resolve(startProcess('jobs', 'server/jobs/main.ts', { root, dataDir, env, identity })), logHint('log/jobs.log')); // prettier-ignore
+  let listening;
+  const server = kept(
+    'The web server',
+    async () => {
+      const part = startProcess('server', 'server/main.ts', { root, dataDir, env, identity });
+      const message = await part.firstMessage;
+      if (!message && !signal?.aborted)
+        throw new PlainFault(`The web server did not start; the last lines of ${join(dataDir, 'log', 'server.log')} say why.`);
+      listening = message?.listening;
+      return part;
+    },
+    logHint('log/server.log'),
+  );
+  await Promise.all([jobs.ready, server.ready]);
+  if (signal?.aborted) return null;
   return {
-    url: `http://127.0.0.1:${ready.listening}`,
+    url: settings.url ?? `http://${settings.host ?? '127.0.0.1'}:${listening}`,
     accounts: settings.demo ? JSON.parse(readFileSync(practiceFile, 'utf8')).accounts : null,
-    /** For the tests of what a failing machine does: the web server ends without a word, and starts again. */
-    killServer: () => running.splice(running.indexOf(server), 1)[0].kill(),
-    startServer,
+    /** For the tests and drills of what a failing machine does: its parts by name. */
+    parts: { database, jobs, server },
     /** Runs a command of the house to its end. */
-    run: (args) => runCommand(args, env),
-    ended: Promise.race([
-      database.exited.then(() => 'MariaDB'),
-      jobs.exited.then(() => 'The jobs process'),
-      server.exited.then(() => 'The web server'),
-    ]),
+    run: (args) => runCommand(args, how),
+    givenUp: Promise.race([database.givenUp, jobs.givenUp, server.givenUp]),
   };
 }
 

@@ -1,17 +1,22 @@
 import { spawn } from 'node:child_process';
-import { closeSync, mkdirSync, openSync } from 'node:fs';
+import { closeSync, fchownSync, mkdirSync, chownSync, openSync } from 'node:fs';
 import { join } from 'node:path';
 
 const graceMs = 8000;
 
 /**
- * A long-running process of the house. Its log goes to `<data>/log/<name>.log`. It runs in a session of its own, so that
- * Ctrl-C reaches only the start script, and ends by itself when that script dies (its channel closes).
+ * A long-running process of the house, as `identity` where root starts it. Its log goes to `<data>/log/<name>.log`. It runs in a session
+ * of its own, so that Ctrl-C reaches only the start script, and ends by itself when that script dies (its channel closes).
  */
-export function startProcess(name, file, { root, dataDir, env }) {
-  mkdirSync(join(dataDir, 'log'), { recursive: true });
-  const log = openSync(join(dataDir, 'log', `${name}.log`), 'a');
-  const child = spawn(process.execPath, ['--import', 'tsx', file], { cwd: root, env, stdio: ['ignore', log, log, 'ipc'], detached: true });
+export function startProcess(name, file, { root, dataDir, env, identity }) {
+  const folder = join(dataDir, 'log');
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  const log = openSync(join(folder, `${name}.log`), 'a', 0o600);
+  if (identity) {
+    chownSync(folder, identity.uid, identity.gid);
+    fchownSync(log, identity.uid, identity.gid);
+  }
+  const child = spawn(process.execPath, ['--import', 'tsx', file], { ...identity, cwd: root, env, stdio: ['ignore', log, log, 'ipc'], detached: true }); // prettier-ignore
   closeSync(log);
   const exited = new Promise((resolve) => child.once('exit', resolve).once('error', resolve));
   /** Resolves with the first message of the process; null when it ends without one. */
@@ -27,5 +32,5 @@ export function startProcess(name, file, { root, dataDir, env }) {
     child.kill('SIGKILL');
     await exited;
   };
-  return { name, exited, firstMessage, stop, kill };
+  return { name, pid: child.pid, exited, firstMessage, stop, kill };
 }

@@ -1,8 +1,9 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { PlainFault } from './plainFault.mjs';
+import { writeWhole } from './writeWhole.mjs';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 
@@ -14,32 +15,55 @@ function portOf(name, fallback) {
   return port;
 }
 
+const isLoopback = (host) => host === 'localhost' || host === '::1' || /^127\./.test(host);
+
 /** What the environment sets; README's table documents every name. */
 export function readSettings() {
-  const demo = process.env.LEAN_DEMO || '1';
+  const host = process.env.LEAN_HOST || '127.0.0.1';
+  // Where others can reach the house, accounts whose password everybody can read are loaded only when asked for by name.
+  const demo = process.env.LEAN_DEMO || (isLoopback(host) ? '1' : '0');
   if (demo !== '0' && demo !== '1') throw new PlainFault(`LEAN_DEMO is "${demo}"; it must be 0 or 1.`);
+  const url = process.env.LEAN_URL;
+  if (url && !/^https?:\/\/[^/]/.test(url)) throw new PlainFault(`LEAN_URL is "${url}"; it must be an address such as https://mentor.example.`);
   return {
     port: portOf('PORT', 4170),
+    host,
+    ...(url && { url }),
     databasePort: portOf('LEAN_DB_PORT', 4171),
     dataDir: resolve(root, process.env.LEAN_DATA_DIR || '.data'),
     demo: demo === '1',
   };
 }
 
+/** The secrets that a file holds; null where it is not there, or was cut off (a full disk): then new ones do, and people sign in anew. */
+function readKnown(file) {
+  try {
+    const { databasePassword, sessionSecret } = JSON.parse(readFileSync(file, 'utf8'));
+    return databasePassword?.length >= 8 && sessionSecret?.length >= 16 ? { databasePassword, sessionSecret } : null;
+  } catch (error) {
+    if (error.code === 'ENOENT' || error instanceof SyntaxError) return null;
+    throw error;
+  }
+}
+
 /** Passwords of this house, made at the first start and kept in its data folder for its owner only. */
 export function readSecrets(dataDir) {
   const file = join(dataDir, 'secrets.json');
-  if (!existsSync(file)) {
-    mkdirSync(dataDir, { recursive: true });
-    const made = { databasePassword: randomBytes(18).toString('base64url'), sessionSecret: randomBytes(32).toString('base64url') };
-    writeFileSync(file, JSON.stringify(made), { mode: 0o600 });
-  }
-  return JSON.parse(readFileSync(file, 'utf8'));
+  const known = readKnown(file);
+  if (known) return known;
+  mkdirSync(dataDir, { recursive: true, mode: 0o700 });
+  const made = { databasePassword: randomBytes(18).toString('base64url'), sessionSecret: randomBytes(32).toString('base64url') };
+  writeWhole(file, JSON.stringify(made));
+  return made;
 }
 
 /** Environment of the server's and the jobs' processes. */
-export const houseEnvironment = ({ port, databasePort, dataDir }, secrets) => ({
+export const houseEnvironment = ({ port, host, databasePort, dataDir, demo }, secrets) => ({
   ...process.env,
+  // Nothing is looked up or left in the folder of who started it.
+  HOME: dataDir,
+  LEAN_HOST: host ?? '127.0.0.1',
+  LEAN_DEMO: demo ? '1' : '0',
   PORT: String(port),
   LEAN_DB_PORT: String(databasePort),
   LEAN_DATA_DIR: dataDir,

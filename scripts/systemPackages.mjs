@@ -9,6 +9,7 @@ const packageOf = {
   'mariadb-install-db': 'mariadb-server',
   ffmpeg: 'ffmpeg',
   ffprobe: 'ffmpeg',
+  prlimit: 'util-linux',
   chromium: 'chromium',
 };
 

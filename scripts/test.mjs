@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureNodeModules } from './nodeModules.mjs';
 import { reportFault } from './plainFault.mjs';
+import { canDropRoot } from './privileges.mjs';
 import { root } from './settings.mjs';
 import { ensurePrograms } from './systemPackages.mjs';
 
@@ -75,6 +76,8 @@ try {
   ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium'], console.log);
   ensureNodeModules(root, console.log);
   mkdirSync(join(root, '.tmp'), { recursive: true });
+  // A clone that only root can read cannot be run by anybody else.
+  if (!canDropRoot(root)) process.env.LEAN_AS_ROOT = '1';
   const rooms = ['core', 'contract', 'server', 'web', 'demo', 'e2e', 'bench'];
   await checks([
     ['Lint', 'eslint', ['.', '--max-warnings=0']],

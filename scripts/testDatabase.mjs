@@ -3,13 +3,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startDatabase } from './database.mjs';
 import { freePort } from './freePort.mjs';
+import { houseIdentity } from './privileges.mjs';
+import { root } from './settings.mjs';
 
 /** Vitest's global set-up: a MariaDB of the tests' own, gone with them. Every test file makes its own database in it. */
 export default async function setup() {
   const folder = mkdtempSync(join(tmpdir(), 'lean-test-db-'));
   const port = await freePort();
   const password = 'only-for-tests';
-  const database = await startDatabase({ folder, port, password });
+  const identity = houseIdentity(root, folder);
+  const database = await startDatabase({ folder, port, password, identity, databases: 'lean\\_%' });
   process.env.LEAN_DB_PORT = String(port);
   process.env.LEAN_DB_PASSWORD = password;
   return async () => {

@@ -22,8 +22,8 @@ export async function openTestHouse({ demoClips = fewClips } = {}) {
   };
   try {
     const settings = { port: await freePort(), databasePort: await freePort(), dataDir, demo: true, demoClips };
-    const { url, killServer, startServer, run } = await startHouse(settings, { say: () => undefined, running });
-    return { url, close, killServer, startServer, run };
+    const { url, parts, run } = await startHouse(settings, { say: () => undefined, running });
+    return { url, close, parts, run };
   } catch (error) {
     await close();
     throw error;
@@ -32,11 +32,10 @@ export async function openTestHouse({ demoClips = fewClips } = {}) {
 
 /** Vitest's global set-up of the browser tests. */
 export default async function setup() {
-  const { url, close, killServer, startServer } = await openTestHouse();
-  // The tests run in processes of their own; this is how one of them has the web server fail and come back.
-  const power = createServer((request, response) => {
-    const done = request.url === '/off' ? killServer() : startServer();
-    done.then(
+  const { url, close, parts } = await openTestHouse();
+  // The tests run in processes of their own; this is how one of them has the web server fail. Its supervisor brings it back.
+  const power = createServer((_, response) => {
+    parts.server.current().kill().then(
       () => response.end(),
       (error) => response.writeHead(500).end(String(error)),
     );
