@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { critiqueDoc } from '@lean-mentor/contract';
 import { blockText } from '@lean-mentor/core/critique';
 import { findCritiqueRow, findVersion } from '../features/critique/repository.ts';
@@ -7,7 +7,7 @@ import { findDeskDocument } from '../features/desk/repository.ts';
 import { findRequest } from '../features/requests/index.ts';
 import { clientA } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
-import { migrate } from './migrate.ts';
+import { migrate, migrations } from './migrate.ts';
 import { statements as house001 } from './migrations/001-house.ts';
 
 let house: TestHouse;
@@ -79,4 +79,115 @@ describe('migrations', () => {
   it('do nothing the second time', async () => {
     expect(await migrate(house.db.sequelize)).toEqual([]);
   });
+
+  it('go on where they were cut off, at every statement of them, with the data in it', async () => {
+    const [whole, fresh] = [await openTestHouse({ migrated: false }), await openTestHouse({ migrated: false })];
+    try {
+      for (const { db } of [whole, fresh]) {
+        await migrate(db.sequelize, migrations.slice(0, 1));
+        for (const statement of before) await db.sequelize.query(statement, { type: QueryTypes.RAW });
+      }
+      await migrate(whole.db.sequelize);
+      const { sequelize } = fresh.db;
+      const statements = new Set(migrations.slice(1).flatMap((one) => one.statements));
+      const query = sequelize.query.bind(sequelize) as (...args: unknown[]) => Promise<unknown>;
+      const cut = new Set<string>();
+      // As when the process is killed: the statement was run, and nothing after it is. What changes rows is rolled back with it.
+      let killed = false;
+      const spy = vi.spyOn(sequelize, 'query').mockImplementation((async (...args: unknown[]) => {
+        const sql = args[0];
+        if (killed && typeof sql === 'string') throw new Error('cut off');
+        const answer = await query(...args);
+        if (typeof sql !== 'string' || !statements.has(sql) || cut.has(sql)) return answer;
+        cut.add(sql);
+        killed = true;
+        throw new Error('cut off');
+      }) as never);
+      let cuts = 0;
+      for (let done = false; !done;) {
+        try {
+          await migrate(sequelize);
+          done = true;
+        } catch (error) {
+          expect(String(error)).toContain('cut off');
+          cuts += 1;
+          killed = false;
+        }
+      }
+      spy.mockRestore();
+      expect(cuts).toBe(statements.size);
+      expect(await schemaOf(fresh)).toEqual(await schemaOf(whole));
+      const of = (at: TestHouse) =>
+        Promise.all([findRequest(at, requestId), findDeskDocument(at, requestId), findVersion(at, critiqueId, 1)]);
+      expect(await of(fresh)).toEqual(await of(whole));
+    } finally {
+      await whole.close();
+      await fresh.close();
+    }
+  });
+
+  it.each(migrations.slice(0, -1).map(({ name }, i) => [name, i] as const))(
+    'bring a practice that lived with %s forward, with what was written then',
+    async (_, last) => {
+      const fresh = await openTestHouse({ migrated: false });
+      try {
+        const { sequelize } = fresh.db;
+        await migrate(sequelize, migrations.slice(0, last + 1));
+        for (const statement of writtenUnder(last + 1)) await sequelize.query(statement, { type: QueryTypes.RAW });
+        await migrate(sequelize);
+        expect(await findRequest(fresh, requestId)).toMatchObject({ whoClient: 'violet', question: 'Why?', critiqueId, footages: [{ id: footageId, bouts: [{ id: boutId, fromFrame: 3 }] }] }); // prettier-ignore
+        expect((await findDeskDocument(fresh, requestId)).notes[noteId]).toMatchObject({
+          footageId,
+          what: 'The elbow.',
+          visible: 'client',
+        });
+        expect(await findVersion(fresh, critiqueId, 1)).toMatchObject({
+          coachName: 'Cora Lind',
+          fixes: [{ position: 1, name: 'The elbow.' }],
+        });
+      } finally {
+        await fresh.close();
+      }
+    },
+  );
 });
+
+/** Tables, columns, keys and triggers of a house, as the database describes them. */
+async function schemaOf({ db }: TestHouse): Promise<unknown> {
+  const select = (sql: string) => db.sequelize.query(sql, { type: QueryTypes.SELECT });
+  return Promise.all([
+    select(`SELECT table_name, column_name, column_type, is_nullable, column_default FROM information_schema.columns WHERE table_schema = DATABASE() ORDER BY 1, 2`),
+    select(`SELECT table_name, index_name, seq_in_index, column_name, non_unique FROM information_schema.statistics WHERE table_schema = DATABASE() ORDER BY 1, 2, 3`),
+    select(`SELECT table_name, column_name, referenced_table_name FROM information_schema.key_column_usage WHERE table_schema = DATABASE() ORDER BY 1, 2, 3`),
+    select(`SELECT trigger_name FROM information_schema.triggers WHERE trigger_schema = DATABASE() ORDER BY 1`),
+  ]);
+} // prettier-ignore
+
+/** The same sent request with its bout, note and critique, as the house of a version wrote it down. */
+function writtenUnder(version: number): string[] {
+  if (version < 3) return before;
+  const intake = `{"kind": "match", "attire": "jacket", "ruleSheet": "points-jacket", "whoClient": "violet", "whoPartner": "white", "question": "Why?", "partnerConsent": "agreed"}`;
+  const note = `{"id": "${noteId}", "footageId": "${footageId}", "fromFrame": 12, "toFrame": null, "kind": "mistake", "athlete": "client", "seen": "clear", "severity": 2, "what": "The elbow.", "instead": [], "markId": null}`;
+  const moment = `{"note": ${note}, "drawings": [], "atSeconds": 0.4, "clipFromSeconds": 0, "clipToSeconds": 2.4}`;
+  const doc = `{"type": "doc", "content": [{"type": "paragraph", "content": [{"type": "text", "text": "Well."}]}]}`;
+  const fix = `{"position": 1, "fixId": "${noteId}", "principleId": null, "name": "The elbow.", "noteIds": ["${noteId}"]}`;
+  const critique =
+    version < 8
+      ? [
+          `INSERT INTO critiques (id, request_id, opening, note_ids, fixes, coach_name, sent_at) VALUES ('${critiqueId}', '${requestId}', 'Well.', '[]',
+            '[{"position": 1, "note": ${note}, "drawings": [], "atFrame": 12, "atSeconds": 0.4, "clipFrom": 0, "clipTo": 2.4}]', 'Cora Lind', '2031-01-03')`,
+        ]
+      : [
+          `INSERT INTO critiques (id, request_id, doc, revision, version, sent_at, code) VALUES ('${critiqueId}', '${requestId}', '${doc}', 1, 1, '2031-01-03', 'abcdefgh')`,
+          `INSERT INTO critique_versions (critique_id, version, doc, fixes, moments, coach_name, sent_at)
+            VALUES ('${critiqueId}', 1, '${doc}', '[${fix}]', '[${moment}]', 'Cora Lind', '2031-01-03')`,
+        ];
+  return [
+    before[0]!,
+    `INSERT INTO requests (id, client_id, state, sent_at, due_at, intake) VALUES ('${requestId}', '${clientA}', 'sent', '2031-01-01', '2031-01-04', '${intake}')`,
+    `INSERT INTO footages (id, request_id, file_name, byte_size, state, step, share, changed_at) VALUES ('${footageId}', '${requestId}', 'a.mp4', 10, 'ready', 'Ready', 1, '2031-01-01')`,
+    `INSERT INTO bouts (id, footage_id, from_frame, to_frame, spans) VALUES ('${boutId}', '${footageId}', 3, 90, '[]')`,
+    `INSERT INTO notes (id, request_id, footage_id, from_frame, kind, athlete, seen, severity, what, instead) VALUES ('${noteId}', '${requestId}', '${footageId}', 12, 'mistake', 'client', 'clear', 2, 'The elbow.', '[]')`,
+    ...critique,
+  ]; // prettier-ignore
+}
