@@ -24,6 +24,7 @@ export const signIn = operation({
   method: 'post',
   path: '/api/session',
   access: 'anyone',
+  evenWithoutRoom: true,
   summary: 'Sign in with address and password.',
   body: z.object({ email: z.email('Write an address such as name@example.org.').max(254), password: written(200) }),
   response: session,
@@ -35,6 +36,7 @@ export const signOut = operation({
   method: 'delete',
   path: '/api/session',
   access: everyRole,
+  evenWithoutRoom: true,
   summary: 'Sign out; the session is removed.',
   response: session,
 });

@@ -70,6 +70,7 @@ export const removeClip = operation({
   method: 'delete',
   path: '/api/clips/:clipId',
   access: coaching,
+  evenWithoutRoom: true,
   summary: 'Takes a clip and its video away; notes that showed it show none.',
   params,
   response: done,

@@ -111,6 +111,7 @@ export const searchWords = operation({
   method: 'post',
   path: '/api/search',
   access: coaching,
+  evenWithoutRoom: true,
   summary: 'Everything said of one client, or of all of them, by its words: notes, questions, critiques. Newest first, at most 50.',
   body: z.object({ words: z.string().max(200), clientId: id.nullable() }),
   response: z.object({

@@ -19,6 +19,12 @@ export const sentMoment = z.object({
 });
 export type SentMoment = z.infer<typeof sentMoment>;
 
+/** As much of a moment as is seen on a page: its frame with the drawings, what kind it is and what was said, and the clip's stretch. */
+export const shownMoment = sentMoment
+  .pick({ drawings: true, clipFromSeconds: true, clipToSeconds: true })
+  .extend({ note: note.pick({ id: true, footageId: true, fromFrame: true, kind: true, seen: true, what: true }) });
+export type ShownMoment = z.infer<typeof shownMoment>;
+
 /** A fix as it was sent. */
 export const sentFix = z.object({
   /** Place in the critique, from 1. */
@@ -43,6 +49,9 @@ export const sentFootage = z.object({
 });
 
 export type SentFootage = z.infer<typeof sentFootage>;
+
+export const shownFootage = sentFootage.pick({ id: true, state: true, width: true, height: true });
+export type ShownFootage = z.infer<typeof shownFootage>;
 
 export const critique = z.object({
   id,
@@ -141,6 +150,7 @@ export const markCritiqueRead = operation({
   method: 'post',
   path: '/api/critiques/:critiqueId/read',
   access: ['client', 'guardian'],
+  evenWithoutRoom: true,
   summary: 'The client has read it. Marking it twice keeps the first time.',
   params: byCritique,
   response: done.extend({ readAt: instant }),
@@ -161,14 +171,50 @@ export const markUnderstood = operation({
 export const critiqueExports = ['pdf', 'docx', 'md', 'json', 'zip'] as const;
 export type CritiqueExport = (typeof critiqueExports)[number];
 
-export const exportCritique = operation({
-  name: 'exportCritique',
+/** A critique on its way to be taken along. It is made beside the web server, few at once; the others wait their turn. */
+export const exportState = z.object({
+  id,
+  as: z.enum(critiqueExports),
+  state: z.enum(['waiting', 'ready', 'failed']),
+  /** Of one that waits: its place in the line, from 1. */
+  place: z.int().min(1).nullable(),
+  fileName: z.string(),
+});
+export type ExportState = z.infer<typeof exportState>;
+
+export const askExport = operation({
+  name: 'askExport',
+  room: 'critique',
+  method: 'post',
+  path: '/api/critiques/:critiqueId/exports',
+  access: everyRole,
+  summary:
+    'Has the critique made to keep: PDF (A4), Word, Markdown, JSON (lean-mentor/critique@1), or a ZIP that opens without a network. Asked again it is the same one.',
+  params: byCritique,
+  body: z.object({ as: z.enum(critiqueExports) }),
+  response: exportState,
+});
+
+const byExport = byCritique.extend({ exportId: id });
+export const getExport = operation({
+  name: 'getExport',
   room: 'critique',
   method: 'get',
-  path: '/api/critiques/:critiqueId/export/:as',
+  path: '/api/critiques/:critiqueId/exports/:exportId',
   access: everyRole,
-  summary: 'The critique to keep: PDF (A4), Word, Markdown, JSON (lean-mentor/critique@1), or a ZIP that opens without a network.',
-  params: byCritique.extend({ as: z.enum(critiqueExports) }),
+  summary: 'How far an export of the caller’s has come.',
+  params: byExport,
+  response: exportState,
+});
+
+export const takeExport = operation({
+  name: 'takeExport',
+  room: 'critique',
+  method: 'get',
+  path: '/api/critiques/:critiqueId/exports/:exportId/file',
+  access: everyRole,
+  summary: 'The file of an export that is ready; it is kept for a day.',
+  params: byExport,
   stream: 'application/octet-stream',
 });
 

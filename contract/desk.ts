@@ -230,6 +230,7 @@ export const saveDeskChanges = operation({
   method: 'post',
   path: '/api/requests/:requestId/desk/changes',
   access: coaching,
+  evenWithoutRoom: true,
   limits: { bytes: 4 * 1024 ** 2, values: 400_000 },
   summary:
     'Apply edits in order. An edit whose changeId was taken before is not taken again, so a lost answer may be repeated. Answers what came of all edits since `since`, also those of others.',

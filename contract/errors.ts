@@ -23,7 +23,8 @@ export const errorTable = {
     words: 'There is no room left on the disk just now, so nothing new is taken. What is here can be read; try again later.',
   },
   'too-much-kept': { status: 413, words: 'All the room for your footage is taken. Withdraw or discard something first.' },
-  'not-retryable': { status: 409, words: 'This footage has not failed, so there is nothing to try again.' },
+  'starting-again': { status: 503, words: 'Something here is being started again. Nothing is lost; try again in a moment.' },
+  'not-retryable': { status: 409, words: 'Trying again does not help here: either nothing failed, or the file itself cannot be read.' },
   'not-a-draft': { status: 409, words: 'This has been sent already. Look under My critiques.' },
   'not-now': { status: 409, words: 'This request is not at a point where that can be done. Load the page again.' },
   'no-footage': { status: 409, words: 'Choose at least one video first.' },
@@ -33,6 +34,16 @@ export const errorTable = {
   'already-uploaded': { status: 409, words: 'This footage has arrived already.' },
   unknown: { status: 500, words: 'Something went wrong on our side. Nothing you sent before this was lost.' },
 } as const satisfies Record<string, { status: number; words: string }>;
+
+/** Codes that say: not now. What was asked is asked again later as it is; of any other it is the asking itself that is not taken. */
+export const passingCodes: ReadonlySet<string> = new Set<ErrorCode>([
+  'unknown',
+  'busy',
+  'no-room',
+  'starting-again',
+  'not-signed-in',
+  'stale-page',
+]);
 
 export type ErrorCode = keyof typeof errorTable;
 

@@ -21,6 +21,8 @@ export interface Operation {
   body?: z.ZodType;
   /** Where its body may be larger than 64 KB (`bytes`) or hold more than 8,000 values; the server says so in `readBody`. */
   limits?: { bytes: number; values: number };
+  /** Set where a change keeps nothing more than before, or frees room: it is taken also while the disk is full. */
+  evenWithoutRoom?: true;
   /** Schema of the JSON answer; operations that answer with bytes or a stream name their media type instead. */
   response?: z.ZodType;
   stream?: string;

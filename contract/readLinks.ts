@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { critique } from './critique.ts';
+import { critique, sentFix, shownFootage, shownMoment } from './critique.ts';
 import { done, id, instant, written } from './ids.ts';
-import { coaching, operation } from './operation.ts';
+import { everyRole, operation } from './operation.ts';
 
 const byCritique = z.object({ critiqueId: id });
 
@@ -14,10 +14,13 @@ export const clipFrames = z.object({
 });
 export type ClipFrames = z.infer<typeof clipFrames>;
 
-/** What a reader with a link sees: the page and its moments, nobody's questions. */
-export const sharedCritique = critique
-  .omit({ questions: true, understood: true, code: true, takeBackUntil: true, asked: true, clientId: true, requestId: true })
-  .extend({ frames: z.record(z.string(), clipFrames) });
+/** What a reader with a link sees, and no more than is on the page: its words, moments and clips. */
+export const sharedCritique = critique.pick({ coachName: true, clientName: true, sentAt: true, doc: true, clips: true }).extend({
+  fixes: z.array(sentFix.pick({ position: true, fixId: true })),
+  moments: z.array(shownMoment),
+  footages: z.array(shownFootage),
+  frames: z.record(z.string(), clipFrames),
+});
 export type SharedCritique = z.infer<typeof sharedCritique>;
 
 export const readLink = z.object({ id, forName: z.string(), madeAt: instant, expiresAt: instant, opened: z.int() });
@@ -29,7 +32,7 @@ export const listReadLinks = operation({
   room: 'critique',
   method: 'get',
   path: '/api/critiques/:critiqueId/links',
-  access: coaching,
+  access: everyRole,
   summary: 'Links by which somebody without a sign-in reads this critique, newest first. The address itself is shown only when it is made.',
   params: byCritique,
   response: z.object({ links: z.array(readLink) }),
@@ -52,8 +55,9 @@ export const endReadLink = operation({
   room: 'critique',
   method: 'delete',
   path: '/api/critiques/:critiqueId/links/:linkId',
-  access: ['coach'],
-  summary: 'Ends a link now.',
+  access: ['coach', 'client', 'guardian'],
+  evenWithoutRoom: true,
+  summary: 'Ends a link now. Whose critique it is may do that as well as who wrote it.',
   params: byCritique.extend({ linkId: id }),
   response: done,
 });

@@ -87,7 +87,8 @@ export const saying = z.object({
   at: instant,
   byName: z.string(),
   byRole: z.enum(roles),
-  kind: z.enum(['need-footage', 'need-context', 'answer', 'sent-back']),
+  /** unreadable: no person, but the house says that no video of it can be read. */
+  kind: z.enum(['need-footage', 'need-context', 'answer', 'sent-back', 'unreadable']),
   words: z.string(),
 });
 export type Saying = z.infer<typeof saying>;
@@ -185,8 +186,14 @@ export const discardDraft = operation({
   method: 'delete',
   path: '/api/drafts/:requestId',
   access: sending,
+  evenWithoutRoom: true,
   summary: 'Throw a draft and its footage away.',
   response: z.object({ done: z.literal(true) }),
+});
+
+const announced = z.object({
+  fileName: written(255),
+  byteSize: z.int().min(1, 'The file is empty. Choose the video itself.').max(mostFileBytes, 'The file is over 20 GB.'),
 });
 
 export const addFootage = operation({
@@ -195,10 +202,18 @@ export const addFootage = operation({
   path: '/api/requests/:requestId/footages',
   access: sending,
   summary: 'Announce a file, before its bytes; the answer names the footage to upload to.',
-  body: z.object({
-    fileName: written(255),
-    byteSize: z.int().min(1, 'The file is empty. Choose the video itself.').max(mostFileBytes, 'The file is over 20 GB.'),
-  }),
+  body: announced,
+  response: footage,
+});
+
+export const replaceFootage = operation({
+  ...requestCall,
+  name: 'replaceFootage',
+  path: '/api/requests/:requestId/footages/:footageId/replace',
+  access: sending,
+  summary: 'Announce another file in the place of one that cannot be read, at any time before the request was answered.',
+  params: z.object({ requestId: id, footageId: id }),
+  body: announced,
   response: footage,
 });
 
@@ -208,6 +223,7 @@ export const removeFootage = operation({
   method: 'delete',
   path: '/api/requests/:requestId/footages/:footageId',
   access: sending,
+  evenWithoutRoom: true,
   summary: 'Take a file back, before the request has been answered.',
   params: z.object({ requestId: id, footageId: id }),
   response: z.object({ done: z.literal(true) }),
@@ -266,6 +282,7 @@ export const withdrawRequest = operation({
   name: 'withdrawRequest',
   path: '/api/requests/:requestId/withdraw',
   access: sending,
+  evenWithoutRoom: true,
   summary: 'Take a request back before its critique has been sent.',
   response: request,
 });
@@ -275,6 +292,7 @@ export const withdrawConsent = operation({
   name: 'withdrawConsent',
   path: '/api/requests/:requestId/withdraw-consent',
   access: ['coach', 'client', 'guardian'],
+  evenWithoutRoom: true,
   summary: 'The partner no longer agrees to be on film: footage, copies and stills are removed for good.',
   response: request,
 });

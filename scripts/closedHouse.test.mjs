@@ -169,7 +169,9 @@ describe('a part of the house that ends by itself', () => {
       return Promise.resolve({ exited: Promise.resolve(), stop: () => Promise.resolve() });
     };
     const keeper = supervise('The database', start, { say: () => undefined, patience, hint: 'db.log says why.' });
-    await expect(keeper.givenUp).rejects.toThrow('The database ended by itself 4 times in a row, so everything is stopped. db.log says why.');
+    await expect(keeper.givenUp).rejects.toThrow(
+      'The database ended by itself 4 times in a row, so everything is stopped. db.log says why.',
+    );
     expect(starts).toBe(4);
   });
 

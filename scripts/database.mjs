@@ -1,5 +1,18 @@
 import { spawn } from 'node:child_process';
-import { chmodSync, chownSync, closeSync, existsSync, mkdirSync, openSync, readFileSync, readdirSync, renameSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statfsSync,
+  writeFileSync,
+} from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -177,7 +190,12 @@ export async function startDatabase({ folder, port, password, databases = 'lean\
   // It refuses to run as root unless it is told to: only where there is no other user to be (a container without useradd).
   if (!identity && process.getuid?.() === 0) args.push('--user=root');
   // A session of its own: Ctrl-C reaches this process first, which then stops things in order.
-  const child = spawn(findProgram('mariadbd'), args, { ...identity, env: databaseEnvironment, stdio: ['ignore', log, log], detached: true });
+  const child = spawn(findProgram('mariadbd'), args, {
+    ...identity,
+    env: databaseEnvironment,
+    stdio: ['ignore', log, log],
+    detached: true,
+  });
   closeSync(log);
   let ended = false;
   const end = new Promise((resolve) => child.once('exit', resolve).once('error', resolve)).then(() => (ended = true));

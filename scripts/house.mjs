@@ -64,7 +64,8 @@ export async function startHouse(settings, { say, running, signal, patience }) {
   const logHint = (file) => `${join(dataDir, file)} says why.`;
   const database = kept(
     'The database',
-    () => startDatabase({ folder: dataDir, port: databasePort, password: secrets.databasePassword, identity, ...(databases && { databases }) }),
+    () =>
+      startDatabase({ folder: dataDir, port: databasePort, password: secrets.databasePassword, identity, ...(databases && { databases }) }),
     logHint('db.log'),
   );
   await database.ready;

@@ -24,7 +24,8 @@ export function readSettings() {
   const demo = process.env.LEAN_DEMO || (isLoopback(host) ? '1' : '0');
   if (demo !== '0' && demo !== '1') throw new PlainFault(`LEAN_DEMO is "${demo}"; it must be 0 or 1.`);
   const url = process.env.LEAN_URL;
-  if (url && !/^https?:\/\/[^/]/.test(url)) throw new PlainFault(`LEAN_URL is "${url}"; it must be an address such as https://mentor.example.`);
+  if (url && !/^https?:\/\/[^/]/.test(url))
+    throw new PlainFault(`LEAN_URL is "${url}"; it must be an address such as https://mentor.example.`);
   return {
     port: portOf('PORT', 4170),
     host,

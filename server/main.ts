@@ -7,6 +7,7 @@ import { openHouse } from './openHouse.ts';
 const config = readConfig();
 const house = openHouse(config);
 const { app, close } = createApp(house);
+house.room.watch(500);
 const server = createServer(app);
 
 server.on('error', (error: NodeJS.ErrnoException) => {
@@ -23,5 +24,6 @@ server.listen(config.port, config.host, () => process.send?.({ listening: (serve
 onStop(() => {
   server.close(() => void house.db.sequelize.close());
   close();
+  house.room.stop();
   setTimeout(() => server.closeAllConnections(), 1500).unref();
 });

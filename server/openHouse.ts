@@ -5,6 +5,7 @@ import { openDatabase } from './db/database.ts';
 import type { House } from './house.ts';
 import { loggedError } from './http/requestLog.ts';
 import { openStorage } from './storage/index.ts';
+import { Room } from './storage/room.ts';
 
 /** The real house: MariaDB, disk or bucket, the machine's clock. */
 export function openHouse(config: Config): House {
@@ -12,6 +13,7 @@ export function openHouse(config: Config): House {
     config,
     db: openDatabase(config.database),
     storage: openStorage(config),
+    room: new Room(config.dataDir, config.spareBytes),
     log: pino({ level: config.logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime, serializers: { err: loggedError } }),
     now: () => new Date(),
     newId: () => randomUUID(),

@@ -25,6 +25,10 @@ export interface Config {
   /** Whether the demo practice and its accounts are to be had. */
   demo: boolean;
   dataDir: string;
+  /** So many bytes of the disk are left free: nothing large is begun that would go below them. */
+  spareBytes: number;
+  /** So many bytes of footage one client may keep here. */
+  clientBytes: number;
   database: { port: number; user: string; password: string; name: string };
   /** Secret that signs session cookies. */
   secret: string;
@@ -42,6 +46,14 @@ const port = (name: string, fallback: number) =>
     .max(65535, `${name} must be at most 65535.`)
     .default(fallback);
 
+/** A whole number of something, at least 1. */
+const count = (name: string, fallback: number) =>
+  z.coerce
+    .number({ error: `${name} must be a whole number.` })
+    .int(`${name} must be a whole number.`)
+    .min(1, `${name} must be at least 1.`)
+    .default(fallback);
+
 const environment = z.object({
   PORT: port('PORT', 4170),
   LEAN_HOST: z.string().trim().min(1).default('127.0.0.1'),
@@ -49,6 +61,8 @@ const environment = z.object({
   LEAN_TRUSTED_PROXIES: z.string().default(''),
   LEAN_DEMO: z.enum(['0', '1'], { error: 'LEAN_DEMO must be 0 or 1.' }).optional(),
   LEAN_DATA_DIR: z.string().default('.data'),
+  LEAN_SPARE_MB: count('LEAN_SPARE_MB', 512),
+  LEAN_CLIENT_GB: count('LEAN_CLIENT_GB', 200),
   LEAN_DB_PORT: port('LEAN_DB_PORT', 4171),
   LEAN_DB_NAME: z
     .string()
@@ -113,6 +127,8 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     // Where others can reach the house, accounts with a known password are to be had only when asked for by name.
     demo: (e.LEAN_DEMO ?? (isLoopback(e.LEAN_HOST) ? '1' : '0')) === '1',
     dataDir: resolve(e.LEAN_DATA_DIR),
+    spareBytes: e.LEAN_SPARE_MB * 1024 ** 2,
+    clientBytes: e.LEAN_CLIENT_GB * 1024 ** 3,
     database: { port: e.LEAN_DB_PORT, user: 'lean', password: e.LEAN_DB_PASSWORD, name: e.LEAN_DB_NAME },
     secret: e.LEAN_SECRET,
     logLevel: e.LEAN_LOG,

@@ -17,6 +17,8 @@ import { queueRoutes } from '../features/queue/routes.ts';
 import { requestRoutes } from '../features/requests/routes.ts';
 import { scoringRoutes } from '../features/scoring/routes.ts';
 import type { House } from '../house.ts';
+import { isDatabaseAway } from '../db/isDatabaseAway.ts';
+import { saysNoRoom } from '../storage/room.ts';
 import { ContractError } from './contractError.ts';
 import { requestLog, wayOf } from './requestLog.ts';
 import type { Route } from './route.ts';
@@ -41,11 +43,19 @@ const contentPolicy = {
   },
 };
 
+/** Failures that are nobody's fault in this program: said as what they are, so that the caller tries again. */
+function knownFault(error: unknown): ContractError | null {
+  if (error instanceof ContractError) return error;
+  if ((error as { status?: unknown }).status === 404) return new ContractError('not-found');
+  if (saysNoRoom(error)) return new ContractError('no-room', { cause: error });
+  if (isDatabaseAway(error)) return new ContractError('starting-again', { cause: error });
+  return null;
+}
+
 function answerError(house: House): ErrorRequestHandler {
   return (error: unknown, req, res, next) => {
     if (res.headersSent) return next(error);
-    const known =
-      error instanceof ContractError ? error : (error as { status?: unknown }).status === 404 ? new ContractError('not-found') : null;
+    const known = knownFault(error);
     const reference = known ? undefined : randomUUID().slice(0, 8);
     const shown = known ?? new ContractError('unknown');
     if (!known) house.log.error({ err: error, reference, method: req.method, way: wayOf(req) }, 'request failed');

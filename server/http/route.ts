@@ -45,7 +45,7 @@ function named(schema: z.ZodType | undefined, value: unknown): Record<string, un
  * nothing leaves that the contract does not name; streams write to `res`.
  */
 export function route<O extends Operation>(operation: O, handler: (call: Call<O>) => Promise<ResponseOf<O> | void>): Route {
-  const { access, body, method, params, response } = operation as Operation;
+  const { access, body, evenWithoutRoom, method, params, response } = operation as Operation;
   return {
     operation,
     handle: async (req, res) => {
@@ -55,6 +55,7 @@ export function route<O extends Operation>(operation: O, handler: (call: Call<O>
         if (!access.includes(account.role)) throw new ContractError('not-allowed');
       }
       if (!['get', 'head', 'options'].includes(method)) requireToken(req);
+      if (!['get', 'head', 'options'].includes(method) && !evenWithoutRoom) houseOf(req).room.require(null);
       const names = named(params, req.params);
       if (access !== 'anyone') await requireInScope(houseOf(req), account!, names);
       const call = {

@@ -1,1 +1,1 @@
-export { dropJob, enqueueJob } from './repository.ts';
+export { countAhead, dropJob, enqueueJob } from './repository.ts';

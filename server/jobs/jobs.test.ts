@@ -31,27 +31,28 @@ async function runUntil(footageId: string, ...states: string[]): Promise<void> {
   await run;
 }
 
+const kinds = ['make-ready'] as const;
 describe('claiming', () => {
   it('gives each job to one worker only, however many ask at once', async () => {
     for (let i = 0; i < 8; i++) await enqueueJob(house, 'make-ready', house.newId());
-    const claimed = await Promise.all(Array.from({ length: 12 }, (_, i) => claimJob(house, `worker ${i}`)));
+    const claimed = await Promise.all(Array.from({ length: 12 }, (_, i) => claimJob(house, `worker ${i}`, kinds)));
     const ids = claimed.filter((job) => job !== null).map((job) => job.id);
     expect(new Set(ids).size).toBe(ids.length);
     // Skipped rows may leave a claimer empty-handed; whoever asks again gets the rest.
-    for (let job = await claimJob(house, 'late'); job; job = await claimJob(house, 'late')) ids.push(job.id);
+    for (let job = await claimJob(house, 'late', kinds); job; job = await claimJob(house, 'late', kinds)) ids.push(job.id);
     expect(new Set(ids).size).toBe(8);
   });
 
   it('takes a job from a worker that has died, and not from one whose heart beats', async () => {
     await enqueueJob(house, 'make-ready', house.newId());
     house.time = new Date('2030-01-01T00:00:00Z');
-    const job = (await claimJob(house, 'first'))!;
+    const job = (await claimJob(house, 'first', kinds))!;
     house.time = new Date('2030-01-01T00:00:12Z');
     expect(await beatHeart(house, job.id, 'first')).toBe(true);
     house.time = new Date('2030-01-01T00:00:24Z');
-    expect(await claimJob(house, 'second')).toBeNull();
+    expect(await claimJob(house, 'second', kinds)).toBeNull();
     house.time = new Date('2030-01-01T00:00:28Z');
-    expect(await claimJob(house, 'second')).toMatchObject({ id: job.id, claimedBy: 'second', attempts: 2 });
+    expect(await claimJob(house, 'second', kinds)).toMatchObject({ id: job.id, claimedBy: 'second', attempts: 2 });
     expect(await beatHeart(house, job.id, 'first')).toBe(false);
     await settleJob(house, job.id, 'first', { state: 'done' });
     expect((await house.db.jobs.findByPk(job.id))?.get('state')).toBe('running');
@@ -60,7 +61,7 @@ describe('claiming', () => {
   it('lets a job wait until its time', async () => {
     await enqueueJob(house, 'make-ready', house.newId());
     house.time = new Date(Date.now() - 60_000);
-    expect(await claimJob(house, 'early')).toBeNull();
+    expect(await claimJob(house, 'early', kinds)).toBeNull();
   });
 });
 
@@ -73,7 +74,7 @@ describe('running', () => {
     expect(await house.db.jobs.findOne({ where: { subjectId: footageId }, raw: true })).toMatchObject({ state: 'done', attempts: 1 });
   });
 
-  it('gives up at once on a file that is no footage, in words for the client, and a retry tries again', async () => {
+  it('gives up at once on a file that is no footage, in words for the client, and offers no second try', async () => {
     const { footageId } = await bringRequest(house, clientA, 'waiting');
     await writeFile(pathOf(house, originalKey(footageId)), 'no video');
     await enqueueJob(house, 'make-ready', footageId);
@@ -83,14 +84,12 @@ describe('running', () => {
     });
     expect(await house.db.jobs.findOne({ where: { subjectId: footageId }, raw: true })).toMatchObject({ state: 'resting', attempts: 1 });
 
-    await writeBarcodeClip(pathOf(house, originalKey(footageId)), { frames: 20, width: 160, height: 120 });
     const open = createApp(house);
     const coach = await visit(open.app, 'coach');
-    expect((await coach.ask('post', `/api/footages/${footageId}/retry`, {})).body).toMatchObject({ state: 'waiting', failure: null });
+    // The file is what it is: only another one helps.
+    expect((await footageOf(footageId)).retryHelps).toBe(false);
     expect((await coach.ask('post', `/api/footages/${footageId}/retry`, {})).body.code).toBe('not-retryable');
     open.close();
-    await runUntil(footageId, 'ready');
-    expect((await footageOf(footageId)).failure).toBeNull();
   });
 
   it('tries a fault of our own three times, each later, and then rests with its reason', async () => {
@@ -115,7 +114,16 @@ describe('running', () => {
     expect(await footageOf(footageId)).toMatchObject({
       state: 'failed',
       failure: 'Making the footage ready failed on our side. The coach can try it again.',
+      retryHelps: true,
     });
+    await writeBarcodeClip(pathOf(house, originalKey(footageId)), { frames: 20, width: 160, height: 120 });
+    const open = createApp(house);
+    const coach = await visit(open.app, 'coach');
+    expect((await coach.ask('post', `/api/footages/${footageId}/retry`, {})).body).toMatchObject({ state: 'waiting', failure: null });
+    expect((await coach.ask('post', `/api/footages/${footageId}/retry`, {})).body.code).toBe('not-retryable');
+    open.close();
+    await runUntil(footageId, 'ready');
+    expect((await footageOf(footageId)).failure).toBeNull();
   });
 
   it('puts a job back untried when it is stopped from outside', async () => {

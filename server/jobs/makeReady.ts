@@ -66,7 +66,7 @@ async function decode(house: House, { id, ...footage }: FootageRow, folder: stri
   await say('Looking at the file', 0, null);
   const original = await storage.local(footage.originalKey ?? originalKey(id));
   try {
-    const { copy, table, motion, sound, bouts, strip, poster } = await readFootage(original.path, folder, {
+    const { copy, table, missing, motion, sound, bouts, strip, poster } = await readFootage(original.path, folder, {
       onProbed: ({ width, height, seconds }) => changeFootage(house, id, { width, height, seconds }),
       onShare: progress(house, id, say),
       onStep: (step) => (step === 'table' ? say('Reading every frame’s time', 0.92, 2) : say('Taking a still', 0.96, 1)),
@@ -76,7 +76,7 @@ async function decode(house: House, { id, ...footage }: FootageRow, folder: stri
     const findings: Findings = {
       frameCount: table.times.length,
       seconds: table.endSeconds,
-      advice: motion.advice.map((a) => a.words),
+      advice: [...(missing ? [missing] : []), ...motion.advice.map((a) => a.words)],
       bouts,
     };
     await storage.putBytes(frameTableKey(id), JSON.stringify(table));

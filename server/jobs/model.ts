@@ -3,7 +3,7 @@ import { defineTable, instantColumn, key } from '../db/table.ts';
 
 export interface JobRow {
   id: string;
-  kind: 'make-ready' | 'remove-footage' | 'make-clip';
+  kind: 'make-ready' | 'remove-footage' | 'make-clip' | 'make-export';
   subjectId: string;
   /** resting: tried often enough; somebody must ask again. */
   state: 'waiting' | 'running' | 'done' | 'resting';
@@ -12,6 +12,8 @@ export interface JobRow {
   claimedBy: string | null;
   heartbeatAt: Date | null;
   reason: string | null;
+  /** Whose it is, so that nobody's many jobs hold up another's one. */
+  owner: string | null;
   /** remove-footage: what is to be removed, since the rows that knew may be gone. */
   payload: { keys: string[]; uploadIds: string[] } | null;
 }
@@ -27,6 +29,7 @@ export const jobTables = (sequelize: Sequelize) => ({
     claimedBy: DataTypes.STRING,
     heartbeatAt: instantColumn,
     reason: DataTypes.TEXT,
+    owner: DataTypes.STRING,
     payload: DataTypes.JSON,
   }),
 });

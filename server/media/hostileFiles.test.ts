@@ -1,6 +1,6 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { copyFile, mkdtemp, readFile, rm, stat, truncate, writeFile } from 'node:fs/promises';
+import { appendFile, copyFile, mkdtemp, readFile, rm, stat, truncate, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
@@ -12,7 +12,8 @@ import { boxAt, withTracks } from '../testing/boxes.ts';
 import { ffmpeg } from '../testing/footage.ts';
 import { FfmpegFailure, ffprobeJson, ffmpeg as run, safeInput } from './ffmpeg.ts';
 import { MediaFault } from './mediaFault.ts';
-import { readFootage, type ReadFootage } from './readFootage.ts';
+import { missingWords, readFootage, type ReadFootage } from './readFootage.ts';
+import { isTooSlow } from './reviewCopy.ts';
 
 let folder: string;
 /** Seventy frames at 30 a second, with sound; its index stands behind its data. */
@@ -99,6 +100,25 @@ describe('footage that is broken', () => {
     }
   });
 
+  it('that was cut off after six tenths says how much of it is missing; a whole one says nothing', async () => {
+    const [whole, cut] = [join(folder, 'twenty.mp4'), join(folder, 'twelve.mp4')];
+    await writeBarcodeClip(join(folder, 'twenty-last.mp4'), { frames: 600, width: 160, height: 120, sound: true });
+    await ffmpeg('-i', join(folder, 'twenty-last.mp4'), '-c', 'copy', '-movflags', '+faststart', whole);
+    await copyFile(whole, cut);
+    await truncate(cut, Math.floor((await stat(whole)).size * 0.6));
+    const [read, part] = [(await outcomeOf(whole)) as ReadFootage, (await outcomeOf(cut)) as ReadFootage];
+    expect(read.missing).toBeNull();
+    expect(part.missing).toMatch(/^The last 0:0[6-9] of 0:20 are missing: the file was cut off before it came here\. /);
+    expect(missingWords(330, 200)).toMatch(/^The last 2:10 of 5:30 are missing/);
+    // Heads round, and some files say nothing.
+    for (const [promised, found] of [
+      [330, 329],
+      [600, 585],
+      [null, 3],
+    ] as const)
+      expect(missingWords(promised, found)).toBeNull();
+  });
+
   it('with noise in its data is read around it, and with noise for an index told in one sentence', async () => {
     const damaged = await outcomeOf(await changed('noise.mp4', (file) => void file.fill(0x5a, 48, 3048)));
     expect((damaged as ReadFootage).table.times.length).toBeGreaterThan(10);
@@ -181,6 +201,30 @@ describe('files made to break something', () => {
     const begun = Date.now();
     expect(await faultOf(file)).toMatch(/^The file says it is 60 minutes long and holds next to nothing\. /);
     expect(Date.now() - begun).toBeLessThan(10_000);
+  });
+
+  it('one that is large enough for its length, and all black, is known by its pictures and refused as soon', async () => {
+    const [minute, file] = [join(folder, 'minute.mp4'), join(folder, 'hours-of-black.mp4')];
+    await ffmpeg('-f', 'lavfi', '-i', 'color=black:s=1280x720:r=30:d=60', '-c:v', 'libx264', '-preset', 'ultrafast', '-g', '1800', minute);
+    await ffmpeg('-stream_loop', '19', '-i', minute, '-c', 'copy', file);
+    // Padded to what the shortest look at bytes and seconds lets through.
+    const padding = Buffer.alloc(3_100_000);
+    padding.writeUInt32BE(padding.length);
+    padding.write('free', 4);
+    await appendFile(file, padding);
+    expect((await stat(file)).size / 1200).toBeGreaterThan(2500);
+    const begun = Date.now();
+    expect(await faultOf(file)).toMatch(/^The file says it is 20 minutes long and holds next to nothing\. /);
+    expect(Date.now() - begun).toBeLessThan(10_000);
+  });
+
+  it('what reads too slowly to come to an end is told once that is seen, and not before', () => {
+    const hour = { seconds: 3600 };
+    expect(isTooSlow(20, 0.00001, hour)).toBe(false);
+    expect(isTooSlow(40, 0.001, hour)).toBe(true);
+    expect(isTooSlow(40, 0.02, hour)).toBe(false);
+    // Nothing read after half a minute is not going to be.
+    expect(isTooSlow(31, 0, hour)).toBe(true);
   });
 
   it('a playlist that names an address connects nowhere, whatever it calls itself', async () => {

@@ -35,13 +35,25 @@ export interface Probe {
   seconds: number;
   /** As the file says, 1 to 240; phones vary it. */
   framesPerSecond: number;
+  /** How long its head says that the picture is, in seconds; null where it says nothing. */
+  promisedSeconds: number | null;
 }
 
 /** Longest footage, in seconds. */
 export const longestSeconds = 4 * 3600;
 const longestSide = 8192;
-/** Footage longer than this, in seconds, with fewer bytes a second than this is no recording of a room: it decodes to nothing, for hours. */
-const hollow = { seconds: 600, bytesPerSecond: 2500 };
+/**
+ * All pictures of a file together have at most so many pixels: four hours of 1080p at 30 a second. It is told by the head, and bounds
+ * the work however small the file is.
+ */
+const mostPixelsInAll = 4 * 3600 * 30 * 1920 * 1080;
+/**
+ * With more pixels than this in all (ten minutes of 720p at 30 a second) a file with fewer bits for each of them than this is no recording
+ * of a room: it decodes to nothing, for hours. Phones spend 0.05 and more, the strongest compression of a still mat about 0.004.
+ */
+const hollow = { pixelsInAll: 600 * 30 * 1280 * 720, bitsPerPixel: 0.0012 };
+/** The same for few pictures: longer than this, in seconds, with fewer bytes a second than this. */
+const empty = { seconds: 600, bytesPerSecond: 2500 };
 
 type Stream = z.infer<typeof probed>['streams'][number];
 
@@ -85,9 +97,17 @@ export async function probe(path: string, demuxer: Demuxer): Promise<Probe> {
   const seconds = said > 0 ? said : (await readSourceTimes(path, demuxer, video.index)).endSeconds;
   if (!(seconds > 0.5)) throw new MediaFault('The video is shorter than half a second. Send the whole round.');
   if (seconds > longestSeconds) throw new MediaFault('The video is over four hours long. Cut it to the rounds you want looked at.');
-  if (seconds > hollow.seconds && (await stat(path)).size / seconds < hollow.bytesPerSecond)
+  const framesPerSecond = Math.min(240, Math.max(1, ratioOf(video.avg_frame_rate) ?? 30));
+  const pixelsInAll = seconds * framesPerSecond * video.width * video.height;
+  const { size } = await stat(path);
+  const isHollow = pixelsInAll > hollow.pixelsInAll && (size * 8) / pixelsInAll < hollow.bitsPerPixel;
+  if (isHollow || (seconds > empty.seconds && size / seconds < empty.bytesPerSecond))
     throw new MediaFault(
       `The file says it is ${Math.round(seconds / 60)} minutes long and holds next to nothing. Send the video as your phone recorded it.`,
+    );
+  if (pixelsInAll > mostPixelsInAll)
+    throw new MediaFault(
+      `The video is ${Math.round(seconds / 60)} minutes of ${video.width} × ${video.height} pixels at ${Math.round(framesPerSecond)} pictures a second, more than we can read. Cut it to the rounds you want looked at, or record at 1080p.`,
     );
   const rotation = video.side_data_list?.find((d) => d.rotation !== undefined)?.rotation ?? 0;
   const turned = Math.abs(rotation) % 180 === 90;
@@ -100,6 +120,7 @@ export async function probe(path: string, demuxer: Demuxer): Promise<Probe> {
     width: turned ? video.height : wide,
     height: turned ? wide : video.height,
     seconds,
-    framesPerSecond: Math.min(240, Math.max(1, ratioOf(video.avg_frame_rate) ?? 30)),
+    framesPerSecond,
+    promisedSeconds: said > 0 ? (video.duration ?? said) : null,
   };
 }

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import type { FootageSound, FrameTable, Stretch } from '@lean-mentor/core/footage';
+import { clockText, type FootageSound, type FrameTable, type Stretch } from '@lean-mentor/core/footage';
 import { FfmpegFailure } from './ffmpeg.ts';
 import { readFrameTable } from './frameTimes.ts';
 import { MediaFault } from './mediaFault.ts';
@@ -15,6 +15,8 @@ export interface ReadFootage {
   /** The review copy, in the folder that was given. */
   copy: string;
   table: FrameTable;
+  /** What its head promised and could not be read, in words; null where all of it was. */
+  missing: string | null;
   motion: FootageMotion;
   sound: FootageSound;
   bouts: Stretch[];
@@ -32,6 +34,17 @@ export interface ReadingProgress {
 
 /** A third of the way in, where most rounds are under way. */
 const posterFrame = (table: FrameTable): number => Math.floor(table.times.length / 3);
+
+/** Heads round, and sound may go on after the last picture: less than this, in seconds and as a share, is not missing. */
+const tolerance = { seconds: 2, share: 0.03 };
+
+/** What is missing of a file that was cut off on its way, in words: what its head promises against what could be read. */
+export function missingWords(promisedSeconds: number | null, readSeconds: number): string | null {
+  if (promisedSeconds === null) return null;
+  const missing = promisedSeconds - readSeconds;
+  if (missing < Math.max(tolerance.seconds, promisedSeconds * tolerance.share)) return null;
+  return `The last ${clockText(missing)} of ${clockText(promisedSeconds)} are missing: the file was cut off before it came here. Send it again if they matter.`;
+}
 
 /** What ffmpeg could not do, as the client's trouble where it is the file's; ours, and an abort, are thrown on as they are. */
 function faultOf(error: unknown, signal: AbortSignal | undefined): unknown {
@@ -56,9 +69,10 @@ export async function readFootage(
     await makeReviewCopy(original, copy, found, readers, (share) => onShare?.(share), signal);
     await onStep?.('table');
     const table = await readFrameTable(copy);
+    const missing = missingWords(found.promisedSeconds, table.endSeconds);
     await onStep?.('still');
     const [strip, poster] = await Promise.all([readers.strip.finish(), frameJpeg(copy, table, posterFrame(table))]);
-    return { copy, table, ...readers.motion.finish(table, readers.strip.sharpness), strip, poster };
+    return { copy, table, missing, ...readers.motion.finish(table, readers.strip.sharpness), strip, poster };
   } catch (error) {
     throw faultOf(error, signal);
   }

@@ -2,6 +2,7 @@ import { dirname } from 'node:path';
 import { greyHeight, greyWidth, reviewSize, soundRate } from '@lean-mentor/core/footage';
 import { asShown } from './asShown.ts';
 import { ffmpeg, safeInput } from './ffmpeg.ts';
+import { MediaFault } from './mediaFault.ts';
 import type { MotionReader } from './motionReader.ts';
 import { longestSeconds, type Probe } from './probe.ts';
 import { stripPictureSize, stripStep, type StripReader } from './stripReader.ts';
@@ -91,6 +92,16 @@ function everythingArguments(source: string, target: string, probe: Probe): stri
   ];
 }
 
+/** Reading may take so long, in seconds: twenty times as long as the footage, and no more than three hours. */
+const mostReadingSeconds = ({ seconds }: Pick<Probe, 'seconds'>): number => Math.min(3 * 3600, 120 + seconds * 20);
+/** By then it is seen how fast it goes, in seconds. */
+const judgedAfterSeconds = 30;
+/** Whether a file that has come so far in so many seconds would take longer than it may: told as soon as it can be known. */
+export const isTooSlow = (elapsedSeconds: number, share: number, probe: Pick<Probe, 'seconds'>): boolean =>
+  elapsedSeconds > judgedAfterSeconds && elapsedSeconds / Math.max(share, 1e-6) > mostReadingSeconds(probe);
+
+const tooSlowWords = 'The video takes longer to read than we can give it. Cut it to the rounds you want looked at, or record at 1080p.';
+
 /** Makes the review copy; `motion` and `strip` hear the pictures and the sound on the way. */
 export async function makeReviewCopy(
   source: string,
@@ -100,12 +111,23 @@ export async function makeReviewCopy(
   onShare: (share: number) => void,
   signal?: AbortSignal,
 ): Promise<void> {
+  const tooSlow = new AbortController();
+  const begun = performance.now();
+  const heard = (seconds: number): void => {
+    const share = Math.min(1, seconds / probe.seconds);
+    const elapsed = (performance.now() - begun) / 1000;
+    if (isTooSlow(elapsed, share, probe)) tooSlow.abort();
+    onShare(share);
+  };
   await ffmpeg(everythingArguments(source, target, probe), {
-    timeoutSeconds: 120 + probe.seconds * 20,
+    timeoutSeconds: mostReadingSeconds(probe),
     mostBytes: 100e6 + Math.ceil(probe.seconds * mostBytesPerSecond),
     folder: dirname(target),
-    onSeconds: (seconds) => onShare(Math.min(1, seconds / probe.seconds)),
+    onSeconds: heard,
     pipes: [motion.takePictures, strip.takePictures, motion.takeSound],
-    ...(signal && { signal }),
+    signal: AbortSignal.any([tooSlow.signal, ...(signal ? [signal] : [])]),
+  }).catch((error: unknown) => {
+    if (tooSlow.signal.aborted && !signal?.aborted) throw new MediaFault(tooSlowWords);
+    throw error;
   });
 }

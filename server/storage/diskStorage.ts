@@ -40,17 +40,27 @@ export function diskStorage(dataDir: string, keepUploadsMs: number): FootageStor
     uploads,
     async adoptUpload(uploadId, footageId) {
       const upload = join(uploadsFolder, uploadId);
-      await putFile(originalKey(footageId), upload);
+      await putFile(originalKey(footageId), upload).catch(async (error: unknown) => {
+        // Taken over before, by a process that did not live to say so.
+        if (!isMissing(error) || !(await stat(at(originalKey(footageId))).catch(() => null))) throw error;
+      });
       await rm(`${upload}.json`, { force: true });
       return originalKey(footageId);
     },
+    adoptedKey: (_uploadId, footageId) => originalKey(footageId),
     removeUpload: (uploadId) => forgetUpload(uploads, uploadId),
     putFile,
     async putBytes(key, bytes) {
       const target = await place(key);
       const beside = `${target}.${randomUUID()}`;
-      await writeFile(beside, bytes);
-      await rename(beside, target);
+      try {
+        await writeFile(beside, bytes);
+        await rename(beside, target);
+      } catch (error) {
+        // Half of it, on a disk that is full, would keep the room it lacks.
+        await rm(beside, { force: true });
+        throw error;
+      }
     },
     read: (key) => readFile(at(key)).catch(orNotStored(key)),
     size: (key) =>

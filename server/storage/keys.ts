@@ -23,7 +23,12 @@ export const stillKey = (critiqueId: string, version: number, noteId: string): s
 export const sharedClipKey = (critiqueId: string, version: number, noteId: string): string =>
   `${stillsFolder(critiqueId)}${version}-${noteId}.mp4`;
 
-export const memoKey = (requestId: string, memoId: string): string => `memos/${requestId}/${memoId}`;
+export const memosFolder = (requestId: string): string => `memos/${requestId}/`;
+export const memoKey = (requestId: string, memoId: string): string => `${memosFolder(requestId)}${memoId}`;
+
+/** What was made of a critique to be taken out. */
+export const exportsFolder = (critiqueId: string): string => `exports/${critiqueId}/`;
+export const exportKey = (critiqueId: string, exportId: string): string => `${exportsFolder(critiqueId)}${exportId}`;
 
 export const clipFolder = (clipId: string): string => `clips/${clipId}/`;
 export const clipOriginalKey = (clipId: string): string => `${clipFolder(clipId)}original`;

@@ -60,6 +60,7 @@ export function s3Storage(settings: S3Settings, keepUploadsMs: number): FootageS
       await removeKeys(`${uploadId}.info`);
       return uploadId;
     },
+    adoptedKey: (uploadId) => uploadId,
     async removeUpload(uploadId) {
       await forgetUpload(uploads, uploadId);
       // What came after the last whole part lies beside it.

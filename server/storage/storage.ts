@@ -21,8 +21,10 @@ export interface LocalFile {
 export interface FootageStorage {
   /** Where unfinished uploads grow (tus). */
   readonly uploads: DataStore;
-  /** Takes over a finished upload as a footage's original; answers the key under which it is from now on. */
+  /** Takes over a finished upload as a footage's original; answers the key under which it is from now on. Done twice it is done once. */
   adoptUpload(uploadId: string, footageId: string): Promise<string>;
+  /** The key under which a finished upload is once it was taken over. */
+  adoptedKey(uploadId: string, footageId: string): string;
   /** Removes an unfinished upload; what is not there is no fault. */
   removeUpload(uploadId: string): Promise<void>;
   /** Takes over a local file, which is gone afterwards. */

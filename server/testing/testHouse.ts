@@ -28,6 +28,7 @@ export async function openTestHouse({ migrated = true } = {}): Promise<TestHouse
     LEAN_DATA_DIR: dataDir,
     LEAN_SECRET: 'a secret for the tests only',
     LEAN_LOG: 'silent',
+    LEAN_SPARE_MB: '1',
     PORT: '0',
   });
   const { port, user, password } = config.database;

@@ -3,7 +3,7 @@ import type { House } from '../../house.ts';
 import type { Call } from '../../http/route.ts';
 import { sendObject } from '../../http/sendObject.ts';
 import { getChapters as chaptersOf } from './chapters.ts';
-import { exportCritique as exported } from './export/index.ts';
+import * as exports from './export/askExport.ts';
 import { findPhraseBook, putPhraseBook } from './repository.ts';
 import * as questions from './questions.ts';
 import * as reading from './reading.ts';
@@ -98,11 +98,22 @@ export const savePhraseBook =
     return body;
   };
 
-export const exportCritique =
+export const askExport =
   (house: House) =>
-  async ({ account, params, res }: Call<typeof contract.exportCritique>) => {
-    const { name, type, bytes } = await exported(house, account, params.critiqueId, params.as);
-    res.type(type).attachment(name).set('Cache-Control', 'private, no-store').send(bytes);
+  ({ account, params, body }: Call<typeof contract.askExport>) =>
+    exports.askExport(house, account, params.critiqueId, body.as);
+
+export const getExport =
+  (house: House) =>
+  ({ account, params }: Call<typeof contract.getExport>) =>
+    exports.getExport(house, account, params.critiqueId, params.exportId);
+
+export const takeExport =
+  (house: House) =>
+  async ({ account, params, req, res }: Call<typeof contract.takeExport>) => {
+    const { key, name, type } = await exports.takeExport(house, account, params.critiqueId, params.exportId);
+    res.attachment(name);
+    await sendObject(req, res, house.storage, key, type);
   };
 
 export const getChapters =

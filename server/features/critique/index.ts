@@ -1,3 +1,5 @@
+export { makeExport, removeOldExports } from './export/askExport.ts';
+export { changeExport } from './export/repository.ts';
 export { sentFixesOf, sentMomentOf } from './sentMoment.ts';
 export { addVersion, findQuestionsOf, putCritique } from './repository.ts';
 export { listCritiquesOfClient } from './reading.ts';

@@ -1,4 +1,4 @@
-import type { Bout, SentFix, SentMoment } from '@lean-mentor/contract';
+import type { Bout, CritiqueExport, SentFix, SentMoment } from '@lean-mentor/contract';
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
 import type { BoutScore, RuleSheet } from '@lean-mentor/core/scoring';
 import { DataTypes, type Sequelize } from 'sequelize';
@@ -64,6 +64,18 @@ export interface QuestionRow {
   answeredAt: Date | null;
 }
 
+/** A critique being made, or made, into a form to take along. */
+export interface ExportRow {
+  id: string;
+  critiqueId: string;
+  version: number;
+  form: CritiqueExport;
+  askedBy: string;
+  askedAt: Date;
+  state: 'waiting' | 'ready' | 'failed';
+  fileName: string;
+}
+
 export interface LinkRow {
   id: string;
   critiqueId: string;
@@ -125,5 +137,15 @@ export const critiqueTables = (sequelize: Sequelize) => ({
     madeAt: instantColumn,
     expiresAt: instantColumn,
     opened: DataTypes.INTEGER,
+  }),
+  exports: defineTable<ExportRow>(sequelize, 'exports', {
+    id: key(),
+    critiqueId: DataTypes.UUID,
+    version: DataTypes.INTEGER,
+    form: DataTypes.STRING,
+    askedBy: DataTypes.UUID,
+    askedAt: instantColumn,
+    state: DataTypes.STRING,
+    fileName: DataTypes.STRING,
   }),
 });

@@ -62,8 +62,21 @@ describe('a link for the home coach', () => {
     const { token } = await made(body.id);
     const stranger = await at.visit(null);
     const { body: shared } = await stranger.ask('get', `/api/shared/${token}`);
-    expect(shared).toMatchObject({ id: body.id, coachName: 'Cora Lind', fixes: [{ fixId: at.noteIds[0] }] });
-    expect(['questions', 'understood', 'code', 'asked', 'clientId'].filter((field) => field in shared)).toEqual([]);
+    expect(shared).toMatchObject({ coachName: 'Cora Lind', fixes: [{ fixId: at.noteIds[0] }] });
+    // What is on the page and no more: no bouts, no ids of request and client, nothing the coach notes beside the words.
+    expect(Object.keys(shared).sort()).toEqual([
+      'clientName',
+      'clips',
+      'coachName',
+      'doc',
+      'fixes',
+      'footages',
+      'frames',
+      'moments',
+      'sentAt',
+    ]);
+    expect(Object.keys(shared.moments[0].note).sort()).toEqual(['footageId', 'fromFrame', 'id', 'kind', 'seen', 'what']);
+    expect(Object.keys(shared.footages[0]).sort()).toEqual(['height', 'id', 'state', 'width']);
     expect((await at.coach.ask('get', `/api/critiques/${body.id}/links`)).body.links).toMatchObject([
       { forName: 'Ines at home', opened: 1 },
     ]);
@@ -96,6 +109,17 @@ describe('a link for the home coach', () => {
     expect(clips).toEqual([{ id: clipId, title: 'Elbow drill' }]);
     expect((await stranger.ask('get', `/api/shared/${token}/clips/${clipId}/video`)).status).toBe(200);
     expect((await stranger.ask('get', `/api/shared/${token}/clips/${otherId}/video`)).status).toBe(404);
+  });
+
+  it('is seen and ended by whose critique it is, and by nobody else', async () => {
+    const { body } = await at.sendDoc(fixOf(at.noteIds[0]!));
+    const { id, token } = await made(body.id);
+    const [client, other] = [await at.visit('client'), await at.visit('other')];
+    expect((await client.ask('get', `/api/critiques/${body.id}/links`)).body.links).toMatchObject([{ id, forName: 'Ines at home' }]);
+    expect((await other.ask('get', `/api/critiques/${body.id}/links`)).status).toBe(404);
+    expect((await other.ask('delete', `/api/critiques/${body.id}/links/${id}`)).status).toBe(404);
+    expect((await client.ask('delete', `/api/critiques/${body.id}/links/${id}`)).status).toBe(200);
+    expect((await (await at.visit(null)).ask('get', `/api/shared/${token}`)).status).toBe(410);
   });
 
   it('is over when its days are, when it is ended, and for a token that nobody was given', async () => {

@@ -79,6 +79,7 @@ export async function saveDeskChanges(
     if (!request) throw new ContractError('not-found');
     const refused = new Map<string, string>();
     if (changes.length > 0) {
+      house.room.require(null);
       const rows = (await findFootageRows(house, requestId, transaction)).filter(({ released }) => released);
       const footages = new Map(rows.map((footage) => [footage.id, footage]));
       const arrival = { house, account, requestId, clientId: request.clientId, footages, transaction };

@@ -1,5 +1,7 @@
+export { finishLeftUploads } from './arriving.ts';
 export { setBoutCoding } from './boutCoding.ts';
 export { newFootage } from './newFootage.ts';
+export { requireRoomFor } from './quotas.ts';
 export { removeFootageBytes } from './removal.ts';
 export {
   changeBout,

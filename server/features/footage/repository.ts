@@ -102,6 +102,36 @@ export async function findBoutsCodedAtDesk({ db }: House, requestId: string, tra
 export const countBouts = ({ db }: House, footageId: string, transaction: Transaction): Promise<number> =>
   db.bouts.count({ where: { footageId }, transaction });
 
+/** Bytes of footage that a request and a client have here, announced or arrived, and how many of all clients are still to arrive. */
+export async function sumBytes(
+  { db }: House,
+  requestId: string,
+  clientId: string,
+  transaction: Transaction,
+): Promise<{ ofRequest: number; ofClient: number; arriving: number }> {
+  const sum = (words: string): string => `CAST((SELECT COALESCE(SUM(f.byte_size), 0) FROM footages f ${words}) AS CHAR)`;
+  const [row] = await db.sequelize.query<Record<'ofRequest' | 'ofClient' | 'arriving', string>>(
+    `SELECT ${sum(`WHERE f.request_id = :requestId AND f.state <> 'removed'`)} AS ofRequest,
+       ${sum(`JOIN requests r ON r.id = f.request_id WHERE r.client_id = :clientId AND f.state <> 'removed'`)} AS ofClient,
+       ${sum(`WHERE f.state = 'uploading' AND f.changed_at > :since`)} AS arriving`,
+    { replacements: { requestId, clientId, since: new Date(Date.now() - announcedMs) }, type: QueryTypes.SELECT, transaction },
+  );
+  return { ofRequest: Number(row!.ofRequest), ofClient: Number(row!.ofClient), arriving: Number(row!.arriving) };
+}
+
+/** A file that was announced has its room kept for so long, in ms. */
+const announcedMs = 24 * 3600_000;
+
+/** Footages whose bytes have been on their way for longer than this. */
+export const findLongUploading = async ({ db }: House, before: Date): Promise<FootageRow[]> =>
+  plainAll(await db.footages.findAll({ where: { state: 'uploading', changedAt: { [Op.lt]: before } }, limit: 500 }));
+
+/** Which of these uploads are a footage's. */
+export async function findUploadsInUse({ db }: House, uploadIds: readonly string[]): Promise<Set<string>> {
+  const rows = plainAll(await db.footages.findAll({ attributes: ['uploadId'], where: { uploadId: [...uploadIds], state: 'uploading' } }));
+  return new Set(rows.map(({ uploadId }) => uploadId!));
+}
+
 /** Takes a footage out of the rows altogether. */
 export async function deleteFootage({ db }: House, id: string, transaction: Transaction): Promise<void> {
   await db.footages.destroy({ where: { id }, transaction });

@@ -106,7 +106,7 @@ export async function frameStillOf(house: House, account: Account, footageId: st
 
 export async function retryFootage(house: House, account: Account, footageId: string): Promise<FootageProgress> {
   const footage = await visibleFootage(house, account, footageId);
-  if (footage.state !== 'failed') throw new ContractError('not-retryable');
+  if (footage.state !== 'failed' || !footage.retryHelps) throw new ContractError('not-retryable');
   await house.db.sequelize.transaction(async (transaction) => {
     await changeFootage(house, footageId, { state: 'waiting', step: 'Waiting its turn', share: 0, failure: null }, transaction);
     await enqueueJob(house, 'make-ready', footageId, { transaction });

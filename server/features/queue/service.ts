@@ -28,6 +28,10 @@ export function workingWindows(now: Date): { fromAt: number; toAt: number }[] {
 const secondsToReview = (footages: readonly Footage[]): number =>
   footages.reduce((sum, { alignment, seconds }) => sum + (alignment ? 0 : (seconds ?? 0)), 0);
 
+/** Whether a review can begin: something is ready, and nothing more is on its way. What failed does not hold up the rest. */
+const canBegin = (footages: readonly Footage[]): boolean =>
+  footages.some(({ state }) => state === 'ready') && footages.every(({ state }) => ['ready', 'failed', 'removed'].includes(state));
+
 /** Open requests, due first, each with its estimate, and the plan of the days ahead. */
 export async function getToday(house: House): Promise<ResponseOf<typeof contract.getToday>> {
   const requests = await listOpenRequests(house);
@@ -49,7 +53,7 @@ export async function getToday(house: House): Promise<ResponseOf<typeof contract
   const windows = workingWindows(house.now());
   const plan = layOutDay(
     rows
-      .filter((r) => r.state === 'waiting' && r.footages.every((f) => f.state === 'ready'))
+      .filter((r) => r.state === 'waiting' && canBegin(r.footages))
       .map((r) => ({ id: r.id, deskMinutes: Math.max(r.estimatedDeskMinutes, 1), dueAt: Date.parse(r.dueAt) })),
     windows,
   );

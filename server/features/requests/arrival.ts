@@ -14,9 +14,11 @@ export async function reachCoach(house: House, row: RequestRow, transaction: Tra
   await releaseFootages(house, row.id, transaction);
   const footages = await findFootageRows(house, row.id, transaction);
   if (footages.some((footage) => footage.state === 'uploading')) {
-    await changeRequest(house, row.id, { state: 'uploading' }, transaction);
+    // One that waits goes on waiting: the rest of it can be looked at while another file comes in the place of one.
+    if (row.state !== 'waiting') await changeRequest(house, row.id, { state: 'uploading' }, transaction);
     return;
   }
+  if (row.state === 'waiting') return;
   const now = house.now();
   const dueAt = row.stoppedAt ? promiseAfterPause(row.dueAt, row.stoppedAt, now) : promisedBy(now);
   await changeRequest(house, row.id, { state: 'waiting', stoppedAt: null, dueAt }, transaction);

@@ -1,12 +1,22 @@
 import type * as contract from '@lean-mentor/contract';
-import { intake, type Account, type BodyOf, type Draft, type Footage, type Request } from '@lean-mentor/contract';
+import { intake, type Account, type BodyOf, type Draft, type Footage, type IntakeDraft, type Request } from '@lean-mentor/contract';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { maySeeClient } from '../access/index.ts';
 import { findClient } from '../clients/index.ts';
-import { deleteFootage, findFootageRows, footageOf, insertFootage, newFootage, removeFootageBytes } from '../footage/index.ts';
+import {
+  deleteFootage,
+  findFootageRows,
+  footageOf,
+  insertFootage,
+  newFootage,
+  removeFootageBytes,
+  requireRoomFor,
+} from '../footage/index.ts';
 import { passOn } from './guardianFirst.ts';
+import { removeShown } from './removal.ts';
 import { lockedRequest } from './lockedRequest.ts';
+import type { RequestRow } from './model.ts';
 import { newRequest } from './newRequest.ts';
 import { changeRequest, deleteRequest, findDraft, findRequest, insertRequest } from './repository.ts';
 
@@ -50,14 +60,49 @@ export async function addFootage(
   requestId: string,
   { fileName, byteSize }: BodyOf<typeof contract.addFootage>,
 ): Promise<Footage> {
-  return lockedRequest(house, account, requestId, ['draft', 'need-first'], async (_, transaction) => {
+  return lockedRequest(house, account, requestId, ['draft', 'need-first'], async ({ clientId }, transaction) => {
     const present = await findFootageRows(house, requestId, transaction);
     if (present.length >= mostFootages)
       throw new ContractError('not-valid', { message: `One request takes ${mostFootages} videos. Send the rest as another one.` });
+    await requireRoomFor(house, { requestId, clientId, byteSize }, transaction);
     const position = Math.max(0, ...present.map((f) => f.position)) + 1;
     const row = newFootage({ id: house.newId(), requestId, position, fileName, byteSize, changedAt: house.now() });
     await insertFootage(house, row, transaction);
     return footageOf(row, []);
+  });
+}
+
+/** What a client said, without what was about one footage. */
+function saidOfOthers({ intake: said }: RequestRow, footageId: string): IntakeDraft {
+  const { whoMarks = [], clientMarks = [] } = said;
+  const others = <T extends { footageId: string }>(things: T[]): T[] => things.filter((thing) => thing.footageId !== footageId);
+  return { ...said, whoMarks: others(whoMarks), clientMarks: others(clientMarks) };
+}
+
+/**
+ * Opens a place for another file where one cannot be read, at once and whatever else is under way. Where the request's clock stood for
+ * it, it goes on once the file has arrived; a minor's goes past the guardian again.
+ */
+export async function replaceFootage(
+  house: House,
+  account: Account,
+  requestId: string,
+  footageId: string,
+  { fileName, byteSize }: BodyOf<typeof contract.replaceFootage>,
+): Promise<Footage> {
+  return lockedRequest(house, account, requestId, ['draft', 'uploading', 'waiting', 'need-first'], async (row, transaction) => {
+    const unreadable = (await findFootageRows(house, requestId, transaction)).find(({ id }) => id === footageId);
+    if (!unreadable) throw new ContractError('not-found');
+    if (unreadable.state !== 'failed' || unreadable.retryHelps) throw new ContractError('not-now');
+    await removeShown(house, row, unreadable, transaction);
+    await deleteFootage(house, footageId, transaction);
+    await requireRoomFor(house, { requestId, clientId: row.clientId, byteSize }, transaction);
+    const { position } = unreadable;
+    const fresh = newFootage({ id: house.newId(), requestId, position, fileName, byteSize, changedAt: house.now() });
+    await insertFootage(house, fresh, transaction);
+    await changeRequest(house, requestId, { intake: saidOfOthers(row, footageId) }, transaction);
+    if (row.state !== 'draft') await passOn(house, account, row, transaction);
+    return footageOf(fresh, []);
   });
 }
 
@@ -67,17 +112,12 @@ export async function removeFootage(house: House, account: Account, requestId: s
     const footages = await findFootageRows(house, requestId, transaction);
     const footage = footages.find((f) => f.id === footageId);
     if (!footage) throw new ContractError('not-found');
-    if (row.state === 'need-first' && footages.length === 1) throw new ContractError('no-footage');
-    await removeFootageBytes(house, footage, [], transaction);
-    await deleteFootage(house, footageId, transaction);
-    const { whoMarks = [], clientMarks = [] } = row.intake;
-    const others = <T extends { footageId: string }>(things: T[]): T[] => things.filter((thing) => thing.footageId !== footageId);
-    await changeRequest(
-      house,
-      requestId,
-      { intake: { ...row.intake, whoMarks: others(whoMarks), clientMarks: others(clientMarks) } },
-      transaction,
-    );
+    const present = footages.filter(({ state }) => state !== 'removed');
+    if (row.state === 'need-first' && present.length === 1) throw new ContractError('no-footage');
+    await removeShown(house, row, footage, transaction);
+    // What the coach has worked on stays, without its bytes.
+    if (row.state === 'draft' || !footage.released) await deleteFootage(house, footageId, transaction);
+    await changeRequest(house, requestId, { intake: saidOfOthers(row, footageId) }, transaction);
   });
   return { done: true };
 }
@@ -92,7 +132,8 @@ export async function sendRequest(house: House, account: Account, requestId: str
       const fields = read.error.issues.map((issue) => ({ field: issue.path.join('.'), why: wordsOf(issue) }));
       throw new ContractError('not-valid', { message: fields[0]!.why, fields });
     }
-    if ((await findFootageRows(house, requestId, transaction)).length === 0) throw new ContractError('no-footage');
+    if (!(await findFootageRows(house, requestId, transaction)).some(({ state }) => state !== 'removed'))
+      throw new ContractError('no-footage');
     const sent = { intake: read.data, sentAt: house.now(), step: 'check' as const };
     await changeRequest(house, requestId, sent, transaction);
     await passOn(house, account, { ...row, ...sent }, transaction);

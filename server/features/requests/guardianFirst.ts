@@ -21,10 +21,8 @@ export async function passOn(house: House, account: Account, row: RequestRow, tr
   const isMinor = client.age !== null && client.age < ageOfConsent;
   if (isMinor && !client.guardianName) throw new ContractError('no-guardian');
   if (!isMinor || account.role === 'guardian') return reachCoach(house, row, transaction);
-  await changeRequest(house, row.id, { state: 'guardian' }, transaction);
+  // The clock of one that had reached the coach stands while the guardian decides.
+  const stoppedAt = row.stoppedAt ?? (row.state === 'waiting' ? house.now() : null);
+  await changeRequest(house, row.id, { state: 'guardian', stoppedAt }, transaction);
   await postLetters(house, row.clientId, (person) => (person.role === 'guardian' ? guardianLetter(client.name) : null), transaction);
 }
-
-/** Whether the coach has asked for something before: what a guardian sends back is then open for an answer again, not a draft. */
-export const wasAskedFirst = ({ exchange }: Pick<RequestRow, 'exchange'>): boolean =>
-  exchange.some(({ kind }) => kind === 'need-footage' || kind === 'need-context');

@@ -46,6 +46,11 @@ export const addFootage =
   ({ account, params, body }: Call<typeof contract.addFootage>) =>
     drafts.addFootage(house, account, params.requestId, body);
 
+export const replaceFootage =
+  (house: House) =>
+  ({ account, params, body }: Call<typeof contract.replaceFootage>) =>
+    drafts.replaceFootage(house, account, params.requestId, params.footageId, body);
+
 export const removeFootage =
   (house: House) =>
   ({ account, params }: Call<typeof contract.removeFootage>) =>

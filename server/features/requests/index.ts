@@ -1,5 +1,6 @@
 export { footageArrived } from './arrival.ts';
 export { newRequest } from './newRequest.ts';
+export { footageRested } from './unreadable.ts';
 export {
   changeRequest,
   countRequestsByClient,

@@ -143,6 +143,23 @@ export async function countRequestsByClient({ db }: House): Promise<Map<string, 
 export const lockRequest = async ({ db }: House, id: string, transaction: Transaction): Promise<RequestRow | null> =>
   plain(await db.requests.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }));
 
+/** Takes the names of a request's files and the words about its partners out of its rows, and out of what its critique was written from. */
+export async function forgetPartnerWords({ db }: House, requestId: string, transaction: Transaction): Promise<void> {
+  const run = (sql: string) => db.sequelize.query(sql, { replacements: { requestId }, type: QueryTypes.RAW, transaction });
+  await run(`UPDATE footages SET file_name = CONCAT('removed ', position) WHERE request_id = :requestId`);
+  await run(`UPDATE bouts b JOIN footages f ON f.id = b.footage_id SET b.partner_words = '' WHERE f.request_id = :requestId`);
+  const critiques = plainAll(await db.critiques.findAll({ attributes: ['id'], where: { requestId }, transaction }));
+  const versions = plainAll(await db.critiqueVersions.findAll({ where: { critiqueId: critiques.map(({ id }) => id) }, transaction }));
+  for (const { critiqueId, version, writtenFrom } of versions) {
+    if (!writtenFrom) continue;
+    const footages = writtenFrom.footages.map((footage) => ({
+      ...footage,
+      bouts: footage.bouts.map((bout) => ({ ...bout, partnerWords: '' })),
+    }));
+    await db.critiqueVersions.update({ writtenFrom: { ...writtenFrom, footages } }, { where: { critiqueId, version }, transaction });
+  }
+}
+
 /**
  * Critiques that may keep stills of a request's footage: its own, sent or in the making, and those of the client's other requests
  * that show a moment of it.

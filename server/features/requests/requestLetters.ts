@@ -15,6 +15,16 @@ export const needFirstLetter = (coachName: string, need: 'footage' | 'context', 
   body: `${words}\n\nUntil you answer, the clock of the promised date stands. Sign in to answer.`,
 });
 
+/** To the client and guardian: a file cannot be read. `others`: how many videos of the same request can. */
+export const unreadableLetter = (fileName: string, failure: string, others: number): Words => ({
+  subject: others > 0 ? 'One of your videos cannot be read' : 'Your video cannot be read',
+  body: `${fileName}: ${failure}\n\n${
+    others > 0
+      ? `The other ${others === 1 ? 'video is' : `${others} videos are`} looked at all the same.`
+      : 'Until you have replaced it, the clock of the promised date stands.'
+  } Sign in and choose another file in its place.`,
+});
+
 /** To everyone of the client: the footage is gone. */
 export const consentLetter = (byName: string): Words => ({
   subject: 'Footage was removed',

@@ -1,12 +1,14 @@
+import { readdir } from 'node:fs/promises';
+import { join } from 'node:path';
 import { addDays, addHours } from 'date-fns';
 import type { IntakeDraft } from '@lean-mentor/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { changeFootage } from '../footage/index.ts';
 import { footageArrived } from './arrival.ts';
 import { createApp, type OpenApp } from '../../http/app.ts';
-import { runJobs } from '../../jobs/runJobs.ts';
-import { originalKey, reviewCopyKey, stillKey } from '../../storage/index.ts';
-import { bringCritique, bringRequest, clientA, clientB, movePeopleIn, said } from '../../testing/people.ts';
+import { exportKey, frameTableKey, memoKey, originalKey, reviewCopyKey, stillKey } from '../../storage/index.ts';
+import { bringBout, bringCritique, bringRequest, clientA, clientB, movePeopleIn, said } from '../../testing/people.ts';
+import { runDue } from '../../testing/jobs.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 
@@ -98,15 +100,7 @@ describe('a draft', () => {
   });
 });
 
-/** Runs what is on the list until nothing of it waits. */
-async function allJobs(): Promise<void> {
-  const stop = new AbortController();
-  const run = runJobs(house, 'worker', stop.signal);
-  while ((await house.db.jobs.count({ where: { kind: 'remove-footage', state: ['waiting', 'running'] } })) > 0)
-    await new Promise((resolve) => setTimeout(resolve, 30));
-  stop.abort();
-  await run;
-}
+const allJobs = (): Promise<void> => runDue(house, 'remove-footage');
 
 describe('sending', () => {
   it('reaches the coach at once where all footage is there, with the promise counted from now', async () => {
@@ -171,10 +165,71 @@ describe('what the coach needs first', () => {
     const answered = await post(ada, id, 'answer', { words: 'Here is the other camera.' });
     // The new file is still on its way: the clock stands until it has arrived.
     expect([answered.body.state, answered.body.stoppedAt]).toEqual(['uploading', '2031-03-03T10:00:00.000Z']);
-    await footageArrivedAt(id, answered.body.footages[0].id as string);
+    const { id: arriving } = (answered.body.footages as { id: string; state: string }[]).find(({ state }) => state === 'uploading')!;
+    await footageArrivedAt(id, arriving);
     const row = (await house.db.requests.findByPk(id))!.get({ plain: true });
     expect([row.state, row.stoppedAt, row.dueAt.toISOString()]).toEqual(['waiting', null, '2031-03-07T16:00:00.000Z']);
     expect(row.exchange.map((s) => s.kind)).toEqual(['need-footage', 'answer']);
+  });
+
+  it('of a minor goes past the guardian again: nothing new is seen before their yes, whichever way it is asked for', async () => {
+    const { id, footageId: first } = await wholeDraft(gerd, clientB);
+    await post(gerd, id, 'send');
+    await post(coach, id, 'ask-first', { need: 'footage', words: 'The corner is not in the picture.' });
+    const added = (await ben.ask('post', `/api/requests/${id}/footages`, { fileName: 'b.mp4', byteSize: 10 })).body.id as string;
+    await changeFootage(house, added, { state: 'ready', originalKey: originalKey(added) });
+    await house.storage.putBytes(frameTableKey(added), JSON.stringify({ times: [0, 1], endSeconds: 2 }));
+    const bout = await bringBout(house, added, 0, 2);
+    const assistant = await visit(open.app, 'assistant');
+    const ways = [`/api/footages/${added}/frames`, `/api/footages/${added}/viewing`, `/api/footages/${added}/frames/0/still.jpg`, `/api/footages/${added}/sound`, `/api/requests/${id}/footages/${added}/frames/0/still.png`]; // prettier-ignore
+    const hidden = async (): Promise<void> => {
+      for (const who of [coach, assistant]) {
+        for (const way of ways) expect([way, (await who.ask('get', way)).status]).toEqual([way, 404]);
+        expect((await who.ask('post', `/api/footages/${added}/bouts`, { edits: [] })).status).toBe(404);
+        expect((await who.ask('put', `/api/bouts/${bout}/sheet`, { ruleSheet: null, sheetId: null })).status).toBe(404);
+        const seen = (await who.ask('get', '/api/requests')).body.requests as { id: string; footages: { id: string }[] }[];
+        expect(seen.find((request) => request.id === id)?.footages.map((f) => f.id) ?? []).not.toContain(added);
+      }
+      const changes = [{ changeId: house.newId(), entity: 'mark', id: house.newId(), before: null, after: { id: house.newId(), footageId: added, atFrame: 0, toFrame: null, state: 'open' } }]; // prettier-ignore
+      const { body } = await coach.ask('post', `/api/requests/${id}/desk/changes`, { changes, since: 0 });
+      expect(body.refused?.length ?? 1).toBe(1);
+    };
+    await hidden();
+    expect((await ben.ask('get', `/api/footages/${added}/frames`)).status).toBe(200);
+    await house.db.letters.destroy({ where: {} });
+    expect((await post(ben, id, 'answer', { words: 'Here is the other camera.' })).body.state).toBe('guardian');
+    expect(await letters()).toEqual(['Gerd Ruhl: Ben Ruhl would like to send footage']);
+    await hidden();
+    for (const way of ['desk', 'ladder', 'critique', 'notes.json', 'client-notes']) expect([way, (await coach.ask('get', `/api/requests/${id}/${way}`)).status]).toEqual([way, 404]); // prettier-ignore
+    // A no leads back to the answer, with what the coach has; a yes on to the coach.
+    expect((await post(gerd, id, 'send-back', { words: 'Not this one.' })).status).toBe(200);
+    expect([await stateFor(coach, id), await stateFor(ben, id)]).toEqual(['need-first', 'need-first']);
+    await hidden();
+    await post(ben, id, 'answer', { words: 'Please.' });
+    expect((await post(gerd, id, 'approve')).body.state).toBe('waiting');
+    expect((await coach.ask('get', ways[0]!)).status).toBe(200);
+    expect((await coach.ask('get', `/api/requests/${id}`)).body.footages.map((f: { id: string }) => f.id)).toEqual([first, added]);
+  });
+
+  it('a video that is taken back takes its stills along, also those in the critique of another request', async () => {
+    const { requestId, footageId } = await bringRequest(house, clientA, 'ready');
+    const later = await bringRequest(house, clientA, 'ready');
+    const showing = await bringCritique(house, later.requestId);
+    await house.db.critiqueVersions.update(
+      { moments: [{ note: { id: house.newId(), footageId } }] as never },
+      { where: { critiqueId: showing } },
+    );
+    const still = stillKey(showing, 1, house.newId());
+    await house.storage.putBytes(still, 'x');
+    await post(coach, requestId, 'ask-first', { need: 'footage', words: 'Another one.' });
+    await ada.ask('post', `/api/requests/${requestId}/footages`, { fileName: 'b.mp4', byteSize: 10 });
+    await house.db.marks.create({ id: house.newId(), requestId, footageId, atFrame: 3, toFrame: null, state: 'open' });
+    expect((await ada.ask('delete', `/api/requests/${requestId}/footages/${footageId}`)).status).toBe(200);
+    await allJobs();
+    expect(await house.storage.size(still)).toBeNull();
+    // What the coach had worked on is not erased with it.
+    expect(await house.db.marks.count({ where: { requestId } })).toBe(1);
+    expect((await house.db.footages.findByPk(footageId))!.get('state')).toBe('removed');
   });
 
   it('is asked of requests that wait only', async () => {
@@ -213,6 +268,33 @@ describe('taking back', () => {
       footages: [{ state: 'removed' }],
     });
     expect(await letters()).toEqual(['Ada Moor: Footage was removed']);
+  });
+
+  it('leaves nothing that tells who the partner was: their description, the files’ names, what was spoken, the exports', async () => {
+    const { requestId, footageId } = await bringRequest(house, clientA, 'ready');
+    const critiqueId = await bringCritique(house, requestId);
+    const told = 'Tom of the harbour gym';
+    const boutId = await bringBout(house, footageId, 0, 50);
+    await house.db.bouts.update({ partnerWords: told }, { where: { id: boutId } });
+    await house.db.footages.update({ fileName: `${told}.mp4` }, { where: { id: footageId } });
+    const point = { x: 0.5, y: 0.5 };
+    const intake = { ...said, whoPartner: told, event: told, whoMarks: [{ footageId, atSeconds: 1, client: point, partner: point }] };
+    await house.db.requests.update({ intake, state: 'sent' }, { where: { id: requestId } });
+    const bouts = [{ id: boutId, partnerWords: told }] as never;
+    await house.db.critiqueVersions.update(
+      { writtenFrom: { footages: [{ id: footageId, bouts }], scores: [] } },
+      { where: { critiqueId } },
+    );
+    const left = [memoKey(requestId, house.newId()), exportKey(critiqueId, house.newId())];
+    for (const key of left) await house.storage.putBytes(key, 'x');
+    await post(ada, requestId, 'withdraw-consent');
+    await allJobs();
+    for (const key of left) expect(await house.storage.size(key), key).toBeNull();
+    const { requests, footages, bouts: rows, critiqueVersions } = house.db;
+    const rest = JSON.stringify(await Promise.all([requests.findByPk(requestId), footages.findByPk(footageId), rows.findByPk(boutId), critiqueVersions.findAll({ where: { critiqueId } })])); // prettier-ignore
+    expect(rest).not.toContain('Tom');
+    expect(rest).not.toContain('"whoMarks":[{');
+    expect(await readdir(join(house.config.dataDir, 'memos')).catch(() => [])).not.toContain(requestId);
   });
 
   it('takes the stills out of a later critique too, which shows a moment of that footage', async () => {

@@ -11,6 +11,7 @@ export const requestRoutes = (house: House) => [
   route(contract.saveDraft, handlers.saveDraft(house)),
   route(contract.discardDraft, handlers.discardDraft(house)),
   route(contract.addFootage, handlers.addFootage(house)),
+  route(contract.replaceFootage, handlers.replaceFootage(house)),
   route(contract.removeFootage, handlers.removeFootage(house)),
   route(contract.sendRequest, handlers.sendRequest(house)),
   route(contract.approveRequest, handlers.approveRequest(house)),

@@ -4,15 +4,15 @@ import type { Transaction } from 'sequelize';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { coachesHere } from '../access/index.ts';
-import { findFootageRows, removeFootageBytes } from '../footage/index.ts';
+import { findFootageRows } from '../footage/index.ts';
 import { postLetters } from '../letters/index.ts';
-import { stillsFolder } from '../../storage/index.ts';
 import { reachCoach } from './arrival.ts';
-import { passOn, wasAskedFirst } from './guardianFirst.ts';
+import { passOn } from './guardianFirst.ts';
 import { lockedRequest } from './lockedRequest.ts';
 import type { RequestRow } from './model.ts';
 import { consentLetter, needFirstLetter } from './requestLetters.ts';
-import { changeRequest, findCritiquesShowing, findRequest } from './repository.ts';
+import { forgetPartner, removeShown } from './removal.ts';
+import { changeRequest, findRequest } from './repository.ts';
 
 /** The exchange with one more saying. */
 const said = (house: House, row: RequestRow, account: Account, kind: Saying['kind'], words: string): Saying[] => [
@@ -34,14 +34,12 @@ export async function approveRequest(house: House, account: Account, requestId: 
 
 /** A guardian's no: it is a draft again, or waits for an answer again, with the guardian's words on it. */
 export async function sendBackRequest(house: House, account: Account, requestId: string, words: string): Promise<{ done: true }> {
-  await lockedRequest(house, account, requestId, ['guardian'], (row, transaction) =>
-    changeRequest(
-      house,
-      requestId,
-      { state: wasAskedFirst(row) ? 'need-first' : 'draft', exchange: said(house, row, account, 'sent-back', words) },
-      transaction,
-    ),
-  );
+  await lockedRequest(house, account, requestId, ['guardian'], async (row, transaction) => {
+    // What had reached the coach before is the coach's to go on with: it waits for an answer again.
+    const reached = (await findFootageRows(house, requestId, transaction)).some(({ released }) => released);
+    const exchange = said(house, row, account, 'sent-back', words);
+    await changeRequest(house, requestId, { state: reached ? 'need-first' : 'draft', exchange }, transaction);
+  });
   return { done: true };
 }
 
@@ -81,10 +79,7 @@ export async function answerFirst(house: House, account: Account, requestId: str
 
 async function removeAllFootage(house: House, request: RequestRow, transaction: Transaction): Promise<void> {
   const footages = await findFootageRows(house, request.id, transaction);
-  const showing = await findCritiquesShowing(house, request, footages.map(({ id }) => id), transaction); // prettier-ignore
-  // Stills of other footage in them are made again when they are asked for.
-  const stills = showing.map(stillsFolder);
-  for (const footage of footages) if (footage.state !== 'removed') await removeFootageBytes(house, footage, stills, transaction);
+  for (const footage of footages) if (footage.state !== 'removed') await removeShown(house, request, footage, transaction);
 }
 
 /** The client takes a request back before it has been answered; its footage goes with it. */
@@ -97,7 +92,8 @@ export async function withdrawRequest(house: House, account: Account, requestId:
 }
 
 /**
- * The partner no longer agrees to be on film: footage, copies and stills go for good. What was written stays; a request that was
+ * The partner no longer agrees to be on film: footage, copies and stills go for good, and what tells who the partner was: their
+ * description, where they stood in the picture, the names of the files, what was spoken over it. What was written stays; a request that was
  * not answered yet is withdrawn, since there is nothing left to look at.
  */
 export async function withdrawConsent(house: House, account: Account, requestId: string): Promise<Request> {
@@ -105,6 +101,7 @@ export async function withdrawConsent(house: House, account: Account, requestId:
   await lockedRequest(house, account, requestId, states, async (row, transaction) => {
     if (row.consentWithdrawnAt) return;
     await removeAllFootage(house, row, transaction);
+    await forgetPartner(house, row, transaction);
     const state = row.state === 'sent' ? 'sent' : 'withdrawn';
     await changeRequest(house, requestId, { state, stoppedAt: null, consentWithdrawnAt: house.now() }, transaction);
     await postLetters(house, row.clientId, () => consentLetter(account.name), transaction);

@@ -1,11 +1,11 @@
 import * as contract from '@lean-mentor/contract';
-import type { BodyOf, Critique, PhraseBook, Question, ResponseOf, SharedCritique } from '@lean-mentor/contract';
+import type { BodyOf, Critique, ExportState, PhraseBook, Question, ResponseOf, SharedCritique } from '@lean-mentor/contract';
 import { baseApi, call } from '../../shared/wire/index.ts';
 
 export type DraftState = ResponseOf<typeof contract.getCritiqueDraft>;
 export type OpenQuestion = ResponseOf<typeof contract.listOpenQuestions>['questions'][number];
 
-const critiqueApi = baseApi.injectEndpoints({
+export const critiqueApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     getCritiqueDraft: build.query<DraftState, string>({
       query: (requestId) => call(contract.getCritiqueDraft, { params: { requestId } }),
@@ -48,6 +48,13 @@ const critiqueApi = baseApi.injectEndpoints({
     answerQuestion: build.mutation<Question, { questionId: string; words: string }>({
       query: ({ questionId, words }) => call(contract.answerQuestion, { params: { questionId }, body: { words } }),
       invalidatesTags: ['Critique', 'Question', 'Letter'],
+    }),
+    askExport: build.mutation<ExportState, { critiqueId: string } & BodyOf<typeof contract.askExport>>({
+      query: ({ critiqueId, ...body }) => call(contract.askExport, { params: { critiqueId }, body }),
+    }),
+    getExport: build.query<ExportState, { critiqueId: string; exportId: string }>({
+      query: (params) => call(contract.getExport, { params }),
+      keepUnusedDataFor: 0,
     }),
     listReadLinks: build.query<ResponseOf<typeof contract.listReadLinks>, string>({
       query: (critiqueId) => call(contract.listReadLinks, { params: { critiqueId } }),

@@ -6,9 +6,9 @@ import { faultWords } from '../../shared/wire/index.ts';
 import { useRetryFootageMutation } from './api.ts';
 import { useProgress } from './useFootageWatch.ts';
 
-/** How far footage has come on its way to being ready, live; why it stopped, and trying again; nothing once it is ready. */
+/** How far footage has come on its way to being ready, live; why it stopped, and trying again where that can help; nothing once it is ready. */
 export function FootageProgressLine({ footage }: { footage: FootageProgress }) {
-  const { state, step, share, secondsLeft, failure } = useProgress(footage);
+  const { state, step, share, secondsLeft, failure, retryHelps } = useProgress(footage);
   const [retry, retried] = useRetryFootageMutation();
   if (state === 'ready' || state === 'removed') return null;
   if (state === 'failed')
@@ -17,9 +17,11 @@ export function FootageProgressLine({ footage }: { footage: FootageProgress }) {
         <p role="alert" className="border-l-4 border-brick pl-2 text-small">
           {retried.error ? faultWords(retried.error) : failure}
         </p>
-        <Button look="plain" busy={retried.isLoading} onClick={() => void retry(footage.id)}>
-          Make it ready again
-        </Button>
+        {retryHelps && (
+          <Button look="plain" busy={retried.isLoading} onClick={() => void retry(footage.id)}>
+            Make it ready again
+          </Button>
+        )}
       </div>
     );
   const left = state === 'working' && secondsLeft !== null && secondsLeft > 1 ? `, ${durationText(secondsLeft)} left` : '';

@@ -6,6 +6,7 @@ const kinds: Record<Saying['kind'], string> = {
   'need-context': 'needs to know first',
   answer: 'answered',
   'sent-back': 'sent it back',
+  unreadable: 'cannot read the video',
 };
 
 /** What was said to and fro before a request could be answered. */

@@ -2,13 +2,16 @@ import type { Footage } from '@lean-mentor/contract';
 import { getFrameStill } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { addressOf } from '../../shared/wire/index.ts';
+import { ReplaceFile } from './ReplaceFile.tsx';
 import { FootageProgressLine, useGetFrameTableQuery, useGetMotionQuery, useProgress } from '../footage/index.ts';
 
 /** Whether footage can be judged: advice in words, each with the frame it is about. */
 export function FootageVerdict({ footage, named, unsent = false }: { footage: Footage; named: boolean; unsent?: boolean }) {
-  const { state } = useProgress(footage);
+  const { state, retryHelps } = useProgress(footage);
   const ready = state === 'ready';
   const { data: motion } = useGetMotionQuery(footage.id, { skip: !ready });
+  // What is not of single frames: how much of it did not come at all.
+  const missing = motion ? footage.advice.filter((words) => !motion.advice.some((one) => one.words === words)) : [];
   const { data: table } = useGetFrameTableQuery(footage.id, { skip: !ready });
   return (
     <div className="flex flex-col gap-2">
@@ -19,7 +22,13 @@ export function FootageVerdict({ footage, named, unsent = false }: { footage: Fo
         </p>
       )}
       {state !== 'uploading' && <FootageProgressLine footage={footage} />}
-      {motion?.advice.length === 0 && <p>The footage can be judged: nothing is lost, dark or blurred.</p>}
+      {state === 'failed' && !retryHelps && <ReplaceFile footage={footage} />}
+      {missing.map((words) => (
+        <p key={words} role="note" className="border-l-4 border-brick pl-2">
+          {words}
+        </p>
+      ))}
+      {motion?.advice.length === 0 && missing.length === 0 && <p>The footage can be judged: nothing is lost, dark or blurred.</p>}
       {motion && motion.advice.length > 0 && (
         <>
           <ul className="flex flex-col divide-y divide-seam border-y border-seam">

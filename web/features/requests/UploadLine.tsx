@@ -51,7 +51,7 @@ export function UploadLine({ footage }: { footage: Footage }) {
         )}
         {now.state === 'paused' && (
           <Button look="plain" className="self-start" onClick={() => resumeUpload(dispatch, footage.id)}>
-            Go on
+            Send the rest of {footage.fileName}
           </Button>
         )}
       </div>

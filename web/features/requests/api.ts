@@ -30,6 +30,10 @@ const requestsApi = baseApi.injectEndpoints({
       query: ({ requestId, ...body }) => call(contract.addFootage, { params: { requestId }, body }),
       invalidatesTags: ['Request'],
     }),
+    replaceFootage: build.mutation<Footage, { footageId: string } & OfRequest<typeof contract.replaceFootage>>({
+      query: ({ requestId, footageId, ...body }) => call(contract.replaceFootage, { params: { requestId, footageId }, body }),
+      invalidatesTags: ['Request'],
+    }),
     removeFootage: build.mutation<unknown, { requestId: string; footageId: string }>({
       query: (params) => call(contract.removeFootage, { params }),
       invalidatesTags: ['Request'],
@@ -73,6 +77,7 @@ export const {
   useDiscardDraftMutation,
   useAddFootageMutation,
   useRemoveFootageMutation,
+  useReplaceFootageMutation,
   useSendRequestMutation,
   useApproveRequestMutation,
   useSendBackRequestMutation,

@@ -8,8 +8,10 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp, type OpenApp } from '../../../http/app.ts';
 import { ffprobeJson } from '../../../media/ffmpeg.ts';
-import { frameTableKey, originalKey, reviewCopyKey } from '../../../storage/index.ts';
+import { exportKey, frameTableKey, originalKey, reviewCopyKey } from '../../../storage/index.ts';
+import { tidy } from '../../../jobs/tidy.ts';
 import { store } from '../../../testing/footage.ts';
+import { runDue } from '../../../testing/jobs.ts';
 import { aNote, bringRequest, clientA, movePeopleIn } from '../../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../../testing/visitor.ts';
@@ -60,10 +62,16 @@ afterAll(async () => {
   await rm(folder, { recursive: true });
 });
 
-const take = async (as: string, who = coach) => who.ask('get', `/api/critiques/${critiqueId}/export/${as}`).buffer(true).parse((response, done) => {
-  const parts: Buffer[] = [];
-  response.on('data', (part: Buffer) => parts.push(part)).on('end', () => done(null, Buffer.concat(parts)));
-}); // prettier-ignore
+/** Asks for a form, has the jobs that are due done, and takes the file. */
+async function take(as: string, who = coach) {
+  const asked = await who.ask('post', `/api/critiques/${critiqueId}/exports`, { as });
+  if (asked.status !== 200) return asked;
+  await runDue(house, 'make-export');
+  return who.ask('get', `/api/critiques/${critiqueId}/exports/${asked.body.id}/file`).buffer(true).parse((response, done) => {
+    const parts: Buffer[] = [];
+    response.on('data', (part: Buffer) => parts.push(part)).on('end', () => done(null, Buffer.concat(parts)));
+  }); // prettier-ignore
+}
 
 describe('a critique taken out', () => {
   it('as PDF is A4, two pages for three fixes, with its stills', async () => {
@@ -117,6 +125,8 @@ describe('a critique taken out', () => {
   it('as WebVTT names who holds what, and the moments, in the order of time', async () => {
     const spans = [{ position: 'mount', holder: 'client', fromFrame: 0, toFrame: 60 }, { position: 'half-guard', holder: 'partner', fromFrame: 60, toFrame: 120 }] as const; // prettier-ignore
     const bout = { ...{ id: house.newId(), footageId, fromFrame: 0, toFrame: 120, order: 1, proposed: false, spans: [...spans], events: [] }, ...{ lengthSeconds: null, ruleSheet: null, sheetId: null } }; // prettier-ignore
+    // As it was written down before critiques kept what they were written from.
+    await house.db.critiqueVersions.update({ writtenFrom: null }, { where: { critiqueId } });
     await house.db.bouts.create(bout as never);
     const { text, headers } = await coach.ask('get', `/api/critiques/${critiqueId}/footages/${footageId}/chapters.vtt`).buffer(true);
     expect(headers['content-type']).toContain('text/vtt');
@@ -133,11 +143,12 @@ describe('a critique taken out', () => {
   it('is its client’s to take, and nobody else’s', async () => {
     expect((await take('md', await visit(open.app, 'client'))).status).toBe(200);
     expect((await take('md', await visit(open.app, 'other'))).status).toBe(404);
-    expect((await take('exe')).status).toBe(404);
+    expect((await take('exe')).status).toBe(400);
   });
 
   it('keeps its words when the footage is gone', async () => {
     await house.db.footages.update({ state: 'removed' }, { where: { id: footageId } });
+    await house.db.exports.destroy({ where: {} });
     try {
       for (const as of ['pdf', 'docx', 'md', 'json', 'zip']) expect([as, (await take(as)).status]).toEqual([as, 200]);
       expect(Object.keys(unzipSync(new Uint8Array((await take('zip')).body as Buffer))).sort()).toEqual([
@@ -148,5 +159,35 @@ describe('a critique taken out', () => {
     } finally {
       await house.db.footages.update({ state: 'ready' }, { where: { id: footageId } });
     }
+  });
+
+  it('is made beside the web server, once however often it is asked for, and says its place in the line', async () => {
+    await house.db.exports.destroy({ where: {} });
+    await house.db.jobs.destroy({ where: {} });
+    const client = await visit(open.app, 'client');
+    const ask = (who: Visitor, as: string) => who.ask('post', `/api/critiques/${critiqueId}/exports`, { as });
+    const first = (await ask(coach, 'md')).body as { id: string; place: number };
+    const again = await Promise.all(Array.from({ length: 5 }, () => ask(coach, 'md')));
+    expect(again.map(({ body }) => [body.id, body.place])).toEqual(again.map(() => [first.id, 1]));
+    const second = (await ask(client, 'json')).body as { id: string; place: number; state: string };
+    expect([first.place, second.place, second.state]).toEqual([1, 2, 'waiting']);
+    // It is whose it was asked by, and not there before it is ready.
+    expect((await coach.ask('get', `/api/critiques/${critiqueId}/exports/${second.id}`)).status).toBe(404);
+    expect((await client.ask('get', `/api/critiques/${critiqueId}/exports/${second.id}/file`)).status).toBe(404);
+    await runDue(house, 'make-export');
+    const state = await client.ask('get', `/api/critiques/${critiqueId}/exports/${second.id}`);
+    expect(state.body).toMatchObject({ state: 'ready', place: null, fileName: expect.stringMatching(/^critique-for-ada-moor-.*\.json$/) });
+    expect((await client.ask('get', `/api/critiques/${critiqueId}/exports/${second.id}/file`)).headers['content-disposition']).toContain('attachment'); // prettier-ignore
+  });
+
+  it('is removed a day after it was asked for, row and file', async () => {
+    const { body } = await coach.ask('post', `/api/critiques/${critiqueId}/exports`, { as: 'md' });
+    await runDue(house, 'make-export');
+    expect(await house.storage.size(exportKey(critiqueId, body.id))).toBeGreaterThan(0);
+    await tidy(house);
+    expect(await house.storage.size(exportKey(critiqueId, body.id))).toBeGreaterThan(0);
+    await house.db.exports.update({ askedAt: new Date(Date.now() - 25 * 3600_000) }, { where: { id: body.id } });
+    await tidy(house);
+    expect([await house.storage.size(exportKey(critiqueId, body.id)), await house.db.exports.findByPk(body.id)]).toEqual([null, null]);
   });
 });

@@ -37,6 +37,8 @@ async function stillOf(house: House, account: Account, critique: Critique, noteI
   }
 }
 
+export const exportTitle = ({ clientName, sentAt }: Critique): string => `Critique for ${clientName}, ${sentAt.slice(0, 10)}`;
+
 /** Reads a sent critique with its stills, for an account that may see it. */
 export async function exportFacts(house: House, account: Account, critiqueId: string): Promise<ExportFacts> {
   const critique = await getCritique(house, account, critiqueId);
@@ -52,7 +54,7 @@ export async function exportFacts(house: House, account: Account, critiqueId: st
   };
   return {
     critique,
-    title: `Critique for ${critique.clientName}, ${critique.sentAt.slice(0, 10)}`,
+    title: exportTitle(critique),
     momentWords: (noteId) => {
       const moment = critique.moments.find(({ note }) => note.id === noteId);
       return moment ? `${kinds[moment.note.kind]} at ${clockOf(moment)}: ${moment.note.what}` : 'A moment';

@@ -1,16 +1,10 @@
-import { critiqueFileOf, type Account, type CritiqueExport } from '@lean-mentor/contract';
+import { critiqueFileOf, type Account, type Critique, type CritiqueExport } from '@lean-mentor/contract';
 import { critiqueMarkdown } from '@lean-mentor/core/critique';
 import type { House } from '../../../house.ts';
 import { critiqueDocx } from './critiqueDocx.ts';
 import { critiquePdf } from './critiquePdf.ts';
 import { critiqueZip, tiedWords } from './critiqueZip.ts';
-import { exportFacts, type ExportFacts } from './exportFacts.ts';
-
-export interface Exported {
-  name: string;
-  type: string;
-  bytes: Buffer;
-}
+import { exportFacts, exportTitle, type ExportFacts } from './exportFacts.ts';
 
 /** Every form a critique is taken out in; a new one is added here. */
 const exporters: Readonly<Record<CritiqueExport, { type: string; make: (facts: ExportFacts, house: House) => Promise<Buffer> | Buffer }>> =
@@ -35,10 +29,15 @@ const exporters: Readonly<Record<CritiqueExport, { type: string; make: (facts: E
     zip: { type: 'application/zip', make: (facts, house) => critiqueZip(house, facts) },
   };
 
-/** A sent critique in one of its forms, for an account that may see it. */
-export async function exportCritique(house: House, account: Account, critiqueId: string, as: CritiqueExport): Promise<Exported> {
-  const facts = await exportFacts(house, account, critiqueId);
-  const { type, make } = exporters[as];
-  const name = facts.title.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-');
-  return { name: `${name}.${as}`, type, bytes: await make(facts, house) };
-}
+/** What the file of a form is. */
+export const mediaTypeOf = (as: CritiqueExport): string => exporters[as].type;
+
+/** What a critique taken out is called. */
+export const exportName = (critique: Critique, as: CritiqueExport): string =>
+  `${exportTitle(critique)
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')}.${as}`;
+
+/** The bytes of a sent critique in one of its forms, for an account that may see it. */
+export const makeExported = async (house: House, account: Account, critiqueId: string, as: CritiqueExport): Promise<Buffer> =>
+  exporters[as].make(await exportFacts(house, account, critiqueId), house);

@@ -79,7 +79,7 @@ function Head({ critique }: { critique: Critique }) {
             Change it
           </Link>
         )}
-        {role === 'coach' && <ShareBox critique={critique} />}
+        {role !== 'assistant' && <ShareBox critique={critique} />}
         <TakeOut critique={critique} />
       </p>
       {coaching && critique.takeBackUntil && <TakeBack critique={critique} />}

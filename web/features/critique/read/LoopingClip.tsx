@@ -1,4 +1,4 @@
-import type { SentMoment } from '@lean-mentor/contract';
+import type { ShownMoment } from '@lean-mentor/contract';
 import { drawingsAtFrame } from '@lean-mentor/core/desk';
 import { frameAtSeconds, secondsOfFrame, timeSlack, type FrameTable } from '@lean-mentor/core/footage';
 import { useEffect, useRef, useState } from 'react';
@@ -11,7 +11,7 @@ interface LoopingClipProps {
   /** Times of the footage's frames, from `tableFrom` on. */
   table: FrameTable | undefined;
   tableFrom?: number;
-  moment: SentMoment;
+  moment: ShownMoment;
   width: number;
   height: number;
   speed: number;

@@ -1,4 +1,4 @@
-import type { SentFootage, SentMoment } from '@lean-mentor/contract';
+import type { ShownFootage, ShownMoment } from '@lean-mentor/contract';
 import { Pause, Play } from 'lucide-react';
 import { useRef, useState, type ReactNode } from 'react';
 import { Button, kindWords, KindGlyph } from '../../../shared/primitives/index.ts';
@@ -6,29 +6,29 @@ import { Still } from './Still.tsx';
 import { useOnScreen } from './useOnScreen.ts';
 
 /** What is played over the still. */
-export interface Playing {
-  moment: SentMoment;
-  footage: SentFootage;
+export interface Playing<F extends ShownFootage = ShownFootage> {
+  moment: ShownMoment;
+  footage: F;
   speed: number;
   words: string;
 }
 
-interface MomentFigureProps {
-  moments: readonly SentMoment[];
-  footages: readonly SentFootage[];
+interface MomentFigureProps<F extends ShownFootage> {
+  moments: readonly ShownMoment[];
+  footages: readonly F[];
   noteId: string;
   show: 'clip' | 'still';
   /** Address of its still. */
   still: string;
-  clock: (footage: SentFootage, atFrame: number) => ReactNode;
-  clip: (playing: Playing) => ReactNode;
+  clock: (footage: F, atFrame: number) => ReactNode;
+  clip: (playing: Playing<F>) => ReactNode;
 }
 
 const slow = 0.5;
 const wantsStill = (): boolean => matchMedia('(prefers-reduced-motion: reduce)').matches;
 
 /** A moment: its exact frame with the coach's drawing; while it is on the screen, the seconds around it at half speed, over and over. */
-export function MomentFigure({ moments, footages, noteId, show, still, clock, clip }: MomentFigureProps) {
+export function MomentFigure<F extends ShownFootage>({ moments, footages, noteId, show, still, clock, clip }: MomentFigureProps<F>) {
   const figure = useRef<HTMLElement>(null);
   const seen = useOnScreen(figure);
   // Null: by itself while it is on the screen.

@@ -3,32 +3,34 @@ import { format } from 'date-fns';
 import { Share2 } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
+import { useAccount } from '../../access/index.ts';
 import { Button, FaultNote } from '../../../shared/primitives/index.ts';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useEndReadLinkMutation, useListReadLinksQuery, useMakeReadLinkMutation } from '../api.ts';
 
 const defaultDays = 14;
 
-/** Read-only links for the client’s home coach: make one, see how often it was opened, end it. */
+/** Read-only links for the client’s home coach: the coach makes one; the client sees each and may end it as well. */
 export function ShareBox({ critique }: { critique: Critique }) {
+  const mayMake = useAccount()?.role === 'coach';
   return (
     <Popover.Root>
       <Popover.Trigger className="not-printed linked inline-flex items-center gap-1.5">
-        <Share2 size={14} aria-hidden /> For their home coach
+        <Share2 size={14} aria-hidden /> {mayMake ? 'For their home coach' : 'Who can read this'}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content align="start" sideOffset={6} className="z-20 w-96 border border-ink bg-linen p-4 text-desk shadow-lg">
-          <Links critique={critique} />
+          <Links critique={critique} mayMake={mayMake} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   );
 }
 
-function Links({ critique }: { critique: Critique }) {
+function Links({ critique, mayMake }: { critique: Critique; mayMake: boolean }) {
   const { data } = useListReadLinksQuery(critique.id);
   const [make, making] = useMakeReadLinkMutation();
-  const [end] = useEndReadLinkMutation();
+  const [end, ending] = useEndReadLinkMutation();
   const [forName, setForName] = useState('');
   const [days, setDays] = useState(defaultDays);
   const made = making.data;
@@ -36,40 +38,44 @@ function Links({ critique }: { critique: Critique }) {
   return (
     <div className="flex flex-col gap-3">
       <p className="text-small text-reed">
-        Whoever has the link reads this critique and sees its moments, no questions and no other footage. Make one only if{' '}
-        {critique.clientName.split(' ')[0]} agrees.
+        Whoever has a link reads this critique and sees its moments, no questions and no other footage.{' '}
+        {mayMake
+          ? `Make one only if ${critique.clientName.split(' ')[0]} agrees.`
+          : 'Your coach makes one only if you agree; you can end it here at any time.'}
       </p>
-      <form
-        className="flex items-end gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (forName.trim()) void make({ critiqueId: critique.id, forName, days });
-        }}
-      >
-        <label className="flex min-w-0 grow flex-col gap-1">
-          For whom
-          <input
-            value={forName}
-            maxLength={120}
-            onChange={({ target }) => setForName(target.value)}
-            className="rounded-sm border border-seam bg-straw px-2 py-1"
-          />
-        </label>
-        <label className="flex w-16 flex-col gap-1">
-          Days
-          <input
-            type="number"
-            min={1}
-            max={60}
-            value={days}
-            onChange={({ target }) => setDays(Math.min(60, Math.max(1, Number(target.value) || defaultDays)))}
-            className="rounded-sm border border-seam bg-straw px-2 py-1"
-          />
-        </label>
-        <Button type="submit" look="plain" busy={making.isLoading} disabled={forName.trim() === ''}>
-          Make it
-        </Button>
-      </form>
+      {mayMake && (
+        <form
+          className="flex items-end gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (forName.trim()) void make({ critiqueId: critique.id, forName, days });
+          }}
+        >
+          <label className="flex min-w-0 grow flex-col gap-1">
+            For whom
+            <input
+              value={forName}
+              maxLength={120}
+              onChange={({ target }) => setForName(target.value)}
+              className="rounded-sm border border-seam bg-straw px-2 py-1"
+            />
+          </label>
+          <label className="flex w-16 flex-col gap-1">
+            Days
+            <input
+              type="number"
+              min={1}
+              max={60}
+              value={days}
+              onChange={({ target }) => setDays(Math.min(60, Math.max(1, Number(target.value) || defaultDays)))}
+              className="rounded-sm border border-seam bg-straw px-2 py-1"
+            />
+          </label>
+          <Button type="submit" look="plain" busy={making.isLoading} disabled={forName.trim() === ''}>
+            Make it
+          </Button>
+        </form>
+      )}
       {making.error && <FaultNote>{faultWords(making.error)}</FaultNote>}
       {address && (
         <div className="flex flex-col gap-1 border-l-2 border-pine pl-3">
@@ -85,6 +91,8 @@ function Links({ critique }: { critique: Critique }) {
           />
         </div>
       )}
+      {data?.links.length === 0 && !mayMake && <p>There is no link: only you, your guardian and your coach can read this.</p>}
+      {ending.error && <FaultNote>{faultWords(ending.error)}</FaultNote>}
       <ul className="divide-y divide-seam">
         {data?.links.map(({ id, forName: name, expiresAt, opened }) => (
           <li key={id} className="flex items-baseline justify-between gap-3 py-1 text-small">
@@ -92,7 +100,12 @@ function Links({ critique }: { critique: Critique }) {
               {name}, until {format(expiresAt, 'd MMM')},{' '}
               {opened === 0 ? 'not opened yet' : opened === 1 ? 'opened once' : `opened ${opened} times`}
             </span>
-            <button type="button" className="linked" onClick={() => void end({ critiqueId: critique.id, linkId: id })}>
+            <button
+              type="button"
+              aria-label={`End the link for ${name}`}
+              className="linked min-h-9"
+              onClick={() => void end({ critiqueId: critique.id, linkId: id })}
+            >
               End it
             </button>
           </li>

@@ -1,0 +1,23 @@
+import type { Transaction } from 'sequelize';
+import type { House } from '../../house.ts';
+import { enqueueJob } from '../../jobs/index.ts';
+import { exportsFolder, memosFolder, stillsFolder } from '../../storage/index.ts';
+import { removeFootageBytes, type FootageRow } from '../footage/index.ts';
+import type { RequestRow } from './model.ts';
+import { changeRequest, findCritiquesShowing, forgetPartnerWords } from './repository.ts';
+
+/** Has a footage removed with the stills, clips and exports of every critique that shows it, of this request or a later one. */
+export async function removeShown(house: House, request: RequestRow, footage: FootageRow, transaction: Transaction): Promise<void> {
+  const showing = await findCritiquesShowing(house, request, [footage.id], transaction);
+  // Stills of other footage in them are made again when they are asked for.
+  const made = showing.flatMap((critiqueId) => [stillsFolder(critiqueId), exportsFolder(critiqueId)]);
+  await removeFootageBytes(house, footage, made, transaction);
+}
+
+/** Forgets what tells who the partner was: their description, where they stood, the names of the files, and what was spoken. */
+export async function forgetPartner(house: House, request: RequestRow, transaction: Transaction): Promise<void> {
+  const intake = { ...request.intake, whoPartner: 'removed', whoMarks: [], event: '', partnerLevel: 'unknown', partnerSize: 'unknown', partnerAge: 'unknown' } as const; // prettier-ignore
+  await changeRequest(house, request.id, { intake: { ...intake, whoMarks: [] } }, transaction);
+  await forgetPartnerWords(house, request.id, transaction);
+  await enqueueJob(house, 'remove-footage', request.id, { transaction, payload: { keys: [memosFolder(request.id)], uploadIds: [] } });
+}
