@@ -1,5 +1,5 @@
 import type { TimedBout } from '@lean-mentor/core/scoring';
-import { csvText } from './csvText.ts';
+import { csvText, plainCell } from './csvText.ts';
 
 const spanColumns = ['position', 'holder', 'fromSeconds', 'toSeconds'] as const;
 const eventColumns = ['kind', 'athlete', 'atSeconds', 'technique', 'outcome', 'close', 'gripped', 'position', 'holder'] as const;
@@ -34,7 +34,7 @@ const valueOf = (column: string, text: string): unknown => {
 export function boutPartOf(rows: readonly CsvRow[]): { spans: object[] } | { events: object[] } {
   const parts = rows.map((row) =>
     Object.fromEntries(
-      Object.entries(row).flatMap(([column, text]) => (text.trim() === '' ? [] : [[column, valueOf(column, text.trim())]])),
+      Object.entries(row).flatMap(([column, text]) => (text.trim() === '' ? [] : [[column, valueOf(column, plainCell(text.trim()))]])),
     ),
   );
   if (rows[0] && 'fromSeconds' in rows[0]) return { spans: parts.map((part) => ({ holder: null, ...part })) };

@@ -2,7 +2,7 @@ import { noteKinds, noteLayers, noteReaders, seenDegrees } from '@lean-mentor/co
 import { z } from 'zod';
 import { schemaFault } from './schemaFault.ts';
 import type { CsvRow } from './boutCsv.ts';
-import { csvText } from './csvText.ts';
+import { csvText, plainCell } from './csvText.ts';
 
 export const notesFormat = 'lean-mentor/notes@1';
 
@@ -65,7 +65,7 @@ export function readNotesCsv(rows: readonly CsvRow[]): ReadNotes {
   const notes = rows.map((row) =>
     Object.fromEntries(
       Object.entries(row).flatMap(([column, text]): [string, unknown][] => {
-        const value = text.trim();
+        const value = plainCell(text.trim());
         if (value === '') return [];
         if (column === 'instead') return [[column, insteadOf(value)]];
         return [[column, numbers.has(column) && Number.isFinite(Number(value)) ? Number(value) : value]];

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { availableParallelism } from 'node:os';
 import { pino } from 'pino';
 import type { Config } from './config/config.ts';
 import { openDatabase } from './db/database.ts';
@@ -6,6 +7,7 @@ import type { House } from './house.ts';
 import { loggedError } from './http/requestLog.ts';
 import { openStorage } from './storage/index.ts';
 import { Room } from './storage/room.ts';
+import { Turns } from './turns.ts';
 
 /** The real house: MariaDB, disk or bucket, the machine's clock. */
 export function openHouse(config: Config): House {
@@ -14,6 +16,7 @@ export function openHouse(config: Config): House {
     db: openDatabase(config.database),
     storage: openStorage(config),
     room: new Room(config.dataDir, config.spareBytes),
+    turns: new Turns({ overall: availableParallelism(), each: Math.max(1, availableParallelism() - 1), waitingEach: 200 }),
     log: pino({ level: config.logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime, serializers: { err: loggedError } }),
     now: () => new Date(),
     newId: () => randomUUID(),

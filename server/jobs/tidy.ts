@@ -1,6 +1,6 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import { removeOldExports } from '../features/critique/index.ts';
-import { finishLeftUploads } from '../features/footage/index.ts';
+import { finishLeftUploads } from '../features/requests/index.ts';
 import type { House } from '../house.ts';
 import { clearScratchFolders } from '../scratchFolder.ts';
 

@@ -76,7 +76,8 @@ export async function getMomentStill(house: House, account: Account, critiqueId:
   const table = await frameTableOf(house, footage.id);
   const original = await house.storage.local(footage.originalKey);
   try {
-    await house.storage.putBytes(key, await stillPng(original.path, table, moment.note.fromFrame, moment.drawings));
+    const { note, drawings } = moment;
+    await house.turns.run(account.id || 'reader', async () => house.storage.putBytes(key, await stillPng(original.path, table, note.fromFrame, drawings))); // prettier-ignore
   } finally {
     await original.release();
   }

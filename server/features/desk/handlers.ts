@@ -28,14 +28,16 @@ const fresh = 'private, no-store';
 
 export const getDeskStillPng =
   (house: House) =>
-  async ({ params, res }: Call<typeof contract.getDeskStillPng>) => {
-    res.set('Cache-Control', fresh).type('image/png').send(await stills.getDeskStillPng(house, params)); // prettier-ignore
+  async ({ account, params, res }: Call<typeof contract.getDeskStillPng>) => {
+    const still = await house.turns.run(account.id, () => stills.getDeskStillPng(house, params));
+    res.set('Cache-Control', fresh).type('image/png').send(still);
   };
 
 export const getDeskStillSvg =
   (house: House) =>
-  async ({ params, res }: Call<typeof contract.getDeskStillSvg>) => {
-    res.set('Cache-Control', fresh).type('image/svg+xml').send(await stills.getDeskStillSvg(house, params)); // prettier-ignore
+  async ({ account, params, res }: Call<typeof contract.getDeskStillSvg>) => {
+    const still = await house.turns.run(account.id, () => stills.getDeskStillSvg(house, params));
+    res.set('Cache-Control', fresh).type('image/svg+xml').send(still);
   };
 
 export const saveMemoSound =

@@ -1,4 +1,3 @@
-export { finishLeftUploads } from './arriving.ts';
 export { setBoutCoding } from './boutCoding.ts';
 export { newFootage } from './newFootage.ts';
 export { requireRoomFor } from './quotas.ts';
@@ -14,6 +13,7 @@ export {
   findFootageRows,
   findFootages,
   findFootagesOfRequests,
+  findLongUploading,
   footageOf,
   insertBout,
   insertFootage,

@@ -98,7 +98,7 @@ export async function frameStillOf(house: House, account: Account, footageId: st
   const table = await frameTableOf(house, footageId);
   const copy = await house.storage.local(reviewCopyKey(footageId));
   try {
-    return await frameJpeg(copy.path, table, clampFrame(table, frame));
+    return await house.turns.run(account.id, () => frameJpeg(copy.path, table, clampFrame(table, frame)));
   } finally {
     await copy.release();
   }

@@ -4,7 +4,7 @@ import type { Request, Response } from 'express';
 import type { House } from '../../house.ts';
 import { ContractError } from '../../http/contractError.ts';
 import { accountOf } from '../../http/session.ts';
-import { finishUpload } from './arriving.ts';
+import { finishUpload } from '../requests/index.ts';
 import { changeFootage, findFootageByUpload } from './repository.ts';
 import { visibleFootage } from './service.ts';
 import { UploadLocker } from './uploadLocker.ts';

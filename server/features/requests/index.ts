@@ -1,4 +1,5 @@
 export { footageArrived } from './arrival.ts';
+export { finishLeftUploads, finishUpload } from './arriving.ts';
 export { newRequest } from './newRequest.ts';
 export { footageRested } from './unreadable.ts';
 export {

@@ -96,7 +96,7 @@ export async function getSharedClip(house: House, token: string, noteId: string)
     const copy = await house.storage.local(reviewCopyKey(footage.id));
     try {
       const file = join(folder, 'clip.mp4');
-      await cutClip(copy.path, file, moment.clipFromSeconds, moment.clipToSeconds);
+      await house.turns.run('reader', () => cutClip(copy.path, file, moment.clipFromSeconds, moment.clipToSeconds));
       await house.storage.putFile(key, file);
     } finally {
       await copy.release();

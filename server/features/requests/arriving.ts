@@ -1,9 +1,8 @@
 import { ERRORS } from '@tus/server';
 import type { House } from '../../house.ts';
 import { enqueueJob } from '../../jobs/index.ts';
-import { footageArrived } from '../requests/index.ts';
-import type { FootageRow } from './model.ts';
-import { changeFootage, findFootage, findLongUploading } from './repository.ts';
+import { changeFootage, findFootage, findLongUploading, type FootageRow } from '../footage/index.ts';
+import { footageArrived } from './arrival.ts';
 
 const isGone = (error: unknown): boolean =>
   [ERRORS.FILE_NOT_FOUND.status_code, ERRORS.FILE_NO_LONGER_EXISTS.status_code].includes(
