@@ -15,7 +15,9 @@ export class FakeServer {
   /** Each edit that was taken, and how often. */
   taken = new Map<string, number>();
   lots: DeskChange[][] = [];
+  /** Edits that may not be, and edits whose whole lot is answered as not readable. */
   refuses = new Set<string>();
+  cannotRead = new Set<string>();
   /** What happens to the next calls: not reached, or taken with the answer lost on the way. */
   weather: ('away' | 'answer-lost')[] = [];
   dropsEveryThird = false;
@@ -48,14 +50,17 @@ export class FakeServer {
     await new Promise((resolve) => setTimeout(resolve, 1));
     if (weather === 'away') throw new TypeError('no network');
     this.lots.push(changes);
-    if (changes.some((change) => this.refuses.has(change.changeId)))
-      return new Response(JSON.stringify({ code: 'not-valid', message: 'No.' }), { status: 400 });
-    for (const change of changes) this.take(change, 'Marit');
+    if (changes.some((change) => this.cannotRead.has(change.changeId)))
+      return new Response(JSON.stringify({ code: 'not-valid', message: 'Not readable.' }), { status: 400 });
+    const refused = changes.filter((change) => this.refuses.has(change.changeId));
+    const accepted = changes.filter((change) => !refused.includes(change));
+    for (const change of accepted) this.take(change, 'Marit');
     if (weather === 'answer-lost') throw new TypeError('the answer was lost');
     const news = this.log.filter((entry) => entry.sequence > since);
     return new Response(
       JSON.stringify({
-        saved: changes.map((change) => change.changeId),
+        saved: accepted.map((change) => change.changeId),
+        refused: refused.map(({ changeId }) => ({ changeId, why: 'No.' })),
         sequence: this.sequence,
         changes: news.flatMap((entry) => entry.effects),
       }),

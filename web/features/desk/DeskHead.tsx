@@ -6,6 +6,7 @@ import { FacePlate } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
 import { kindWords } from '../requests/index.ts';
 import { useOnStage, useScene } from './DeskScene.ts';
+import { AsideEdits } from './AsideEdits.tsx';
 import type { Saving } from './deskSlice.ts';
 import { scoredAt, useScoreHand } from './score/useScore.ts';
 import { SaidPopover } from './SaidPopover.tsx';
@@ -121,6 +122,7 @@ export const DeskHead = memo(function DeskHead() {
         </p>
       )}
       {request.footages.length > 1 && <FootagePicker footages={request.footages} footage={footage} />}
+      <AsideEdits />
       <SavingWord />
       <ScoreNow />
       <BoutClockNow />

@@ -9,7 +9,7 @@ import { useOpenDeskQuery, type DeskSubject } from './api.ts';
 import { Desk } from './Desk.tsx';
 import { warmKeeper } from './deskKeeper.ts';
 import { deskOpened } from './deskSlice.ts';
-import { readHistory, readOutbox, type History } from './deskStore.ts';
+import { readAside, readHistory, readOutbox, type History } from './deskStore.ts';
 import { useDeskPart } from './useDesk.ts';
 import { useDeskNews } from './useDeskNews.ts';
 
@@ -34,12 +34,12 @@ export function DeskPage() {
     let away = false;
     const { id } = fresh.request;
     // A browser that stores nothing has nothing to bring back.
-    void Promise.all([readOutbox(id), readHistory(id)])
-      .catch((): [[], History] => [[], { done: [], undone: [] }])
-      .then(([kept, history]) => {
+    void Promise.all([readOutbox(id), readHistory(id), readAside(id)])
+      .catch((): [[], History, []] => [[], { done: [], undone: [] }, []])
+      .then(([kept, history, aside]) => {
         if (away) return;
         const outbox = kept.map(({ change }) => change);
-        dispatch(deskOpened({ requestId: id, document: fresh.document, sequence: fresh.sequence, outbox, history }));
+        dispatch(deskOpened({ requestId: id, document: fresh.document, sequence: fresh.sequence, outbox, history, aside }));
       });
     return () => {
       away = true;

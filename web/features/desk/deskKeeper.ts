@@ -1,4 +1,5 @@
 import type { DeskChange } from '@lean-mentor/core/desk';
+import { currentAccount } from '../../shared/wire/index.ts';
 import { keepChanges, type EditGroup } from './deskStore.ts';
 
 /** An edit on its way to the store. */
@@ -7,6 +8,8 @@ export interface Keep {
   requestId: string;
   changes: readonly DeskChange[];
   group: EditGroup | null;
+  /** Whose they are; the worker does not know who is signed in. */
+  accountId: string | null;
 }
 /** What came of it. `storedAt` is when the disk had it, in ms since 1970; `fault` says why it has not. */
 export type Kept = { id: number } & ({ storedAt: number } | { fault: string });
@@ -53,7 +56,7 @@ export function warmKeeper(): void {
 export function keepEdits(requestId: string, changes: readonly DeskChange[], group: EditGroup | null): Promise<void> {
   warmKeeper();
   if (!worker) return keepChanges(requestId, changes, group);
-  const keep: Keep = { id: (lastId += 1), requestId, changes, group };
+  const keep: Keep = { id: (lastId += 1), requestId, changes, group, accountId: currentAccount() };
   const done = new Promise<void>((kept, lost) => waiting.set(keep.id, { kept, lost }));
   worker.postMessage(keep);
   return done;

@@ -3,11 +3,14 @@ import 'fake-indexeddb/auto';
 import { configureStore } from '@reduxjs/toolkit';
 import { patchDesk, type DeskChange } from '@lean-mentor/core/desk';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { baseApi } from '../../shared/wire/index.ts';
+import { getSession } from '@lean-mentor/contract';
+import { baseApi, call } from '../../shared/wire/index.ts';
+import { wire } from '../../shared/wire/wire.ts';
 import type * as DeskKeeper from './deskKeeper.ts';
 import { makeDeskSaving } from './deskSaving.ts';
 import { deskEdited, deskOpened, deskRedone, deskSlice, deskUndone } from './deskSlice.ts';
-import { dropFromOutbox, keepChanges, readHistory, readOutbox } from './deskStore.ts';
+import { deskDb, dropFromOutbox, keepChanges, letAsideGo, readAside, readHistory, readOutbox } from './deskStore.ts';
+import { recoverRecordings } from './memo/recordings.ts';
 import { sendLeftoverEdits } from './leftoverEdits.ts';
 import { FakeServer, seeded } from '../../testing/fakeDeskServer.ts';
 
@@ -154,6 +157,89 @@ describe('an edit on the desk', () => {
     await until(() => desk().saving === 'saved');
     expect(desk().document.marks[theirs.id]).toBeDefined();
     expect(desk().document).toEqual(server.document);
+  });
+});
+
+describe('an edit that the server will never take', () => {
+  const aside = () => readAside(requestId);
+
+  it.each(['refuses', 'cannotRead'] as const)('is set aside with its reason, survives a reload, and the rest goes on (%s)', async (how) => {
+    const edits = [mark(1), mark(2), mark(3)];
+    server[how].add(edits[1]!.changeId);
+    for (const change of edits) edit(change);
+    await until(() => desk().outbox.length === 0);
+    expect(Object.keys(server.document.marks).sort()).toEqual([edits[0]!.id, edits[2]!.id].sort());
+    await until(async () => (await aside()).length === 1 && (await kept()).length === 0);
+    expect(await aside()).toMatchObject([{ change: { id: edits[1]!.id }, why: how === 'refuses' ? 'No.' : 'Not readable.' }]);
+    expect([desk().aside.length, desk().saving]).toEqual([1, 'saved']);
+    await openDesk();
+    expect(await aside()).toHaveLength(1);
+    await letAsideGo(edits[1]!.changeId);
+    expect(await aside()).toEqual([]);
+  });
+
+  it('in bad weather is waited for: the disk that is full, the database that is being started again', async () => {
+    const passing = ['no-room', 'busy', 'starting-again'];
+    const answer = server.answer.bind(server);
+    vi.stubGlobal('fetch', (_: URL, options: { body: string }) => {
+      const code = passing.shift();
+      if (code) return Promise.resolve(new Response(JSON.stringify({ code, message: 'Later.' }), { status: 503 }));
+      return answer(JSON.parse(options.body) as { changes: DeskChange[]; since: number });
+    });
+    edit(mark(4));
+    await until(() => desk().saving === 'saved');
+    expect([Object.keys(server.document.marks).length, await aside()]).toEqual([1, []]);
+  });
+});
+
+describe('edits that somebody left in this browser', () => {
+  const signInAs = async (id: string | null): Promise<void> => {
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ account: id && { id }, token: 't' }))));
+    await wire(getSession)(call(getSession), { signal: new AbortController().signal } as never, {});
+    vi.stubGlobal('fetch', (_: URL, options: { body: string }) => server.answer(JSON.parse(options.body) as { changes: DeskChange[]; since: number })); // prettier-ignore
+  };
+
+  it('never go out under another’s name, nor are they seen by another; whose they are finds them again', async () => {
+    await signInAs('marit');
+    const hers = mark(8);
+    await keepChanges(requestId, [hers], { id: crypto.randomUUID(), changes: [hers] });
+    await signInAs('jonas');
+    await sendLeftoverEdits(store.dispatch, { outbox: [] });
+    expect(server.lots).toEqual([]);
+    expect([await kept(), (await readHistory(requestId)).done]).toEqual([[], []]);
+    await signInAs('marit');
+    expect((await readHistory(requestId)).done).toHaveLength(1);
+    await sendLeftoverEdits(store.dispatch, { outbox: [] });
+    expect(server.lots).toEqual([[hers]]);
+    await signInAs(null);
+  });
+
+  it('wait where somebody else signs in while they are on their way', async () => {
+    await signInAs('marit');
+    server.weather = Array.from({ length: 30 }, () => 'away' as const);
+    edit(mark(9));
+    await until(() => server.weather.length < 29);
+    await signInAs('jonas');
+    server.weather = [];
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    expect(server.lots).toEqual([]);
+    store.dispatch(deskOpened({ requestId, document: server.document, sequence: 0, outbox: [], history: { done: [], undone: [] } }));
+    await signInAs(null);
+  });
+});
+
+describe('a memo whose tab died while it was being spoken', () => {
+  it('is there at the next visit as far as it was spoken, once, and of a recording that goes on nothing is taken', async () => {
+    const [dead, alive] = [crypto.randomUUID(), crypto.randomUUID()];
+    const recording = (memoId: string, ago: number) => ({ memoId, requestId, noteId: crypto.randomUUID(), accountId: null, type: 'audio/webm', parts: [new Blob(['a']), new Blob(['b'])], at: Date.now() - ago }); // prettier-ignore
+    const db = await deskDb();
+    await db.put('recordings', recording(dead, 60_000));
+    await db.put('recordings', recording(alive, 500));
+    for (let visits = 0; visits < 2; visits++) await recoverRecordings(() => Promise.resolve({ seconds: 2, peaks: [0.5] }));
+    expect(await kept()).toMatchObject([{ entity: 'memo', id: dead, after: { seconds: 2, peaks: [0.5] } }]);
+    expect((await db.getAll('sounds')).map(({ memoId }) => memoId)).toEqual([dead]);
+    expect((await db.getAll('recordings')).map(({ memoId }) => memoId)).toEqual([alive]);
+    await dropFromOutbox((await kept()).map(({ changeId }) => changeId));
   });
 });
 

@@ -1,6 +1,8 @@
 import { createListenerMiddleware, isAnyOf, type ListenerEffectAPI, type UnknownAction } from '@reduxjs/toolkit';
+import { passingCodes } from '@lean-mentor/contract';
+import type { DeskChange } from '@lean-mentor/core/desk';
 import { toast } from 'sonner';
-import type { WireFault } from '../../shared/wire/index.ts';
+import { currentAccount, type WireFault } from '../../shared/wire/index.ts';
 import { deskApi } from './api.ts';
 import {
   deskEdited,
@@ -13,9 +15,9 @@ import {
   type DeskState,
 } from './deskSlice.ts';
 import { keepEdits } from './deskKeeper.ts';
-import { dropFromOutbox, forgetSteps, markStep } from './deskStore.ts';
+import { dropFromOutbox, forgetSteps, markStep, setAside } from './deskStore.ts';
 import { tellOtherTabs } from './otherTabs.ts';
-import { mostAtOnce, type Dispatch, type WithDesk } from './leftoverEdits.ts';
+import { asideOf, mostAtOnce, type Dispatch, type WithDesk } from './leftoverEdits.ts';
 
 type Api = ListenerEffectAPI<WithDesk, Dispatch>;
 
@@ -23,8 +25,8 @@ type Api = ListenerEffectAPI<WithDesk, Dispatch>;
 const usualWaitMs = 500;
 const longestWaitMs = 15_000;
 
-/** Codes that say: not now. Anything else means that the edit itself is not taken. */
-const passing: ReadonlySet<string> = new Set(['offline', 'unknown', 'not-signed-in', 'stale-page']);
+/** Whether a fault says: not now. Anything else means that the edit itself is not taken. */
+const passes = ({ code }: WireFault): boolean => code === 'offline' || passingCodes.has(code);
 
 /** What is known of where edits are: how many are on their way to the disk, whether some never came there, and whether the server answers. */
 interface Whereabouts {
@@ -38,11 +40,28 @@ function say({ onTheirWay, unkept, away }: Whereabouts, dispatch: Dispatch): voi
   dispatch(savingChanged(onTheirWay > 0 || unkept ? 'writing' : away ? 'away' : 'kept'));
 }
 
+/** Sets aside what the server will never take, so that the rest goes on, and says so. */
+function putAside(
+  dispatch: Dispatch,
+  here: boolean,
+  requestId: string,
+  changes: readonly DeskChange[],
+  refused: readonly { changeId: string; why: string }[],
+): void {
+  const aside = asideOf(requestId, changes, refused);
+  if (here) dispatch(editsRefused(aside));
+  toast.error(`${aside.length === 1 ? 'One edit was' : `${aside.length} edits were`} not taken: ${aside[0]?.why ?? ''}`, { duration: 12_000 }); // prettier-ignore
+  void setAside(aside).catch(() => undefined);
+}
+
 /** Sends what waits, oldest first, until the server has it all. Edits it refuses are named and let go, the rest goes on. */
 async function sendOutbox({ dispatch, getState, delay }: Api, where: Whereabouts, firstWaitMs: number): Promise<void> {
   let waitMs = firstWaitMs;
   let atOnce = mostAtOnce;
+  const author = currentAccount();
   for (;;) {
+    // Edits go out under the name of who made them, or wait until they are back.
+    if (currentAccount() !== author) return;
     const { requestId, outbox, sequence } = getState().desk;
     const changes = outbox.slice(0, atOnce);
     if (!requestId || changes.length === 0) {
@@ -52,10 +71,12 @@ async function sendOutbox({ dispatch, getState, delay }: Api, where: Whereabouts
     }
     const answer = await dispatch(deskApi.endpoints.saveDeskChanges.initiate({ requestId, changes, since: sequence }, { track: false }));
     const here = getState().desk.requestId === requestId;
-    where.away = !answer.data && passing.has((answer.error as WireFault).code);
+    where.away = !answer.data && passes(answer.error as WireFault);
     if (answer.data) {
+      const { saved, refused } = answer.data;
       if (here) dispatch(serverAnswered(answer.data));
-      void dropFromOutbox(answer.data.saved);
+      void dropFromOutbox(saved);
+      if (refused.length > 0) putAside(dispatch, here, requestId, changes, refused);
       tellOtherTabs(requestId);
       waitMs = firstWaitMs;
       continue;
@@ -69,10 +90,8 @@ async function sendOutbox({ dispatch, getState, delay }: Api, where: Whereabouts
       // One of them is at fault: they are sent one by one to find which.
       atOnce = 1;
     } else {
-      const refused = changes.map((change) => change.changeId);
-      toast.error(`One edit was not taken: ${fault.message}`, { duration: 12_000 });
-      if (here) dispatch(editsRefused(refused));
-      void dropFromOutbox(refused);
+      putAside(dispatch, here, requestId, changes, changes.map(({ changeId }) => ({ changeId, why: fault.message }))); // prettier-ignore
+      atOnce = mostAtOnce;
     }
   }
 }

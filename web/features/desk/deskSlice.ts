@@ -1,6 +1,6 @@
 import { applyDeskChange, emptyDesk, inverseDeskChange, sameJson, type DeskChange, type DeskDocument } from '@lean-mentor/core/desk';
 import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
-import type { EditGroup, History } from './deskStore.ts';
+import type { EditGroup, History, SetAside } from './deskStore.ts';
 import { newId } from './newId.ts';
 
 /** writing: on its way to this browser's disk; kept: stored here, the server does not have it yet; away: and cannot be reached. */
@@ -15,10 +15,12 @@ export interface DeskState extends History {
   /** Edits the server has not confirmed yet, oldest first. */
   outbox: DeskChange[];
   saving: Saving;
+  /** Edits of this desk that the server will never take. */
+  aside: SetAside[];
 }
 
 const initialState: DeskState = {
-  requestId: null, base: emptyDesk(), document: emptyDesk(), sequence: 0, outbox: [], done: [], undone: [], saving: 'saved',
+  requestId: null, base: emptyDesk(), document: emptyDesk(), sequence: 0, outbox: [], done: [], undone: [], saving: 'saved', aside: [],
 }; // prettier-ignore
 
 /** Drafts of a document with hundreds of notes cost more than the edit: reducers work on the plain state. */
@@ -38,6 +40,7 @@ const inverse = (changes: readonly DeskChange[]): DeskChange[] =>
 
 export interface Answer {
   saved: string[];
+  refused: { changeId: string; why: string }[];
   sequence: number;
   changes: DeskChange[];
 }
@@ -49,7 +52,16 @@ export const deskSlice = createSlice({
   reducers: {
     deskOpened: (
       _,
-      { payload }: PayloadAction<{ requestId: string; document: DeskDocument; sequence: number; outbox: DeskChange[]; history: History }>,
+      {
+        payload,
+      }: PayloadAction<{
+        requestId: string;
+        document: DeskDocument;
+        sequence: number;
+        outbox: DeskChange[];
+        history: History;
+        aside?: SetAside[];
+      }>,
     ): DeskState => ({
       ...payload.history,
       requestId: payload.requestId,
@@ -58,6 +70,7 @@ export const deskSlice = createSlice({
       sequence: payload.sequence,
       outbox: payload.outbox,
       saving: payload.outbox.length > 0 ? 'kept' : 'saved',
+      aside: payload.aside ?? [],
     }),
     /** An edit; `step` null: it cannot be taken back (a look, for one). */
     deskEdited: (state, { payload: { changes, step } }: PayloadAction<{ changes: DeskChange[]; step: string | null }>) => {
@@ -100,11 +113,21 @@ export const deskSlice = createSlice({
         saving: outbox.length === 0 ? 'saved' : now.saving,
       };
     },
-    /** The server will never take these: what they did is taken back here as well. */
-    editsRefused: (state, { payload }: PayloadAction<string[]>): DeskState => {
+    /** The server will never take these: what they did is taken back here as well, and they are shown. */
+    editsRefused: (state, { payload }: PayloadAction<SetAside[]>): DeskState => {
       const now = plainOf(state);
-      const outbox = now.outbox.filter((change) => !payload.includes(change.changeId));
-      return { ...now, outbox, document: outbox.reduce(applyDeskChange, now.base), saving: outbox.length === 0 ? 'saved' : now.saving };
+      const refused = new Set(payload.map(({ changeId }) => changeId));
+      const outbox = now.outbox.filter((change) => !refused.has(change.changeId));
+      return {
+        ...now,
+        aside: [...now.aside, ...payload],
+        outbox,
+        document: outbox.reduce(applyDeskChange, now.base),
+        saving: outbox.length === 0 ? 'saved' : now.saving,
+      };
+    },
+    asideLetGo: (state, { payload }: PayloadAction<string>) => {
+      state.aside = state.aside.filter(({ changeId }) => changeId !== payload);
     },
     savingChanged: (state, { payload }: PayloadAction<Saving>) => {
       state.saving = state.outbox.length === 0 ? 'saved' : payload;
@@ -112,4 +135,5 @@ export const deskSlice = createSlice({
   },
 });
 
-export const { deskOpened, deskEdited, deskUndone, deskRedone, serverAnswered, editsRefused, savingChanged } = deskSlice.actions;
+export const { deskOpened, deskEdited, deskUndone, deskRedone, serverAnswered, editsRefused, asideLetGo, savingChanged } =
+  deskSlice.actions;

@@ -1,4 +1,5 @@
 import type { DeskChange } from '@lean-mentor/core/desk';
+import { currentAccount } from '../../shared/wire/index.ts';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** What was done at once, and is undone at once. */
@@ -15,13 +16,41 @@ interface DeskDb extends DBSchema {
   /** Edits that the server has not confirmed, in the order they were made, whichever tab made them. */
   outbox: {
     key: number;
-    value: { requestId: string; changeId: string; change: DeskChange };
+    value: { requestId: string; changeId: string; change: DeskChange; accountId: string | null };
     indexes: { requestId: string; changeId: string };
   };
   /** What can be taken back or done again. */
-  history: { key: string; value: EditGroup & { requestId: string; at: number; undone: boolean }; indexes: { requestId: string } };
+  history: {
+    key: string;
+    value: EditGroup & { requestId: string; at: number; undone: boolean; accountId: string | null };
+    indexes: { requestId: string };
+  };
   /** Spoken memos whose sound the server does not have yet. */
-  sounds: { key: string; value: { memoId: string; requestId: string; sound: Blob; keptAt: number } };
+  sounds: { key: string; value: { memoId: string; requestId: string; sound: Blob; keptAt: number; accountId: string | null } };
+  /** Edits that the server will never take, for their author to see. */
+  aside: { key: string; value: SetAside & { accountId: string | null } };
+  /** Memos that are being recorded, as far as they have been spoken: a tab that dies loses the last second only. */
+  recordings: { key: string; value: Recording };
+}
+
+/** An edit that the server will never take, and why. */
+export interface SetAside {
+  changeId: string;
+  requestId: string;
+  change: DeskChange;
+  why: string;
+  at: number;
+}
+
+export interface Recording {
+  memoId: string;
+  requestId: string;
+  noteId: string;
+  accountId: string | null;
+  type: string;
+  parts: Blob[];
+  /** When its last part came, in ms since 1970. */
+  at: number;
 }
 
 /** So many steps can be taken back after a reload. */
@@ -35,13 +64,23 @@ let opened: Promise<IDBPDatabase<DeskDb>> | null = null;
 let here: IDBPDatabase<DeskDb> | null = null;
 
 function openDeskDb(): Promise<IDBPDatabase<DeskDb>> {
-  const opening = openDB<DeskDb>('lean-desk', 1, {
-    upgrade(db) {
-      const outbox = db.createObjectStore('outbox', { autoIncrement: true });
-      outbox.createIndex('requestId', 'requestId');
-      outbox.createIndex('changeId', 'changeId');
-      db.createObjectStore('history', { keyPath: 'id' }).createIndex('requestId', 'requestId');
-      db.createObjectStore('sounds', { keyPath: 'memoId' });
+  const opening = openDB<DeskDb>('lean-desk', 2, {
+    async upgrade(db, before, _, work) {
+      if (before < 1) {
+        const outbox = db.createObjectStore('outbox', { autoIncrement: true });
+        outbox.createIndex('requestId', 'requestId');
+        outbox.createIndex('changeId', 'changeId');
+        db.createObjectStore('history', { keyPath: 'id' }).createIndex('requestId', 'requestId');
+        db.createObjectStore('sounds', { keyPath: 'memoId' });
+      }
+      db.createObjectStore('aside', { keyPath: 'changeId' });
+      db.createObjectStore('recordings', { keyPath: 'memoId' });
+      if (before !== 1) return;
+      // What was kept before edits knew whose they are goes out under nobody's name.
+      const why = 'This was kept here before it was known who wrote it, so it was not sent.';
+      for (const { requestId, changeId, change } of await work.objectStore('outbox').getAll())
+        await work.objectStore('aside').put({ changeId, requestId, change, why, at: Date.now(), accountId: null });
+      for (const store of ['outbox', 'history', 'sounds'] as const) await work.objectStore(store).clear();
     },
     // A browser that closed the connection (storage cleared, a crash of its own) gets a new one.
     terminated: () => (opened = here = null),
@@ -71,20 +110,46 @@ if (typeof addEventListener === 'function')
     opened = here = null;
   });
 
-/** Keeps edits of a request in this browser; resolved when they are stored. `group` is a step that can be taken back. */
-export async function keepChanges(requestId: string, changes: readonly DeskChange[], group: EditGroup | null): Promise<void> {
+/** Keeps somebody's edits of a request in this browser; resolved when they are stored. `group` is a step that can be taken back. */
+export async function keepChanges(
+  requestId: string,
+  changes: readonly DeskChange[],
+  group: EditGroup | null,
+  accountId: string | null = currentAccount(),
+): Promise<void> {
   const db = here ?? (await deskDb());
   // Strict: complete means that it is on the disk, so that even a machine that stops loses nothing it said was kept.
   const work = db.transaction(['outbox', 'history'], 'readwrite', { durability: 'strict' });
-  for (const change of changes) void work.objectStore('outbox').add({ requestId, changeId: change.changeId, change });
-  if (group) void work.objectStore('history').put({ ...group, requestId, at: Date.now(), undone: false });
+  for (const change of changes) void work.objectStore('outbox').add({ requestId, changeId: change.changeId, change, accountId });
+  if (group) void work.objectStore('history').put({ ...group, requestId, at: Date.now(), undone: false, accountId });
   await work.done;
 }
 
-/** Edits of a request, or of all, that the server has not confirmed, oldest first. */
+/** Edits of whoever is signed in, of a request or of all, that the server has not confirmed, oldest first. Another's are not theirs to send. */
 export async function readOutbox(requestId?: string): Promise<{ requestId: string; change: DeskChange }[]> {
   const db = await deskDb();
-  return requestId === undefined ? db.getAll('outbox') : db.getAllFromIndex('outbox', 'requestId', requestId);
+  const kept = requestId === undefined ? await db.getAll('outbox') : await db.getAllFromIndex('outbox', 'requestId', requestId);
+  return kept.filter(({ accountId }) => accountId === currentAccount());
+}
+
+/** Sets edits aside that the server will never take: they are sent no more, and their author is shown them. */
+export async function setAside(refused: readonly SetAside[]): Promise<void> {
+  const db = await deskDb();
+  const work = db.transaction('aside', 'readwrite');
+  for (const one of refused) void work.store.put({ ...one, accountId: currentAccount() });
+  await work.done;
+  await dropFromOutbox(refused.map(({ changeId }) => changeId));
+}
+
+/** What was set aside of a request, for whoever is signed in; with what nobody is known to have written. */
+export async function readAside(requestId: string): Promise<SetAside[]> {
+  const all = await (await deskDb()).getAll('aside');
+  const own = all.filter((one) => one.requestId === requestId && (one.accountId === null || one.accountId === currentAccount()));
+  return own.sort((a, b) => a.at - b.at);
+}
+
+export async function letAsideGo(changeId: string): Promise<void> {
+  await (await deskDb()).delete('aside', changeId);
 }
 
 /** These edits need no more sending. */
@@ -101,7 +166,9 @@ export async function dropFromOutbox(changeIds: readonly string[]): Promise<void
 
 export async function readHistory(requestId: string): Promise<History> {
   const db = await deskDb();
-  const steps = (await db.getAllFromIndex('history', 'requestId', requestId)).sort((a, b) => a.at - b.at);
+  const steps = (await db.getAllFromIndex('history', 'requestId', requestId))
+    .filter(({ accountId }) => accountId === currentAccount())
+    .sort((a, b) => a.at - b.at);
   const of = (undone: boolean): EditGroup[] => steps.filter((step) => step.undone === undone).map(({ id, changes }) => ({ id, changes }));
   // What was undone last is done again first: it stands last.
   return { done: of(false).slice(-mostSteps), undone: of(true).reverse() };

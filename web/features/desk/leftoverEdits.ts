@@ -1,12 +1,24 @@
+import type { DeskChange } from '@lean-mentor/core/desk';
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { deskApi } from './api.ts';
 import type { DeskState } from './deskSlice.ts';
-import { dropFromOutbox, readOutbox } from './deskStore.ts';
+import { dropFromOutbox, readOutbox, setAside, type SetAside } from './deskStore.ts';
 
 export interface WithDesk {
   desk: DeskState;
 }
 export type Dispatch = ThunkDispatch<WithDesk, unknown, UnknownAction>;
+
+/** Refused edits with what they are, to be set aside. */
+export const asideOf = (
+  requestId: string,
+  changes: readonly DeskChange[],
+  refused: readonly { changeId: string; why: string }[],
+): SetAside[] =>
+  refused.flatMap(({ changeId, why }) => {
+    const change = changes.find((one) => one.changeId === changeId);
+    return change ? [{ changeId, requestId, change, why, at: Date.now() }] : [];
+  });
 
 /** The server takes at most this many edits at once. */
 export const mostAtOnce = 200;
@@ -25,7 +37,9 @@ export async function sendLeftoverEdits(dispatch: Dispatch, open: Pick<DeskState
     for (let at = 0; at < edits.length; at += mostAtOnce) {
       const changes = edits.slice(at, at + mostAtOnce);
       const answer = await dispatch(deskApi.endpoints.saveDeskChanges.initiate({ requestId, changes, since: newest }, { track: false }));
-      if (answer.data) await dropFromOutbox(answer.data.saved);
+      if (!answer.data) continue;
+      await dropFromOutbox(answer.data.saved);
+      await setAside(asideOf(requestId, changes, answer.data.refused));
     }
   }
 }

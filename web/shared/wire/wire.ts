@@ -30,6 +30,9 @@ export const addressOf = (operation: Operation, params: Record<string, string | 
   operation.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])));
 
 let pageToken = '';
+let pageAccount: string | null = null;
+/** Who is signed in on this page; what it keeps in the browser is theirs. Null while nobody is, or it is not known yet. */
+export const currentAccount = (): string | null => pageAccount;
 /** What every change must carry (CSRF); it comes with the session. */
 export const currentToken = (): string => pageToken;
 
@@ -60,7 +63,11 @@ async function once({ operation, params, body }: WireCall, signal?: AbortSignal)
   }
   const answer: unknown = await response.json().catch(() => null);
   if (!response.ok) return { error: answer && typeof answer === 'object' && 'code' in answer ? (answer as WireFault) : offline };
-  if (operation.room === 'access') pageToken = (answer as { token: string }).token;
+  if (operation.room === 'access') {
+    const session = answer as { token: string; account?: { id: string } | null };
+    pageToken = session.token;
+    pageAccount = session.account?.id ?? null;
+  }
   return { data: answer };
 }
 

@@ -1,10 +1,11 @@
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import type { WireFault } from '../../../shared/wire/index.ts';
+import { currentAccount, type WireFault } from '../../../shared/wire/index.ts';
 import { useSaveCritiqueDraftMutation } from '../api.ts';
 import { DraftKeeper, type KeeperNow } from './draftKeeper.ts';
 
-const keyOf = (requestId: string): string => `lean-mentor critique ${requestId}`;
+/** What is kept is its author's: another who uses this browser neither sees nor sends it. */
+const keyOf = (requestId: string): string => `lean-mentor critique ${currentAccount() ?? ''} ${requestId}`;
 
 /** What this browser kept of a critique that the server does not have yet; null where there is nothing. */
 export const keptDraft = (requestId: string): CritiqueDoc | null => {

@@ -1,5 +1,5 @@
 import { saveMemoSound } from '@lean-mentor/contract';
-import { addressOf, currentToken } from '../../../shared/wire/index.ts';
+import { addressOf, currentAccount, currentToken } from '../../../shared/wire/index.ts';
 import { deskDb } from '../deskStore.ts';
 
 /** The sound of a memo that the server does not have yet. */
@@ -13,7 +13,7 @@ const mostKeptMs = 14 * 86_400_000;
 
 /** Keeps a memo's sound in this browser, then sends it; what does not arrive is sent at the next visit. */
 export async function keepSound(requestId: string, memoId: string, sound: Blob): Promise<void> {
-  await (await deskDb()).put('sounds', { requestId, memoId, sound, keptAt: Date.now() });
+  await (await deskDb()).put('sounds', { requestId, memoId, sound, keptAt: Date.now(), accountId: currentAccount() });
   for (let tries = 0; tries < mostTries && (await keptSound(memoId)); tries++) {
     await sendSounds();
     await new Promise((resolve) => setTimeout(resolve, betweenMs));
@@ -23,7 +23,9 @@ export async function keepSound(requestId: string, memoId: string, sound: Blob):
 /** Sends every sound that is kept here; those that arrive are let go. */
 export async function sendSounds(): Promise<void> {
   const db = await deskDb();
-  for (const { requestId, memoId, sound, keptAt } of await db.getAll('sounds')) {
+  for (const { requestId, memoId, sound, keptAt, accountId } of await db.getAll('sounds')) {
+    // Another's who used this browser is not ours to send.
+    if (accountId !== currentAccount()) continue;
     const answer = await fetch(addressOf(saveMemoSound, { requestId, memoId }), {
       method: 'PUT',
       headers: { 'x-lean-token': currentToken(), 'content-type': sound.type || 'audio/webm' },

@@ -1,22 +1,18 @@
-import { soundPeaks } from '@lean-mentor/core/footage';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { newId } from '../newId.ts';
+import { heardOf, type Heard } from './heardOf.ts';
 import { keepSound } from './memoSounds.ts';
+import { forgetRecording, keepRecording } from './recordings.ts';
 
 /** A memo ends by itself after this long, in seconds. */
 const mostSeconds = 180;
-/** Bars of the waveform. */
-const bars = 100;
-
-interface Recorded {
+interface Recorded extends Heard {
   id: string;
-  seconds: number;
-  peaks: number[];
 }
 
 /** Records with the microphone. `seconds` is null while nothing is recorded. */
-export function useRecorder(requestId: string, onRecorded: (memo: Recorded) => void) {
+export function useRecorder(requestId: string, noteId: string, onRecorded: (memo: Recorded) => void) {
   const [seconds, setSeconds] = useState<number | null>(null);
   const recorder = useRef<MediaRecorder | null>(null);
   const latest = useRef(onRecorded);
@@ -31,19 +27,16 @@ export function useRecorder(requestId: string, onRecorded: (memo: Recorded) => v
     [],
   );
 
-  const finish = async (pieces: Blob[], type: string): Promise<void> => {
+  const finish = async (id: string, pieces: Blob[], type: string): Promise<void> => {
     const sound = new Blob(pieces, { type });
-    const context = new AudioContext();
     try {
-      const heard = await context.decodeAudioData(await sound.arrayBuffer());
-      const id = newId();
       // Its words first: the server takes a sound only for a memo it knows; what comes too early is sent again later.
-      latest.current({ id, seconds: Math.min(heard.duration, 600), peaks: soundPeaks(heard.getChannelData(0), bars) });
+      latest.current({ id, ...(await heardOf(sound)) });
       await keepSound(requestId, id, sound);
     } catch {
       toast.error('Nothing was heard. Try again, closer to the microphone.');
     } finally {
-      await context.close();
+      forgetRecording(id);
     }
   };
 
@@ -57,18 +50,23 @@ export function useRecorder(requestId: string, onRecorded: (memo: Recorded) => v
     }
     const made = new MediaRecorder(stream);
     const pieces: Blob[] = [];
+    const id = newId();
     const begun = performance.now();
     const timer = setInterval(() => {
       const passed = (performance.now() - begun) / 1000;
       setSeconds(passed);
       if (passed >= mostSeconds && made.state === 'recording') made.stop();
     }, 250);
-    made.ondataavailable = ({ data }) => pieces.push(data);
+    made.ondataavailable = ({ data }) => {
+      pieces.push(data);
+      // As far as it has been spoken it is on the disk: a tab that dies loses the last second only.
+      keepRecording({ memoId: id, requestId, noteId, type: made.mimeType, parts: [...pieces] });
+    };
     made.onstop = () => {
       clearInterval(timer);
       setSeconds(null);
       for (const track of stream.getTracks()) track.stop();
-      void finish(pieces, made.mimeType);
+      void finish(id, pieces, made.mimeType);
     };
     recorder.current = made;
     setSeconds(0);

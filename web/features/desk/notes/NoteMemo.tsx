@@ -13,7 +13,7 @@ import { keptSound } from '../memo/memoSounds.ts';
 export function NoteMemo({ note }: { note: Note }) {
   const { subject, actions } = useScene();
   const memos = useDeskPart((desk) => desk.document.memos);
-  const recorder = useRecorder(subject.request.id, (memo) => actions.add('memo', { ...memo, noteId: note.id }));
+  const recorder = useRecorder(subject.request.id, note.id, (memo) => actions.add('memo', { ...memo, noteId: note.id }));
   const memo = Object.values(memos).find(({ noteId }) => noteId === note.id);
   if (recorder.seconds !== null)
     return (

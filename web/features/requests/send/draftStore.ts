@@ -1,4 +1,5 @@
 import type { DraftStep, IntakeDraft } from '@lean-mentor/contract';
+import { currentAccount } from '../../../shared/wire/index.ts';
 
 /** What has been said on this device and not reached the server yet. */
 export interface Unsaved {
@@ -6,7 +7,8 @@ export interface Unsaved {
   said: IntakeDraft;
 }
 
-const keyOf = (requestId: string): string => `lean-draft-${requestId}`;
+/** What is kept is theirs who wrote it: another who uses this browser neither sees nor sends it. */
+const keyOf = (requestId: string): string => `lean-draft-${currentAccount() ?? ''}-${requestId}`;
 
 /** What an earlier visit could not save, or null. */
 export function readUnsaved(requestId: string): Unsaved | null {
