@@ -1,0 +1,227 @@
+import { readdir } from 'node:fs/promises';
+import { operations, type Operation, type Role } from '@lean-mentor/contract';
+import { paragraph } from '@lean-mentor/core/critique';
+import { ruleSheets } from '@lean-mentor/core/scoring';
+import { QueryTypes } from 'sequelize';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+
+import { bringBelongings, type Belongings } from '../testing/belongings.ts';
+import { aNote, clientA, clientB, movePeopleIn, password } from '../testing/people.ts';
+import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
+import { visit, type Visitor } from '../testing/visitor.ts';
+import { createApp, type OpenApp } from './app.ts';
+
+/** Everybody who may knock: by which address they sign in, what they are, and whose things are theirs. */
+const people: readonly { who: string; role: Role; of: string[] }[] = [
+  { who: 'coach', role: 'coach', of: [clientA, clientB] },
+  { who: 'assistant', role: 'assistant', of: [clientA, clientB] },
+  { who: 'client', role: 'client', of: [clientA] },
+  { who: 'other', role: 'client', of: [clientB] },
+  { who: 'guardian', role: 'guardian', of: [clientB] },
+];
+
+let house: TestHouse;
+let open: OpenApp;
+const visitors = new Map<string, Visitor>();
+const accounts = new Map<string, string>();
+/** What lies there while refusals are looked at, by client. */
+const lying = new Map<string, Belongings>();
+beforeAll(async () => {
+  house = await openTestHouse();
+  await movePeopleIn(house);
+  open = createApp(house);
+  for (const { who } of people) {
+    visitors.set(who, await visit(open.app, who));
+    accounts.set(who, (await house.db.accounts.findOne({ where: { email: `${who}@test.example` } }))!.get('id') as string);
+  }
+  for (const clientId of [clientA, clientB]) lying.set(clientId, await bringBelongings(house, clientId, accounts.get('coach')!));
+});
+afterAll(async () => {
+  open.close();
+  await house.close();
+});
+
+/** Which of a client's things an operation is tried on, where it is not the request that lies on the desk and what is on it. */
+const onDraft = (own: Belongings): Belongings => ({ requestId: own['draftId']!, footageId: own['draftFootageId']! });
+const onGuardian = (own: Belongings): Belongings => ({ requestId: own['guardianId']!, footageId: own['guardianFootageId']! });
+const onUnreadable = (own: Belongings): Belongings => ({ requestId: own['unreadableId']!, footageId: own['unreadableFootageId']! });
+const triedOn: Readonly<Record<string, (own: Belongings) => Belongings>> = {
+  ...{ saveDraft: onDraft, discardDraft: onDraft, sendRequest: onDraft, addFootage: onDraft, removeFootage: onDraft },
+  ...{ approveRequest: onGuardian, sendBackRequest: onGuardian, replaceFootage: onUnreadable, retryFootage: onUnreadable },
+  answerFirst: (own) => ({ requestId: own['needFirstId']! }),
+  getChapters: (own) => ({ footageId: own['answeredFootageId']! }),
+};
+
+const idsOf = ({ name }: Operation, own: Belongings): Belongings => ({ ...own, ...triedOn[name]?.(own) });
+const pathOf = ({ path }: Operation, ids: Belongings): string => path.replace(/:(\w+)/g, (_, name: string) => ids[name] ?? '');
+
+const doc = { type: 'doc', content: [paragraph('Said.')] };
+const principle = () => ({ name: `P ${house.newId()}`, area: 'guard', good: '', why: '', prerequisites: [], drillIds: [], clipIds: [] });
+const choice = { school: 'balanced', order: null, cut: 1, reason: '', pinned: [], parked: [], asked: null, gamePlan: [], answer: '', overrides: [] }; // prettier-ignore
+/** What each operation is sent that takes a body: what the contract wants, so that nothing is refused for its form. */
+const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
+  signIn: () => ({ email: 'client@test.example', password }),
+  closeThread: () => ({ closed: true }),
+  searchWords: () => ({ words: 'elbow', clientId: null }),
+  addFootage: () => ({ fileName: 'a.mp4', byteSize: 10 }),
+  replaceFootage: () => ({ fileName: 'a.mp4', byteSize: 10 }),
+  answerFirst: () => ({ words: 'Here.' }),
+  askFirst: () => ({ need: 'context', words: 'Which day?' }),
+  beginDraft: (own) => ({ clientId: own['clientId'] }),
+  saveDraft: () => ({ step: 'what', said: { event: 'Quay' } }),
+  sendBackRequest: () => ({ words: 'No.' }),
+  editBouts: (own) => ({ edits: [{ id: own['boutId'], base: 1, splitFrom: null, after: { fromFrame: 0, toFrame: 3 } }] }),
+  saveAlignment: () => ({ alignment: null }),
+  saveDeskChanges: (own) => {
+    const id = house.newId();
+    return { changes: [{ changeId: house.newId(), entity: 'note', id, before: null, after: aNote(id, own['footageId']!, { fromFrame: 2 }) }], since: 0 }; // prettier-ignore
+  },
+  chooseBoutSheet: () => ({ ruleSheet: 'open-mat', sheetId: null }),
+  savePositionWorth: () => ({ preset: 'balanced', own: { mount: 70 } }),
+  saveRuleSheet: (own) => ({ id: house.newId(), familyId: own['familyId'], sheet: { ...ruleSheets['open-mat'] } }),
+  addClip: () => ({ id: house.newId(), title: 'A clip' }),
+  renameClip: () => ({ title: `Renamed ${house.newId()}` }),
+  importBook: () => ({ format: 'lean-mentor/book@1', principles: [], drills: [{ name: `D ${house.newId()}`, how: '' }] }),
+  mergeBookPrinciples: (own) => ({ intoId: own['otherPrincipleId'] }),
+  saveBookPrinciple: principle,
+  saveBookDrill: () => ({ name: `D ${house.newId()}`, how: 'So.' }),
+  saveFixChoice: () => choice,
+  saveOwnSchool: () => ({ weights: { C: 1, F: 0, R: 0, G: 0, B: 0 }, share: 0.6, missedChance: 1.5 }),
+  askExport: () => ({ as: 'json' }),
+  markUnderstood: () => ({ understood: true }),
+  saveCritiqueDraft: () => ({ doc, revision: 1 }),
+  savePhraseBook: () => ({ phrases: [{ id: house.newId(), words: 'Well kept.' }], templates: [] }),
+  sendCritique: () => ({ revision: 1 }),
+  answerQuestion: () => ({ words: 'The left.' }),
+  askQuestion: () => ({ id: house.newId(), fixId: null, noteId: null, words: 'Why?' }),
+  makeReadLink: () => ({ forName: 'Ines', days: 3 }),
+  importNotes: () => ({ format: 'lean-mentor/notes@1', notes: [] }),
+};
+
+/** Operations that change something, and the tables in which they may. Whatever is not named here changes nothing. */
+const changes: Readonly<Record<string, readonly string[]>> = {
+  closeThread: ['closed_threads'],
+  addFootage: ['footages'],
+  replaceFootage: ['footages', 'requests', 'letters', 'jobs'],
+  removeFootage: ['footages', 'requests', 'jobs'],
+  answerFirst: ['requests', 'letters', 'footages', 'search_entries', 'search_words'],
+  approveRequest: ['requests', 'footages', 'search_entries', 'search_words'],
+  askFirst: ['requests', 'letters'],
+  beginDraft: ['requests'],
+  discardDraft: ['requests', 'footages', 'jobs'],
+  saveDraft: ['requests'],
+  sendBackRequest: ['requests'],
+  sendRequest: ['requests', 'footages', 'letters', 'search_entries', 'search_words'],
+  withdrawConsent: ['requests', 'footages', 'bouts', 'jobs', 'letters', 'critique_versions'],
+  withdrawRequest: ['requests', 'footages', 'jobs'],
+  editBouts: ['bouts'],
+  saveAlignment: ['footages'],
+  saveDeskChanges: ['notes', 'desk_changes', 'search_entries', 'search_words'],
+  chooseBoutSheet: ['bouts'],
+  retireRuleSheet: ['rule_sheets'],
+  savePositionWorth: ['practice_settings'],
+  saveRuleSheet: ['rule_sheets'],
+  addClip: ['clips'],
+  removeClip: ['clips', 'jobs', 'notes'],
+  renameClip: ['clips'],
+  saveClipVideo: ['clips', 'jobs'],
+  addStarterBook: ['principles', 'drills', 'practice_settings'],
+  importBook: ['principles', 'drills'],
+  mergeBookPrinciples: ['principles', 'notes', 'sent_fixes', 'search_entries', 'search_words', 'fix_choices', 'closed_threads'],
+  removeBookDrill: ['drills', 'principles'],
+  removeBookPrinciple: ['principles'],
+  saveBookDrill: ['drills'],
+  saveBookPrinciple: ['principles', 'search_entries', 'search_words'],
+  saveFixChoice: ['fix_choices'],
+  saveOwnSchool: ['practice_settings'],
+  askExport: ['exports', 'jobs'],
+  markCritiqueRead: ['critiques'],
+  markUnderstood: ['critiques'],
+  draftCritique: ['critiques'],
+  saveCritiqueDraft: ['critiques'],
+  savePhraseBook: ['practice_settings'],
+  sendCritique: ['critiques', 'critique_versions', 'sent_fixes', 'requests', 'letters', 'fix_choices', 'search_entries', 'search_words'],
+  takeBackCritique: ['critiques', 'critique_versions', 'sent_fixes', 'requests', 'letters', 'search_entries', 'search_words'],
+  answerQuestion: ['questions', 'letters', 'search_entries', 'search_words'],
+  askQuestion: ['questions', 'search_entries', 'search_words'],
+  endReadLink: ['critique_links'],
+  makeReadLink: ['critique_links'],
+  importNotes: ['notes', 'desk_changes', 'search_entries', 'search_words'],
+  getSharedCritique: ['critique_links'],
+};
+
+/** What an operation answers whoever may call it, where that is not 200: the small things here are no real media and no sheets. */
+const answers: Readonly<Record<string, number>> = {
+  retryFootage: 409, // This one's file cannot be read: trying again does not help.
+  getFrameStill: 500, getDeskStillPng: 500, getDeskStillSvg: 500, // The video is four bytes.
+  streamReviewCopy: 410, getPoster: 410, getStrip: 410, // Without the signature of getViewing.
+  retireRuleSheet: 404, // Nobody has made this family.
+  askUploadAbilities: 204, beginUpload: 400, continueUpload: 404, askUploadOffset: 404, // Without an upload.
+  saveMemoSound: 400, saveClipVideo: 200, importNotes: 200, // A JSON body is no sound.
+}; // prettier-ignore
+
+/** Calls an operation on a client's things; `ids` where it is tried on others than usual. */
+const call = async (visitor: Visitor, operation: Operation, own: Belongings, ids = idsOf(operation, own)): Promise<number> => {
+  const request = visitor.ask(operation.method, pathOf(operation, ids), bodies[operation.name]?.(own));
+  if (operation.stream?.includes('offset')) request.set('Tus-Resumable', '1.0.0');
+  if (operation.name === 'continueUpload') request.set({ 'Upload-Offset': '0', 'Content-Type': 'application/offset+octet-stream' });
+  return (await request.buffer(true)).status;
+};
+
+async function sums(): Promise<Map<string, string>> {
+  const { sequelize } = house.db;
+  const names = await sequelize.query<{ name: string }>(`SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()`, { type: QueryTypes.SELECT }); // prettier-ignore
+  const told = names.map(({ name }) => name).filter((name) => !['sessions', 'sign_in_tries'].includes(name));
+  const rows = await sequelize.query<{ Table: string; Checksum: string }>(`CHECKSUM TABLE ${told.join(', ')}`, { type: QueryTypes.SELECT });
+  return new Map(rows.map(({ Table, Checksum }) => [Table.split('.').at(-1)!, String(Checksum)]));
+}
+const changedTables = (before: Map<string, string>, after: Map<string, string>): string[] =>
+  [...after].filter(([name, sum]) => before.get(name) !== sum).map(([name]) => name);
+const files = async (): Promise<string> => (await readdir(house.config.dataDir, { recursive: true })).sort().join('\n');
+
+const named = ({ path }: Operation): string[] => [...path.matchAll(/:(\w+)/g)].map(([, name]) => name!);
+
+/** A stream of events does not end: it is looked at by itself. */
+const asked = operations.filter((operation) => operation.stream !== 'text/event-stream');
+
+describe.each(asked.map((operation) => [operation.name, operation] as const))('%s', (name, operation) => {
+  const { access } = operation;
+  const may = (role: Role): boolean => access === 'anyone' || access.includes(role);
+
+  if (access !== 'anyone')
+    it('is refused to strangers, to other roles and for what is another’s or not let go yet, and nothing changes', async () => {
+      const [before, lay] = [await sums(), await files()];
+      const stranger = await visit(open.app, null);
+      for (const own of lying.values()) expect(await call(stranger, operation, own)).toBe(401);
+      for (const { who, role, of } of people)
+        for (const [clientId, own] of lying) {
+          const visitor = visitors.get(who)!;
+          if (!may(role)) expect([who, await call(visitor, operation, own)]).toEqual([who, 403]);
+          const scoped = named(operation).some((one) => ['requestId', 'footageId', 'critiqueId', 'clientId', 'boutId', 'questionId', 'code'].includes(one)); // prettier-ignore
+          if (may(role) && scoped && !of.includes(clientId)) expect([who, await call(visitor, operation, own)]).toEqual([who, 404]);
+          const coaching = role === 'coach' || role === 'assistant';
+          if (may(role) && coaching && named(operation).some((one) => one === 'requestId' || one === 'footageId'))
+            expect([who, 'hidden', await call(visitor, operation, own, { ...own, ...onGuardian(own) })]).toEqual([who, 'hidden', 404]);
+        }
+      expect(changedTables(before, await sums())).toEqual([]);
+      expect(await files()).toBe(lay);
+    });
+
+  for (const { who, role, of } of people) {
+    // Signing out would end the visit that the others need: it is shown elsewhere.
+    if (!may(role) || name === 'signOut') continue;
+    it(`is answered to ${who}, and changes what it may and no more`, async () => {
+      // Whatever it does to them, the next one finds their own.
+      const own = await bringBelongings(house, of.at(-1)!, accounts.get(who)!);
+      own['otherPrincipleId'] = lying.get(clientA)!['principleId']!;
+      if (name === 'retireRuleSheet') own['familyId'] = house.newId();
+      const visitor = name === 'signIn' ? await visit(open.app, null) : visitors.get(who)!;
+      const before = await sums();
+      expect(await call(visitor, operation, own)).toBe(answers[name] ?? 200);
+      const changed = changedTables(before, await sums());
+      for (const one of changed) expect(changes[name] ?? [], `${name} changed ${one}`).toContain(one);
+      if (changes[name] && (answers[name] ?? 200) === 200 && name !== 'saveAlignment' && name !== 'importNotes')
+        expect(changed).not.toEqual([]);
+    });
+  }
+});
