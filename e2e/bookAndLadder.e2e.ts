@@ -1,7 +1,7 @@
 import { demoPractice } from '@lean-mentor/demo';
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { laptop, launch, visit, type Visit } from './visit.ts';
+import { laptop, launch, phone, visit, type Visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
 const { requests } = demoPractice(new Date());
@@ -144,8 +144,12 @@ describe('what was said', () => {
     expect(rate).toBe(0.5);
     expect(seconds).toBeGreaterThan(3);
     expect(seconds).toBeLessThan(4.3);
-    await marit.press('button', 'End it');
-    await marit.page.waitForFunction(() => !document.body.innerText.includes('End it'));
+    // Whose critique it is sees the link too, and ends it.
+    const client = await visit(browser, base, 'bram', `/critiques/${bram.critique!.id}`, phone);
+    await client.press('button', 'Who can read this');
+    await client.press('button', 'End the link for Ines at home');
+    await client.sees('There is no link');
+    await client.page.close();
     await stranger.reload();
     await stranger.waitForFunction(() => document.body.innerText.includes('has expired'));
   });

@@ -115,6 +115,11 @@ describe('a request that cannot be answered yet', () => {
     await choose(teo, join(folder, 'corner.mp4'));
     await teo.fill('Your answer', 'From the corner, here.');
     await teo.press('button', 'Answer');
+    // What is new of a minor goes past the guardian again.
+    await teo.sees('Waits for your guardian’s yes');
+    await open(saga, `/requests/${requestId}`);
+    await saga.press('button', 'Yes, send it to the coach');
+    await open(teo, `/requests/${requestId}`);
     await teo.page.waitForFunction(() => document.body.innerText.includes('With your coach'), { timeout: 60_000 });
     const { exchange, footages } = await get<Request>(teo.page, `/api/requests/${requestId}`);
     expect(exchange.map((saying) => saying.kind)).toEqual(['need-footage', 'answer']);

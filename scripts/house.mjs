@@ -99,6 +99,9 @@ export async function startHouse(settings, { say, running, signal, patience }) {
   );
   await Promise.all([jobs.ready, server.ready]);
   if (signal?.aborted) return null;
+  const givenUp = Promise.race([database.givenUp, jobs.givenUp, server.givenUp]);
+  // Who does not wait for it is not ended by it.
+  givenUp.catch(() => undefined);
   return {
     url: settings.url ?? `http://${settings.host ?? '127.0.0.1'}:${listening}`,
     accounts: settings.demo ? JSON.parse(readFileSync(practiceFile, 'utf8')).accounts : null,
@@ -106,7 +109,7 @@ export async function startHouse(settings, { say, running, signal, patience }) {
     parts: { database, jobs, server },
     /** Runs a command of the house to its end. */
     run: (args) => runCommand(args, how),
-    givenUp: Promise.race([database.givenUp, jobs.givenUp, server.givenUp]),
+    givenUp,
   };
 }
 

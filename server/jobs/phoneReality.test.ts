@@ -7,7 +7,7 @@ import { execa } from 'execa';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { frameImage } from '../media/still.ts';
-import { originalKey, reviewCopyKey } from '../storage/index.ts';
+import { originalKey, reviewCopyKey, soundKey } from '../storage/index.ts';
 import { barcodeOf } from '../testing/barcode.ts';
 import { ffmpeg, footageOf, pathOf, probed, tableOf } from '../testing/footage.ts';
 import { movePeopleIn } from '../testing/people.ts';
@@ -125,6 +125,27 @@ describe('what phones and screens record', () => {
     expect(await numbers(footage, [0, 1, 20])).toEqual([[0, 1, 20], [0, 1, 20]]); // prettier-ignore
   });
 
+  it('interlaced footage in which something moves has no combs left', async () => {
+    const stripes = "nullsrc=s=320x240:r=60:d=2,geq=lum='255*lt(mod(X-8*N,64),32)':cb=128:cr=128,tinterlace=interleave_top,setfield=tff";
+    const file = join(folder, 'combed.mp4');
+    await ffmpeg('-f', 'lavfi', '-i', stripes, ...x264, '-flags', '+ilme+ildct', '-x264opts', 'tff=1', file);
+    const combed = await combs(file, 20);
+    const { footageId } = await ready(file);
+    expect(combed).toBeGreaterThan(30);
+    expect(await combs(pathOf(house, reviewCopyKey(footageId)), 20)).toBeLessThan(combed / 3);
+  });
+
+  it('sound that begins after the picture is heard as late as it is', async () => {
+    const file = join(folder, 'late-sound.mp4');
+    await ffmpeg('-i', plain, '-itsoffset', '0.7', '-i', plain, '-map', '0:v', '-map', '1:a', '-c', 'copy', file);
+    const firstHeard = async (at: string): Promise<number> => {
+      const { footageId } = await ready(at);
+      const { rate, peaks } = JSON.parse((await house.storage.read(soundKey(footageId))).toString()) as { rate: number; peaks: number[] };
+      return peaks.findIndex((peak) => peak > 25) / rate;
+    };
+    expect((await firstHeard(file)) - (await firstHeard(plain))).toBeCloseTo(0.7, 1);
+  });
+
   it('footage without sound becomes ready without sound', async () => {
     const { footageId, table } = await ready(await made('silent.mp4', '-an', '-c', 'copy'));
     const stdout = await probed(pathOf(house, reviewCopyKey(footageId)), 'stream=codec_type', 'all');
@@ -210,3 +231,17 @@ describe('what phones and screens record', () => {
     expect(seconds).toBeGreaterThan(2.2);
   });
 });
+
+/** How strongly the lines of a frame differ from their neighbours beyond what they differ from the next but one: combs do. */
+async function combs(file: string, frame: number): Promise<number> {
+  const select = ['-vf', `select=eq(n\\,${frame}),format=gray`, '-frames:v', '1', '-f', 'rawvideo', 'pipe:1'];
+  const { stdout } = await execa('ffmpeg', ['-v', 'error', '-i', file, ...select], { encoding: 'buffer' });
+  const [width, height] = (await probed(file, 'stream=width,height')).split(',').map(Number) as [number, number];
+  const apart = (lines: number): number => {
+    let sum = 0;
+    for (let y = 0; y + lines < height; y++)
+      for (let x = 0; x < width; x++) sum += Math.abs(stdout[y * width + x]! - stdout[(y + lines) * width + x]!);
+    return sum / (width * (height - lines));
+  };
+  return apart(1) - apart(2);
+}

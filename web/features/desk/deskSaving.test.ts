@@ -117,6 +117,16 @@ describe('an edit on the desk', () => {
     expect([...said]).toEqual(['writing', 'saved']);
   });
 
+  it('is on the disk with every other one, however many there are, before they are called kept', async () => {
+    server.weather = Array.from({ length: 500 }, () => 'away' as const);
+    const edits = Array.from({ length: 150 }, (_, i) => mark(i));
+    for (const change of edits) edit(change);
+    await until(() => desk().saving === 'away');
+    expect((await kept()).map(({ changeId }) => changeId)).toEqual(edits.map(({ changeId }) => changeId));
+    server.weather = [];
+    await until(() => desk().outbox.length === 0);
+  });
+
   it('made while another is on its way goes with the next lot', async () => {
     for (let i = 0; i < 10; i++) edit(mark(i));
     await until(() => desk().saving === 'saved');

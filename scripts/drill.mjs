@@ -1,0 +1,262 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { existsSync, mkdtempSync, rmSync, statfsSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { buildWeb } from './buildWeb.mjs';
+import { startDatabase } from './database.mjs';
+import { visitHouse } from './drillVisitor.mjs';
+import { freePort } from './freePort.mjs';
+import { startHouse, stopHouse } from './house.mjs';
+import { ensureNodeModules } from './nodeModules.mjs';
+import { reportFault } from './plainFault.mjs';
+import { houseIdentity } from './privileges.mjs';
+import { houseEnvironment, readSecrets, root } from './settings.mjs';
+import { ensurePrograms } from './systemPackages.mjs';
+
+/** `npm run drill`: what a failing machine does to a house, and whether it holds. On loopback, in folders of its own. The last line says what held. */
+
+const megabyte = 1024 ** 2;
+const held = [];
+const until = async (isSo, ms = 60_000) => {
+  for (const end = Date.now() + ms; Date.now() < end;) {
+    if (await isSo()) return true;
+    await sleep(100);
+  }
+  return false;
+};
+
+/** A house of the demo in a folder; `work` is given it, and all of it is gone afterwards. */
+async function inHouse(dataDir, settings, work) {
+  const running = [];
+  const said = [];
+  try {
+    const house = await startHouse(
+      { port: await freePort(), databasePort: await freePort(), dataDir, demo: true, demoClips: ['ilse-harbour-round'], ...settings },
+      {
+        say: (words) => said.push(words),
+        running,
+        patience: { firstWaitMs: 300, longestWaitMs: 2000, soundMs: 60_000, mostFailures: 100 },
+      },
+    );
+    return await work(house, said);
+  } finally {
+    await stopHouse(running);
+  }
+}
+
+/** Runs a drill; what it answers, or why it failed, is said. */
+async function drill(name, run) {
+  const begun = Date.now();
+  let why;
+  try {
+    why = await run();
+  } catch (error) {
+    why = error instanceof Error ? (error.stack ?? error.message) : String(error);
+  }
+  const seconds = ((Date.now() - begun) / 1000).toFixed(1);
+  held.push({ name, holds: why === null });
+  console.log(`${why === null ? 'holds' : 'FAILS'}  ${name} (${seconds} s)${why === null ? '' : `: ${why}`}`);
+}
+
+const folder = () => mkdtempSync(join(tmpdir(), 'lean-drill-'));
+const isUp = async (house) => (await fetch(`${house.url}/api/ready`).catch(() => null))?.status === 200;
+
+const newMark = (footageId, atFrame) => {
+  const id = randomUUID();
+  return { changeId: randomUUID(), entity: 'mark', id, before: null, after: { id, footageId, atFrame, toFrame: null, state: 'open' } };
+};
+
+/** Kills every part in turn, several times, while a coach goes on marking: an edit that was not taken is sent again, as the page does. */
+async function kills() {
+  const dataDir = folder();
+  try {
+    return await inHouse(dataDir, {}, async (house, said) => {
+      const coach = await visitHouse(house.url, 'marit@skerrow.example');
+      const request = (await coach.ask('GET', '/api/requests')).json.requests.find(({ footages }) => footages.length > 0);
+      const footageId = request.footages[0].id;
+      const before = Object.keys((await coach.ask('GET', `/api/requests/${request.id}/desk`)).json.document.marks).length;
+      let made = 0;
+      let going = true;
+      const marking = (async () => {
+        while (going) {
+          const change = newMark(footageId, made % 100);
+          while ((await coach.ask('POST', `/api/requests/${request.id}/desk/changes`, { changes: [change], since: 1e9 })).status !== 200)
+            await sleep(150);
+          made += 1;
+        }
+      })();
+      for (let round = 0; round < 2; round++)
+        for (const part of ['server', 'jobs', 'database']) {
+          const { pid } = house.parts[part].current();
+          process.kill(pid, 'SIGKILL');
+          if (!(await until(async () => house.parts[part].current()?.pid !== undefined && house.parts[part].current().pid !== pid)))
+            return `${part} did not come back`;
+          if (!(await until(() => isUp(house)))) return `the house was not ready after ${part} was killed`;
+          await sleep(1500);
+        }
+      going = false;
+      await marking;
+      const after = Object.keys((await coach.ask('GET', `/api/requests/${request.id}/desk`)).json.document.marks).length;
+      if (after - before !== made) return `${made} marks were made, ${after - before} are there`;
+      if (said.filter((words) => words.includes('ended by itself')).length < 6) return 'not every end was said';
+      return null;
+    });
+  } finally {
+    rmSync(dataDir, { recursive: true, force: true });
+  }
+}
+
+/** Fills the disk under a house to the brim: reading goes on, what is new is refused in words, and once there is room all goes on. */
+async function fullDisk() {
+  const at = folder();
+  if (spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=900m,mode=755', 'tmpfs', at]).status !== 0)
+    return 'a small disk could not be mounted; run this as root';
+  const ballast = join(at, 'ballast');
+  process.env.LEAN_SPARE_MB = '128';
+  try {
+    return await inHouse(join(at, 'data'), {}, async (house) => {
+      const coach = await visitHouse(house.url, 'marit@skerrow.example');
+      const client = await visitHouse(house.url, 'ilse@skerrow.example');
+      const request = (await coach.ask('GET', '/api/requests')).json.requests.find(({ footages }) => footages.length > 0);
+      const save = (changes) => coach.ask('POST', `/api/requests/${request.id}/desk/changes`, { changes, since: 1e9 });
+      await until(() => existsSync(join(at, 'data', 'reserve')));
+      const draft = (await client.ask('POST', '/api/drafts', { clientId: client.account.clients[0].id })).json;
+      // Everything but a little is taken by somebody else, then the little too.
+      spawnSync('fallocate', ['-l', String(statfsSync(at).bavail * statfsSync(at).bsize - 2 * megabyte), ballast]);
+      for (let i = 0; i < 40; i++) await save([newMark(request.footages[0].id, i)]);
+      spawnSync('dd', ['if=/dev/zero', `of=${ballast}.2`, 'bs=1M'], { stdio: 'ignore' });
+      for (let round = 0; round < 10; round++) {
+        for (const path of ['/api/requests', '/api/today', `/api/requests/${request.id}/desk`, '/api/health']) {
+          const answer = await coach.ask('GET', path);
+          if (answer.status !== 200) return `reading ${path} on a full disk answered ${answer.status} ${answer.text.slice(0, 120)}`;
+        }
+        const refused = await client.ask('POST', `/api/requests/${draft.id}/footages`, { fileName: 'a.mp4', byteSize: 5e7 });
+        if (refused.status !== 507 || refused.json.code !== 'no-room')
+          return `a file was announced on a full disk: ${refused.status} ${refused.text.slice(0, 120)}`;
+        if ((await save([newMark(request.footages[0].id, 1)])).json?.code !== 'no-room') return 'a mark was not refused as having no room';
+        await sleep(300);
+      }
+      rmSync(ballast, { force: true });
+      rmSync(`${ballast}.2`, { force: true });
+      if (!(await until(async () => (await save([newMark(request.footages[0].id, 2)])).status === 200)))
+        return 'nothing could be saved once there was room';
+      const taken = await client.ask('POST', `/api/requests/${draft.id}/footages`, { fileName: 'a.mp4', byteSize: 5e7 });
+      if (taken.status !== 200) return `a file was refused once there was room: ${taken.status} ${taken.text.slice(0, 120)}`;
+      const ready = async () => (await coach.ask('GET', `/api/requests/${request.id}`)).json.footages[0].state === 'ready';
+      if (!(await until(ready, 240_000))) return 'footage was not made ready once there was room';
+      return (await until(() => existsSync(join(at, 'data', 'reserve')))) ? null : 'the reserve was not laid aside again';
+    });
+  } finally {
+    delete process.env.LEAN_SPARE_MB;
+    spawnSync('umount', [at]);
+    rmSync(at, { recursive: true, force: true });
+  }
+}
+
+/** Kills the process that migrates a new house at a growing number of moments: the last one finishes, and the house is whole. */
+async function cutMigrations() {
+  const dataDir = folder();
+  const identity = houseIdentity(root, dataDir);
+  const port = await freePort();
+  const secrets = readSecrets(dataDir);
+  const database = await startDatabase({ folder: dataDir, port, password: secrets.databasePassword, identity });
+  try {
+    const env = houseEnvironment({ port: 0, host: '127.0.0.1', databasePort: port, dataDir, demo: false }, secrets);
+    const prepare = () =>
+      spawn(process.execPath, ['--import', 'tsx', 'server/commands/prepare.ts'], {
+        ...identity,
+        cwd: root,
+        env,
+        stdio: ['ignore', 'ignore', 'pipe'],
+      });
+    let cuts = 0;
+    for (let ms = 1200; ; ms += 60) {
+      const child = prepare();
+      let said = '';
+      child.stderr.on('data', (piece) => (said += piece));
+      const end = new Promise((resolve) => child.once('exit', resolve));
+      const cut = setTimeout(() => child.kill('SIGKILL'), ms);
+      const code = await end;
+      clearTimeout(cut);
+      if (code === 0) break;
+      if (code !== null) return `after ${cuts} cuts it failed by itself: ${said.slice(0, 300)}`;
+      cuts += 1;
+      if (cuts > 90) return 'it never came to its end';
+    }
+    const again = prepare();
+    const code = await new Promise((resolve) => again.once('exit', resolve));
+    return code === 0 && cuts > 3 ? null : `${cuts} cuts, then ${code}`;
+  } finally {
+    await database.stop();
+    rmSync(dataDir, { recursive: true, force: true });
+  }
+}
+
+/** Kills the web server just as the last byte of a file comes in, again and again: none of them stays on its way. */
+async function killedUploads() {
+  const dataDir = folder();
+  try {
+    return await inHouse(dataDir, { demoClips: ['ilse-harbour-round'] }, async (house) => {
+      const client = await visitHouse(house.url, 'ilse@skerrow.example');
+      const tus = { 'Tus-Resumable': '1.0.0' };
+      for (let round = 0; round < 6; round++) {
+        const draft = (await client.ask('POST', '/api/drafts', { clientId: client.account.clients[0].id })).json;
+        const bytes = Buffer.alloc(3 * megabyte, round);
+        const footage = (await client.ask('POST', `/api/requests/${draft.id}/footages`, { fileName: 'a.mp4', byteSize: bytes.length }))
+          .json;
+        const metadata = `footageId ${Buffer.from(footage.id).toString('base64')}`;
+        const begun = await client.ask('POST', '/api/uploads', undefined, {
+          ...tus,
+          'Upload-Length': String(bytes.length),
+          'Upload-Metadata': metadata,
+        });
+        const at = begun.headers.get('location');
+        const sending = client.ask('PATCH', at, bytes, { ...tus, 'Upload-Offset': '0', 'Content-Type': 'application/offset+octet-stream' });
+        await sleep(5 + round * 12);
+        const { pid } = house.parts.server.current();
+        process.kill(pid, 'SIGKILL');
+        await sending;
+        if (!(await until(async () => house.parts.server.current()?.pid !== pid && (await isUp(house)))))
+          return 'the web server did not come back';
+        // As the page does: it asks how far it is, and sends the rest.
+        await until(async () => {
+          const asked = await client.ask('HEAD', at, undefined, tus);
+          const offset = Number(asked.headers.get('upload-offset'));
+          if (asked.status !== 200) return false;
+          if (offset === bytes.length) return true;
+          await client.ask('PATCH', at, bytes.subarray(offset), {
+            ...tus,
+            'Upload-Offset': String(offset),
+            'Content-Type': 'application/offset+octet-stream',
+          });
+          return false;
+        }, 20_000);
+        const [now] = (await client.ask('GET', '/api/drafts')).json.drafts.find(({ id }) => id === draft.id).footages;
+        if (now.state === 'uploading') return `round ${round}: it is still on its way`;
+      }
+      return null;
+    });
+  } finally {
+    rmSync(dataDir, { recursive: true, force: true });
+  }
+}
+
+try {
+  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'prlimit'], console.log);
+  ensureNodeModules(root, console.log);
+  buildWeb(root, console.log);
+  const drills = {
+    'every part killed in turn while a coach works': kills,
+    'a disk filled to the brim, and room again': fullDisk,
+    'migrations cut off by a kill, anywhere': cutMigrations,
+    'the web server killed as the last byte comes in': killedUploads,
+  };
+  for (const [name, run] of Object.entries(drills)) if (name.includes(process.argv[2] ?? '')) await drill(name, run);
+  const fine = held.filter(({ holds }) => holds).map(({ name }) => name);
+  console.log(`${fine.length} of ${held.length} held: ${fine.join('; ') || 'none'}`);
+  process.exitCode = fine.length === held.length ? 0 : 1;
+} catch (error) {
+  reportFault(error);
+}
