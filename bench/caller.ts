@@ -31,8 +31,8 @@ export async function signInTo(base: string, who: string): Promise<Caller> {
       headers: { cookie, 'x-lean-token': token, ...headers },
       ...(body !== undefined && { body }),
     });
-    const set = answer.headers.getSetCookie()[0];
-    if (set) cookie = set.split(';')[0]!;
+    const session = answer.headers.getSetCookie().find((one) => one.startsWith('lean.sid='));
+    if (session) cookie = session.split(';')[0]!;
     if (!answer.ok) throw new Error(`${method} ${path} answered ${answer.status}: ${await answer.text()}`);
     return answer;
   };

@@ -8,6 +8,7 @@ import { benchDesk, bringAll } from './desk.ts';
 import { benchMakeReady } from './makeReady.ts';
 import { benchScoring } from './scoring.ts';
 import { benchSeek } from './seek.ts';
+import { benchMany } from './readers.ts';
 import { benchUpload } from './upload.ts';
 
 const base = process.env['LEAN_BENCH_URL']!;
@@ -16,6 +17,9 @@ try {
   const client = await signInTo(base, 'wen');
   // The demo's own footage must be out of the way before anything is timed.
   await client.quiet();
+  // `npm run bench -- many` runs this part alone.
+  for (const figure of await benchMany(base, client)) say(figure);
+  if (process.argv[2] === 'many') process.exit();
   for (const figure of [...benchScoring(), ...benchLadder()]) say(figure);
   for (const figure of await benchUpload(client, folder)) say(figure);
   const { figures, footageId } = await benchMakeReady(client, folder);

@@ -130,6 +130,14 @@ describe('every main screen', () => {
         );
       });
       found.push(...violations.map((v) => `${name} ${v}`));
+      // Whoever hears or speaks to a page knows a button by its name alone: no two share one.
+      const twice = await page.evaluate(() => {
+        const names = [...document.querySelectorAll<HTMLElement>('button, [role=button]')]
+          .filter((button) => button.checkVisibility() && !(button as HTMLButtonElement).disabled)
+          .map((button) => (button.getAttribute('aria-label') ?? button.innerText).trim().replace(/\s+/g, ' '));
+        return [...new Set(names.filter((one, i) => one !== '' && names.indexOf(one) !== i))];
+      });
+      found.push(...twice.map((one) => `${name}: two buttons are called “${one}”`));
     };
     const practice = demoPractice(new Date());
     const sent = practice.requests.find((r) => r.critique)!;

@@ -9,13 +9,14 @@ import { ensurePrograms } from './systemPackages.mjs';
 try {
   ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium'], console.error);
   ensureNodeModules(root, console.error);
+  const only = process.argv[2];
   const { openTestHouse } = await import('./testHouse.mjs');
   /** Runs a part of the benchmarks against a house of its own. */
   const bench = async (part, fill = null) => {
     const house = await openTestHouse({ demoClips: ['ilse-harbour-round'] });
     try {
       if (fill) await house.run(['server/commands/fillPractice.ts', ...fill]);
-      const run = spawnSync(process.execPath, ['--import', 'tsx', join('bench', part)], {
+      const run = spawnSync(process.execPath, ['--import', 'tsx', join('bench', part), ...(only ? [only] : [])], {
         cwd: root,
         stdio: 'inherit',
         env: { ...process.env, LEAN_BENCH_URL: house.url },
@@ -25,10 +26,9 @@ try {
       await house.close();
     }
   };
-  const only = process.argv[2];
   if (only !== 'practice') await bench('run.ts');
   // 2,000 clients, 40,000 requests, 1,000,000 notes: `npm run bench -- practice` runs this part alone.
-  await bench('practice.ts', ['2000', '40000', '1000000']);
+  if (only !== 'many') await bench('practice.ts', ['2000', '40000', '1000000']);
 } catch (error) {
   reportFault(error);
 }

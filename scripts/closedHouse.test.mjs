@@ -11,6 +11,7 @@ import { PlainFault } from './plainFault.mjs';
 import { houseIdentity, houseUser } from './privileges.mjs';
 import { readSecrets, root } from './settings.mjs';
 import { supervise } from './supervise.mjs';
+import { findProgram } from './systemPackages.mjs';
 
 const folders = [];
 const folder = () => {
@@ -131,6 +132,13 @@ describe('a data folder', () => {
       expect(readSecrets(at)).toEqual(readSecrets(at));
       expect(statSync(join(at, 'secrets.json')).mode & 0o777).toBe(0o600);
     }
+  });
+});
+
+describe('the unit for systemd', () => {
+  it.skipIf(findProgram('systemd-analyze') === null)('is one that systemd understands', () => {
+    const run = spawnSync('systemd-analyze', ['verify', join(root, 'docs/operations/lean-mentor.service')], { encoding: 'utf8' });
+    expect([run.status, run.stderr.trim()]).toEqual([0, '']);
   });
 });
 

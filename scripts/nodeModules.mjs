@@ -7,8 +7,9 @@ import { PlainFault } from './plainFault.mjs';
 /** Runs `npm ci` where node_modules is missing or was made from another lock file. */
 export function ensureNodeModules(root, say) {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major !== 20 || minor < 19)
-    throw new PlainFault(`Node ${process.versions.node} is running; Lean Mentor needs Node 20.19 or a later 20.`);
+  // What the packages in use say of themselves: 20 from 20.19 on, and the even versions after it.
+  if (!(major === 20 ? minor >= 19 : major >= 22))
+    throw new PlainFault(`Node ${process.versions.node} is running; Lean Mentor needs Node 20.19 or a later 20, or 22 and later.`);
   const stamp = join(root, 'node_modules', '.lean-lock');
   const hash = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))

@@ -58,6 +58,19 @@ describe('claiming', () => {
     expect((await house.db.jobs.findByPk(job.id))?.get('state')).toBe('running');
   });
 
+  it('goes on when the clock was set back, and when it was set forward', async () => {
+    await enqueueJob(house, 'make-ready', house.newId());
+    house.time = new Date(Date.now() - 30 * 86_400_000);
+    const job = (await claimJob(house, 'first', kinds))!;
+    expect(job).not.toBeNull();
+    // Its process died, and the clock was set back by another day.
+    house.time = new Date(house.time.getTime() - 86_400_000);
+    expect(await claimJob(house, 'second', kinds)).toMatchObject({ id: job.id, claimedBy: 'second' });
+    expect(await claimJob(house, 'third', kinds)).toBeNull();
+    house.time = new Date(Date.now() + 365 * 86_400_000);
+    expect(await claimJob(house, 'third', kinds)).toMatchObject({ id: job.id });
+  });
+
   it('lets a job wait until its time', async () => {
     await enqueueJob(house, 'make-ready', house.newId());
     house.time = new Date(Date.now() - 60_000);

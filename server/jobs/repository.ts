@@ -33,7 +33,10 @@ export async function dropJob({ db }: House, kind: JobRow['kind'], subjectId: st
 
 /** So many jobs that are due are looked at: others may claim the first of them at the same moment. */
 const mostLookedAt = 8;
-const due = `((j.state = 'waiting' AND j.run_after <= :now) OR (j.state = 'running' AND j.heartbeat_at < :stale))`;
+/** Nothing is put off, and no heart beats, so far ahead, in seconds: the clock was set back, and what it wrote before is due. */
+const aheadSeconds = { waiting: 2 * 3600, running: 60 };
+const due = `((j.state = 'waiting' AND (j.run_after <= :now OR j.run_after > :tooLate))
+  OR (j.state = 'running' AND (j.heartbeat_at < :stale OR j.heartbeat_at > :tooFresh)))`;
 
 /**
  * Claims the next due job of these kinds for `worker`, or one whose process died: first of those of whom the fewest are at work, then
@@ -43,7 +46,9 @@ const due = `((j.state = 'waiting' AND j.run_after <= :now) OR (j.state = 'runni
 export async function claimJob(house: House, worker: string, kinds: readonly JobRow['kind'][]): Promise<JobRow | null> {
   const { sequelize, jobs } = house.db;
   const now = house.now();
-  const replacements = { now, stale: new Date(now.getTime() - staleSeconds * 1000), kinds, worker, mostLookedAt };
+  const after = (seconds: number): Date => new Date(now.getTime() + seconds * 1000);
+  const limits = { stale: after(-staleSeconds), tooLate: after(aheadSeconds.waiting), tooFresh: after(aheadSeconds.running) };
+  const replacements = { now, ...limits, kinds, worker, mostLookedAt };
   const candidates = await sequelize.query<{ id: string }>(
     `SELECT j.id FROM jobs j LEFT JOIN (SELECT owner, COUNT(*) AS many FROM jobs WHERE state = 'running' AND owner IS NOT NULL GROUP BY owner) busy
        ON busy.owner = j.owner

@@ -64,7 +64,10 @@ export const isScoped = (name: string): boolean => name in waysToRequest;
 
 /** Counts a try for each of these subjects, at an instant; those before another instant are forgotten. Answers how many each has now. */
 export async function addTries({ db }: House, subjects: readonly string[], at: Date, forgetBefore: Date): Promise<number[]> {
-  await db.signInTries.destroy({ where: { triedAt: { [Op.lt]: forgetBefore } } });
+  // Tries of a time to come were counted before the clock was set back.
+  await db.signInTries.destroy({
+    where: { triedAt: { [Op.or]: [{ [Op.lt]: forgetBefore }, { [Op.gt]: new Date(at.getTime() + 60_000) }] } },
+  });
   for (const subject of subjects) await db.signInTries.create({ subject, triedAt: at });
   return Promise.all(subjects.map((subject) => db.signInTries.count({ where: { subject } })));
 }

@@ -51,6 +51,23 @@ describe('the progress of a client', () => {
     expect(positions.length).toBe(2);
   });
 
+  it('counts for the client only what the client may read; what is written of them for the coaching side they do not get', async () => {
+    const requestId = await review(9, 4);
+    const [one, two] = await house.db.notes.findAll({ where: { requestId } });
+    for (const note of [one!, two!]) await note.update({ visible: 'coach' });
+    await house.db.clients.update(
+      { about: 'Shy of the coach’s voice.', agreements: ['needs every word written'] },
+      { where: { id: clientA } },
+    );
+    const client = await visit(open.app, 'client');
+    const lastOf = async (who: Visitor) => (await who.ask('get', `/api/clients/${clientA}/progress`)).body.threads[0].points.at(-1).count;
+    expect([await lastOf(coach), await lastOf(client)]).toEqual([4, 2]);
+    const told = async (who: Visitor) => (await who.ask('get', `/api/clients/${clientA}/history`)).body.client;
+    expect(await told(coach)).toMatchObject({ about: 'Shy of the coach’s voice.', agreements: ['needs every word written'] });
+    expect(await told(client)).toMatchObject({ about: '', agreements: [] });
+    await house.db.requests.destroy({ where: { id: requestId } });
+  });
+
   it('is closed by the coach only, and opened again', async () => {
     const path = `/api/clients/${clientA}/threads/${principleId}`;
     const closedAt = async () => (await coach.ask('get', `/api/clients/${clientA}/progress`)).body.threads[0].closedAt;

@@ -128,8 +128,8 @@ describe('an edit may only name what is there', () => {
 });
 
 describe('an assistant', () => {
-  it('takes nothing of the coach’s coding away, under whatever kind it is sent', async () => {
-    const coding = await codingBy('coach', 'accepted');
+  it.each(['accepted', 'draft'] as const)('takes nothing of the coach’s %s coding away, under whatever kind it is sent', async (state) => {
+    const coding = await codingBy('coach', state);
     const cuts = [cutOf(coding.id), cutOf(coding.id, 40)];
     await send(coach, made('coding', coding), ...cuts.map((cut) => made('cut', cut)));
     const kinds: DeskEntity[] = ['coding', 'cut', 'event', 'override', 'measure', 'comparison', 'memo', 'look', 'conflict', 'mark', 'note', 'drawing']; // prettier-ignore

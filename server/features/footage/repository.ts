@@ -148,7 +148,9 @@ const staleLockMs = 10_000;
 /** Takes an upload's lock for a holder, or tells the present one that it is wanted. */
 export async function takeUploadLock({ db, now }: House, uploadId: string, holder: string): Promise<boolean> {
   const at = now();
-  await db.uploadLocks.destroy({ where: { uploadId, beatAt: { [Op.lt]: new Date(at.getTime() - staleLockMs) } } });
+  // Or of a time to come: the clock was set back since.
+  const [early, late] = [new Date(at.getTime() - staleLockMs), new Date(at.getTime() + staleLockMs)];
+  await db.uploadLocks.destroy({ where: { uploadId, beatAt: { [Op.or]: [{ [Op.lt]: early }, { [Op.gt]: late }] } } });
   try {
     await db.uploadLocks.create({ uploadId, holder, wanted: false, beatAt: at });
     return true;

@@ -57,6 +57,19 @@ describe('watching footage', () => {
     watch.stop();
   });
 
+  it('goes on hearing when the clock was set back', async () => {
+    const { footageId } = await bringRequest(house, clientA, 'waiting');
+    const watch = new FootageWatch(house);
+    const heard = hear(watch, accountOf('coach'), (all) => all.some(({ id, share }) => id === footageId && share === 0.7));
+    await new Promise((resolve) => setTimeout(resolve, 600));
+    house.time = new Date(Date.now() - 86_400_000);
+    await new Promise((resolve) => setTimeout(resolve, 600));
+    await changeFootage(house, footageId, { state: 'working', share: 0.7 });
+    await heard;
+    house.time = null;
+    watch.stop();
+  });
+
   it('does not say the same thing twice', async () => {
     const { footageId } = await bringRequest(house, clientA, 'waiting');
     const watch = new FootageWatch(house);

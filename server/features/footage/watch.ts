@@ -70,6 +70,8 @@ export class FootageWatch {
   private async beat(): Promise<void> {
     try {
       await this.dropEnded();
+      // A clock that was set back would hide what changes until it has come as far again.
+      if (this.house.now() < this.since) this.since = subSeconds(this.house.now(), 2);
       const rows = await findFootagesChangedSince(this.house, this.since);
       for (const row of rows) {
         const progress = progressOf(row);

@@ -16,8 +16,8 @@ export function GuardianSays({ request }: { request: Request }) {
   return (
     <section aria-label="Your word as guardian" className="flex flex-col gap-4 border-y border-seam bg-linen px-4 py-4">
       <p>
-        {first} would like to send what you see below. Nothing new of it has reached the coach. Look at the video, and make sure that everyone
-        on film, and their guardians where they are under age, agree.
+        {first} would like to send what you see below. Nothing new of it has reached the coach. Look at the video, and make sure that
+        everyone on film, and their guardians where they are under age, agree.
       </p>
       <Button large busy={approving.isLoading} onClick={() => void approve(request.id)}>
         Yes, send it to the coach

@@ -1,5 +1,6 @@
 import type { Note } from '@lean-mentor/core/desk';
 import { useId, useMemo, useState } from 'react';
+import { useAccount } from '../../access/index.ts';
 import { useScene, useThings } from '../DeskScene.ts';
 import { newId } from '../newId.ts';
 import { PrincipleCounts } from './PrincipleCounts.tsx';
@@ -14,7 +15,7 @@ interface PrincipleFieldProps {
   ensure: () => void;
 }
 
-/** The principle a note is about, by typing a part of its name; one that is not in the book yet is put into it. */
+/** The principle a note is about, by typing a part of its name; the coach may put one into the book that is not in it yet. */
 export function PrincipleField({ note, noteId, ensure }: PrincipleFieldProps) {
   const { actions } = useScene();
   const { whole } = useThings();
@@ -30,7 +31,9 @@ export function PrincipleField({ note, noteId, ensure }: PrincipleFieldProps) {
     return found.sort((a, b) => starts(a.name) - starts(b.name) || a.name.localeCompare(b.name)).slice(0, mostOffered);
   }, [whole.principles, wanted]);
   const exact = offered.find(({ name }) => name.toLocaleLowerCase() === wanted);
-  const choices = typed !== null && wanted !== '' && !exact ? [...offered, { id: '', name: typed.trim() }] : offered;
+  // The book is the coach's: an assistant chooses from it.
+  const mayAdd = useAccount()?.role !== 'assistant';
+  const choices = typed !== null && wanted !== '' && !exact && mayAdd ? [...offered, { id: '', name: typed.trim() }] : offered;
 
   const take = (choice: { id: string; name: string } | undefined): void => {
     setTyped(null);
