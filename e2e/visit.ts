@@ -33,7 +33,7 @@ export interface Visit {
   /** Waits for an element with this role and name, and presses it. */
   press: (role: string, name: string | RegExp) => Promise<void>;
   /** Presses a button until the page has moved on: a press is lost where the page moves under the pointer just then, and a person presses again. */
-  pressUntil: (name: string, moved: () => Promise<boolean>) => Promise<void>;
+  pressUntil: (name: string | RegExp, moved: () => Promise<boolean>) => Promise<void>;
   fill: (label: string, text: string) => Promise<void>;
   /** Waits until the page shows these words. */
   sees: (words: string | RegExp, withinMs?: number) => Promise<void>;
@@ -87,7 +87,7 @@ export async function visit(
           await new Promise((resolve) => setTimeout(resolve, 100));
         }
       }
-      throw new Error(`“${name}” leads nowhere, but:\n${await it.shows()}`);
+      throw new Error(`“${String(name)}” leads nowhere, but:\n${await it.shows()}`);
     },
     fill: (label, text) => page.locator(`::-p-aria([name="${label}"][role="textbox"])`).fill(text),
     shows: () => page.evaluate(() => document.body.innerText),

@@ -239,13 +239,13 @@ describe('the way of one request', () => {
     // From its end it begins again.
     await clipAt(wen, 'after', clip.times[noteFrame]! + 1);
     await clipAt(wen, 'before', clip.times[noteFrame]! - 0.5);
-    await wen.pressUntil('Hold still', () => wen.page.evaluate(() => !document.querySelector('[data-moment] video')));
+    await wen.pressUntil(/Hold still/, () => wen.page.evaluate(() => !document.querySelector('[data-moment] video')));
   });
 
   it('is ticked as understood, asked about, and answered from the same page', async () => {
     await wen.page.locator('[data-fix="1"] [role="checkbox"]').click();
     await wen.sees('Understood');
-    await wen.press('button', 'Ask about this');
+    await wen.press('button', /Ask about this/);
     await wen.fill('Your question', 'Which hand do you mean?');
     await wen.press('button', 'Ask Marit');
     await wen.sees('No answer yet.');

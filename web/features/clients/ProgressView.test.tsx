@@ -52,11 +52,11 @@ describe('a thread', () => {
   it('is closed and opened again by whoever may', async () => {
     const onClose = vi.fn();
     show({}, onClose);
-    await userEvent.click(screen.getByRole('button', { name: 'Close it' }));
+    await userEvent.click(screen.getByRole('button', { name: /^Close it/ }));
     expect(onClose).toHaveBeenCalledWith(true);
     cleanup();
     show({ closedAt: '2026-02-01T00:00:00.000Z' }, onClose);
-    await userEvent.click(screen.getByRole('button', { name: 'Open it again' }));
+    await userEvent.click(screen.getByRole('button', { name: /^Open it again/ }));
     expect(onClose).toHaveBeenLastCalledWith(false);
     cleanup();
     show();

@@ -30,7 +30,12 @@ export function ThreadLine({ thread, requests, critiqueOf, onClose }: ThreadLine
         <p className="text-small">
           {closedAt ? 'Closed' : threadStateWords[state].replace(/^./, (letter) => letter.toUpperCase())}.{' '}
           {onClose && (
-            <button type="button" className="linked" onClick={() => onClose(!closedAt)}>
+            <button
+              type="button"
+              aria-label={`${closedAt ? 'Open it again' : 'Close it'}: ${name}`}
+              className="linked"
+              onClick={() => onClose(!closedAt)}
+            >
               {closedAt ? 'Open it again' : 'Close it'}
             </button>
           )}

@@ -67,7 +67,12 @@ export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
                 {clockText(clockAt(mark.atFrame))}
                 {mark.toFrame !== null && `–${clockText(clockAt(mark.toFrame))}`}
               </button>
-              <button type="button" onClick={() => actions.letGoOfMark(mark.id)} className="border-l border-seam px-1.5 hover:bg-straw">
+              <button
+                type="button"
+                aria-label={`let go of the mark on frame ${mark.atFrame}`}
+                onClick={() => actions.letGoOfMark(mark.id)}
+                className="border-l border-seam px-1.5 hover:bg-straw"
+              >
                 let go
               </button>
             </li>

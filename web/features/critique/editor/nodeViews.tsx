@@ -31,7 +31,12 @@ export function MomentNode({ node, updateAttributes, deleteNode, selected }: Nod
             </p>
             <p className="line-clamp-2 text-reed">{note.what}</p>
             <p className="flex items-center gap-3">
-              <button type="button" className="linked" onClick={() => updateAttributes({ show: show === 'clip' ? 'still' : 'clip' })}>
+              <button
+                type="button"
+                className="linked"
+                aria-label={`${show === 'clip' ? 'Loops at half speed' : 'Stands still'}: ${note.what}`}
+                onClick={() => updateAttributes({ show: show === 'clip' ? 'still' : 'clip' })}
+              >
                 {show === 'clip' ? 'Loops at half speed' : 'Stands still'}
               </button>
               <Link to={`/requests/${note.requestId}/desk?footage=${note.footageId}&frame=${note.fromFrame}`} className="linked">
@@ -45,7 +50,7 @@ export function MomentNode({ node, updateAttributes, deleteNode, selected }: Nod
           {looking ? 'Looking …' : 'This moment’s note is not on the desk any more. Take it out, or put the note back.'}
         </p>
       )}
-      <IconButton icon={Trash2} words="Take this moment out" onClick={deleteNode} />
+      <IconButton icon={Trash2} words={note ? `Take this moment out: ${note.what}` : 'Take this moment out'} onClick={deleteNode} />
     </NodeViewWrapper>
   );
 }

@@ -20,13 +20,13 @@ export function FixSection({ critique, block, children }: { critique: Critique; 
         <span className="text-title">{name}</span>
       </h2>
       {children}
-      <Understood critique={critique} fixId={fixId} />
+      <Understood critique={critique} fixId={fixId} name={name} />
       <Questions critique={critique} fixId={fixId} />
     </section>
   );
 }
 
-function Understood({ critique, fixId }: { critique: Critique; fixId: string }) {
+function Understood({ critique, fixId, name }: { critique: Critique; fixId: string; name: string }) {
   const role = useAccount()?.role;
   const [mark, { error, isLoading }] = useMarkUnderstoodMutation();
   const at = critique.understood[fixId];
@@ -42,6 +42,7 @@ function Understood({ critique, fixId }: { critique: Critique; fixId: string }) 
         type="button"
         role="checkbox"
         aria-checked={at !== undefined}
+        aria-label={`${at ? 'Understood' : 'I understand this'}: ${name}`}
         disabled={isLoading}
         onClick={() => void mark({ critiqueId: critique.id, fixId, understood: at === undefined })}
         className="inline-flex min-h-12 items-center gap-3 pr-4 font-semibold text-pine"

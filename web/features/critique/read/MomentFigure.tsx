@@ -58,10 +58,21 @@ export function MomentFigure<F extends ShownFootage>({ moments, footages, noteId
         {note.seen !== 'clear' && <span>{note.seen === 'likely' ? 'likely, not clearly seen' : 'hidden from the camera'}</span>}
         {show === 'clip' && footage.state === 'ready' && (
           <span className="not-printed ml-auto flex gap-1">
-            <Button look="plain" className="min-h-11" onClick={() => setWanted(!plays)}>
+            <Button
+              look="plain"
+              className="min-h-11"
+              aria-label={`${plays ? 'Hold still' : 'Play'}: ${words}`}
+              onClick={() => setWanted(!plays)}
+            >
               {plays ? <Pause size={15} aria-hidden /> : <Play size={15} aria-hidden />} {plays ? 'Hold still' : 'Play'}
             </Button>
-            <Button look="plain" className="min-h-11" aria-pressed={speed === 1} onClick={() => setSpeed(speed === 1 ? slow : 1)}>
+            <Button
+              look="plain"
+              className="min-h-11"
+              aria-pressed={speed === 1}
+              aria-label={`${speed === 1 ? 'Half speed' : 'Full speed'}: ${words}`}
+              onClick={() => setSpeed(speed === 1 ? slow : 1)}
+            >
               {speed === 1 ? 'Half speed' : 'Full speed'}
             </Button>
           </span>

@@ -99,7 +99,12 @@ function Ask({ critique, fixId }: QuestionsProps) {
   };
   if (!open)
     return (
-      <Button look="quiet" className="not-printed min-h-11 self-start" onClick={() => setOpen(true)}>
+      <Button
+        look="quiet"
+        className="not-printed min-h-11 self-start"
+        aria-label={fixId ? `Ask about this: ${critique.fixes.find((fix) => fix.fixId === fixId)?.name ?? ''}` : undefined}
+        onClick={() => setOpen(true)}
+      >
         {fixId ? 'Ask about this' : 'Ask your coach something'}
       </Button>
     );
