@@ -28,6 +28,10 @@ export const errorTable = {
   'not-a-draft': { status: 409, words: 'This has been sent already. Look under My critiques.' },
   'not-now': { status: 409, words: 'This request is not at a point where that can be done. Load the page again.' },
   'no-footage': { status: 409, words: 'Choose at least one video first.' },
+  'unreadable-footage': {
+    status: 409,
+    words: 'None of the videos can be read, so there is nothing to look at. Choose another file in the place of each.',
+  },
   'no-guardian': { status: 409, words: 'You are under 18 and no guardian has a sign-in here yet. Ask your coach to add one.' },
   'footage-removed': { status: 410, words: 'This footage was removed, because its client or the partner on film asked for it.' },
   'address-expired': { status: 410, words: 'This address has expired or is not yours. Open the page again.' },

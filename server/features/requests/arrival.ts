@@ -5,10 +5,12 @@ import { findFootageRows, releaseFootages } from '../footage/index.ts';
 import type { RequestRow } from './model.ts';
 import { promiseAfterPause, promisedBy } from './promise.ts';
 import { changeRequest, lockRequest } from './repository.ts';
+import { isUnreadable, unreadableSaying } from './unreadableSaying.ts';
 
 /**
  * Lets a request that client and guardian have let go reach the coach: at once when all its footage has arrived, otherwise
- * with the last of it. The promise is counted from then; one whose clock stood goes on where it stood.
+ * with the last of it. The promise is counted from then; one whose clock stood goes on where it stood. One of which it has turned out
+ * meanwhile that nothing can be read goes back to its client instead.
  */
 export async function reachCoach(house: House, row: RequestRow, transaction: Transaction): Promise<void> {
   await releaseFootages(house, row.id, transaction);
@@ -16,6 +18,12 @@ export async function reachCoach(house: House, row: RequestRow, transaction: Tra
   if (footages.some((footage) => footage.state === 'uploading')) {
     // One that waits goes on waiting: the rest of it can be looked at while another file comes in the place of one.
     if (row.state !== 'waiting') await changeRequest(house, row.id, { state: 'uploading' }, transaction);
+    return;
+  }
+  const present = footages.filter(({ state }) => state !== 'removed');
+  if (present.length > 0 && present.every(isUnreadable)) {
+    const saying = unreadableSaying(house, present[0]!.failure!);
+    await changeRequest(house, row.id, { state: 'need-first', exchange: [...row.exchange, saying] }, transaction);
     return;
   }
   if (row.state === 'waiting') return;

@@ -19,6 +19,7 @@ import { lockedRequest } from './lockedRequest.ts';
 import type { RequestRow } from './model.ts';
 import { newRequest } from './newRequest.ts';
 import { changeRequest, deleteRequest, findDraft, findRequest, insertRequest } from './repository.ts';
+import { isUnreadable } from './unreadableSaying.ts';
 
 /** One request holds at most this many files: a long day of matches from two cameras. */
 const mostFootages = 24;
@@ -93,7 +94,7 @@ export async function replaceFootage(
   return lockedRequest(house, account, requestId, ['draft', 'uploading', 'waiting', 'need-first'], async (row, transaction) => {
     const unreadable = (await findFootageRows(house, requestId, transaction)).find(({ id }) => id === footageId);
     if (!unreadable) throw new ContractError('not-found');
-    if (unreadable.state !== 'failed' || unreadable.retryHelps) throw new ContractError('not-now');
+    if (!isUnreadable(unreadable)) throw new ContractError('not-now');
     await removeShown(house, row, unreadable, transaction);
     await deleteFootage(house, footageId, transaction);
     await requireRoomFor(house, { requestId, clientId: row.clientId, byteSize }, transaction);
@@ -132,8 +133,9 @@ export async function sendRequest(house: House, account: Account, requestId: str
       const fields = read.error.issues.map((issue) => ({ field: issue.path.join('.'), why: wordsOf(issue) }));
       throw new ContractError('not-valid', { message: fields[0]!.why, fields });
     }
-    if (!(await findFootageRows(house, requestId, transaction)).some(({ state }) => state !== 'removed'))
-      throw new ContractError('no-footage');
+    const present = (await findFootageRows(house, requestId, transaction)).filter(({ state }) => state !== 'removed');
+    if (present.length === 0) throw new ContractError('no-footage');
+    if (present.every(isUnreadable)) throw new ContractError('unreadable-footage');
     const sent = { intake: read.data, sentAt: house.now(), step: 'check' as const };
     await changeRequest(house, requestId, sent, transaction);
     await passOn(house, account, { ...row, ...sent }, transaction);

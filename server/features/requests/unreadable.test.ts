@@ -11,12 +11,13 @@ import { visit, type Visitor } from '../../testing/visitor.ts';
 
 let house: TestHouse;
 let open: OpenApp;
-let [coach, ada, ben] = [] as unknown as [Visitor, Visitor, Visitor];
+let [coach, ada, ben, gerd] = [] as unknown as [Visitor, Visitor, Visitor, Visitor];
 beforeAll(async () => {
   house = await openTestHouse();
   await movePeopleIn(house);
   open = createApp(house);
-  [coach, ada, ben] = (await Promise.all(['coach', 'client', 'other'].map((who) => visit(open.app, who)))) as [Visitor, Visitor, Visitor];
+  const people = ['coach', 'client', 'other', 'guardian'].map((who) => visit(open.app, who));
+  [coach, ada, ben, gerd] = (await Promise.all(people)) as [Visitor, Visitor, Visitor, Visitor];
 });
 beforeEach(async () => {
   await house.db.jobs.destroy({ where: {} });
@@ -69,6 +70,32 @@ describe('a request of which no video can be read', () => {
     const { body } = await replace(ben, requestId, footageId);
     expect((await requestOf(ben, requestId)).state).toBe('guardian');
     expect((await coach.ask('get', `/api/footages/${body.id}/frames`)).status).toBe(404);
+  });
+});
+
+describe('a request that has not reached the coach', () => {
+  it('is not sent while no video of it can be read, and is with one that can', async () => {
+    const { requestId, footageId } = await bringRequest(house, clientA, 'waiting');
+    await house.db.requests.update({ state: 'draft' }, { where: { id: requestId } });
+    await turnOutUnreadable(footageId);
+    expect((await ada.ask('post', `/api/requests/${requestId}/send`)).body.code).toBe('unreadable-footage');
+    // On the page of a draft it is seen at once; nobody is written to.
+    expect(await house.db.letters.count()).toBe(0);
+    await bringFootage(house, requestId, { position: 2, state: 'ready' });
+    expect((await ada.ask('post', `/api/requests/${requestId}/send`)).body.state).toBe('waiting');
+  });
+
+  it('goes back to its client where its guardian lets it go after nothing of it could be read', async () => {
+    const { requestId, footageId } = await bringRequest(house, clientB, 'waiting');
+    await house.db.requests.update({ state: 'guardian' }, { where: { id: requestId } });
+    await turnOutUnreadable(footageId);
+    expect((await requestOf(ben, requestId)).state).toBe('guardian');
+    expect((await gerd.ask('post', `/api/requests/${requestId}/approve`)).status).toBe(200);
+    expect(await requestOf(ben, requestId)).toMatchObject({
+      state: 'need-first',
+      exchange: [{ kind: 'unreadable', byName: 'Lean Mentor' }],
+    });
+    expect(await planned()).not.toContain(requestId);
   });
 });
 

@@ -3,9 +3,7 @@ import { changeFootage, findFootage, findFootageRows } from '../footage/index.ts
 import { postLetters } from '../letters/index.ts';
 import { changeRequest, lockRequest } from './repository.ts';
 import { unreadableLetter } from './requestLetters.ts';
-
-/** Who says that a file cannot be read: no person does. */
-const saidBy = 'Lean Mentor';
+import { unreadableSaying } from './unreadableSaying.ts';
 
 /**
  * A footage will not become ready. Where the fault is the file's (`isFiles`) the client is told by letter and may replace it at once.
@@ -25,9 +23,13 @@ export async function footageRested(house: House, footageId: string, failure: st
     if (!isFiles || found.state === 'removed' || row.state === 'draft') return;
     const others = (await findFootageRows(house, row.id, transaction)).filter(({ id, state }) => id !== footageId && !['failed', 'removed'].includes(state)); // prettier-ignore
     if (others.length === 0 && ['waiting', 'uploading'].includes(row.state)) {
-      const saying = { at: house.now().toISOString(), byName: saidBy, byRole: 'coach', kind: 'unreadable', words: failure } as const;
       const stoppedAt = row.stoppedAt ?? (row.state === 'waiting' ? house.now() : null);
-      await changeRequest(house, row.id, { state: 'need-first', stoppedAt, exchange: [...row.exchange, saying] }, transaction);
+      await changeRequest(
+        house,
+        row.id,
+        { state: 'need-first', stoppedAt, exchange: [...row.exchange, unreadableSaying(house, failure)] },
+        transaction,
+      );
     }
     await postLetters(house, row.clientId, () => unreadableLetter(found.fileName, failure, others.length), transaction);
   });

@@ -37,7 +37,7 @@ export function AsideEdits() {
               const words = wordsOf(change);
               return (
                 <li key={changeId} className="flex flex-col gap-1 py-2">
-                  <p>
+                  <p className="first-letter:uppercase">
                     <span className="font-semibold">{change.entity}</span>{' '}
                     {change.after === null ? 'taken away' : change.before === null ? 'made' : 'changed'}: {why}
                   </p>

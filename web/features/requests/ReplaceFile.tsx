@@ -27,7 +27,7 @@ export function ReplaceFile({ footage }: { footage: Footage }) {
         accept="video/*,.mkv,.ts,.avi"
         disabled={isLoading}
         onFile={(file) => void take(file)}
-        className="min-h-11"
+        className="min-h-12 self-start rounded-sm border border-pine bg-linen px-4 text-desk"
       />
       {fault && <FaultNote>{fault}</FaultNote>}
     </>

@@ -19,7 +19,12 @@ export function ShareBox({ critique }: { critique: Critique }) {
         <Share2 size={14} aria-hidden /> {mayMake ? 'For their home coach' : 'Who can read this'}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="start" sideOffset={6} className="z-20 w-96 border border-ink bg-linen p-4 text-desk shadow-lg">
+        <Popover.Content
+          align="start"
+          sideOffset={6}
+          collisionPadding={12}
+          className="z-20 w-96 max-w-[calc(100vw-24px)] border border-ink bg-linen p-4 text-desk shadow-lg"
+        >
           <Links critique={critique} mayMake={mayMake} />
         </Popover.Content>
       </Popover.Portal>
