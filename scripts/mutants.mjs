@@ -106,7 +106,7 @@ const mutants = [
     file: 'web/features/desk/deskStore.ts',
     from: 'return kept.filter(({ accountId }) => accountId === currentAccount());',
     to: 'return kept;',
-    tests: ['unit', 'web/features/desk/deskSaving.test.ts'],
+    tests: ['unit', 'web/features/desk/leftoverEdits.test.ts'],
   },
   {
     name: 'a desk that was closed while the network was away forgets its edits',

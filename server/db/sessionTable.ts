@@ -1,4 +1,4 @@
-import { DataTypes, Op, type Sequelize } from 'sequelize';
+import { DataTypes, Op, QueryTypes, type Sequelize } from 'sequelize';
 
 /** The sessions table as connect-session-sequelize wants it; it finds it again by its name. */
 export function sessionTable(sequelize: Sequelize): string {
@@ -14,6 +14,15 @@ export function sessionTable(sequelize: Sequelize): string {
     { tableName: 'sessions', underscored: true },
   );
   return 'session';
+}
+
+/** What the library kept of a session, as JSON, or null where it has ended or expired. Asked with every call, so in one plain query. */
+export async function openSession(sequelize: Sequelize, sid: string): Promise<string | null> {
+  const rows = await sequelize.query<{ data: string }>('SELECT data FROM sessions WHERE sid = :sid AND expires > :now', {
+    replacements: { sid, now: new Date() },
+    type: QueryTypes.SELECT,
+  });
+  return rows[0]?.data ?? null;
 }
 
 /** Those of these session ids whose session has neither ended nor expired, by the machine's clock, as the library wrote it down. */

@@ -6,7 +6,7 @@ import session, { type SessionData } from 'express-session';
 import { findAccount } from '../features/access/index.ts';
 import type { House } from '../house.ts';
 import { ContractError } from './contractError.ts';
-import { openSessions, sessionTable } from '../db/sessionTable.ts';
+import { openSession, sessionTable } from '../db/sessionTable.ts';
 
 declare module 'express-session' {
   interface SessionData {
@@ -30,10 +30,9 @@ export function sessions(house: House): { middleware: RequestHandler; stop: () =
     ...({ disableTouch: true } as object),
   });
   // The library finds an expired session until its next sweep.
-  const found = store.get.bind(store);
   store.get = (sid: string, done: (error: unknown, session?: SessionData | null) => void) => {
-    openSessions(house.db.sequelize, [sid]).then(
-      (open) => (open.has(sid) ? found(sid, done) : done(null, null)),
+    openSession(house.db.sequelize, sid).then(
+      (data) => done(null, data === null ? null : (JSON.parse(data) as SessionData)),
       (error: unknown) => done(error),
     );
   };

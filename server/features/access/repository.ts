@@ -6,14 +6,17 @@ import type { AccountRow } from './model.ts';
 
 /** An account with the clients it stands for (itself for a client, the minors for a guardian). */
 export async function findAccount({ db, config }: House, id: string): Promise<Account | null> {
-  const row = plain(await db.accounts.findByPk(id));
-  // Those of the demo are nobody where there is to be no demo, also where it was loaded before.
-  if (!row || (row.demo && !config.demo)) return null;
-  const clients = await db.sequelize.query<{ id: string; name: string }>(
-    'SELECT c.id, c.name FROM account_clients ac JOIN clients c ON c.id = ac.client_id WHERE ac.account_id = :id ORDER BY c.name',
+  // Asked with every call, so in one plain query: a row a client, or one without a client.
+  const rows = await db.sequelize.query<Pick<AccountRow, 'name' | 'role'> & { demo: number; clientId: string | null; clientName: string }>(
+    `SELECT a.name, a.role, a.demo, c.id AS clientId, c.name AS clientName FROM accounts a
+     LEFT JOIN account_clients ac ON ac.account_id = a.id LEFT JOIN clients c ON c.id = ac.client_id WHERE a.id = :id ORDER BY c.name`,
     { replacements: { id }, type: QueryTypes.SELECT },
   );
-  return { id: row.id, name: row.name, role: row.role, clients };
+  const [row] = rows;
+  // Those of the demo are nobody where there is to be no demo, also where it was loaded before.
+  if (!row || (row.demo && !config.demo)) return null;
+  const clients = rows.flatMap(({ clientId, clientName }) => (clientId ? [{ id: clientId, name: clientName }] : []));
+  return { id, name: row.name, role: row.role, clients };
 }
 
 export const findAccountByEmail = async ({ db }: House, email: string): Promise<AccountRow | null> =>
