@@ -115,9 +115,9 @@ describe('what was said', () => {
     await marit.page.goto(`${base}/clients/${bram.clientId}`);
     await marit.sees('Fixes over time');
     await marit.sees('7 in 5.5 min');
-    await marit.press('button', 'Close it');
+    await marit.press('button', 'Close it: Low in mount when they bridge');
     await marit.sees('Open it again');
-    await marit.press('button', 'Open it again');
+    await marit.press('button', 'Open it again: Low in mount when they bridge');
     await marit.page.waitForFunction(() => !document.body.innerText.includes('Open it again'));
   });
 

@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureNodeModules } from './nodeModules.mjs';
@@ -9,58 +9,42 @@ import { ensurePrograms } from './systemPackages.mjs';
 
 const totals = { passed: 0, failed: 0, skipped: 0 };
 
-/** Runs a tool of node_modules under a heading; says how long it took. */
-function run(words, command, args) {
-  console.log(`\n== ${words}`);
-  const begun = Date.now();
-  const { status } = spawnSync(join(root, 'node_modules', '.bin', command), args, {
-    cwd: root,
-    stdio: 'inherit',
-    env: { ...process.env, LEAN_LOG: 'silent' },
+/**
+ * Runs a tool of node_modules under a heading and says how long it took; answers whether it ended well. What it says is shown as it
+ * comes, or, where another runs beside it, when it ends.
+ */
+function run(words, command, args, { beside = false } = {}) {
+  return new Promise((resolve) => {
+    if (!beside) console.log(`\n== ${words}`);
+    const begun = Date.now();
+    const child = spawn(join(root, 'node_modules', '.bin', command), args, {
+      cwd: root,
+      stdio: beside ? 'pipe' : 'inherit',
+      env: { ...process.env, LEAN_LOG: 'silent' },
+    });
+    let said = '';
+    for (const stream of beside ? [child.stdout, child.stderr] : []) stream.on('data', (piece) => (said += piece));
+    child.on('error', (error) => (said += error.message));
+    child.on('close', (code) => {
+      console.log(`\n== ${words}: ${Math.round((Date.now() - begun) / 1000)} s\n${said}`);
+      resolve(code === 0);
+    });
   });
-  console.log(`== ${words}: ${Math.round((Date.now() - begun) / 1000)} s`);
-  return status === 0;
 }
 
-/** Checks that pass or fail as a whole, all at once; what each said is shown when it ends. */
-async function checks(list) {
-  await Promise.all(
-    list.map(
-      ([words, command, args]) =>
-        new Promise((resolve) => {
-          const begun = Date.now();
-          const child = spawn(join(root, 'node_modules', '.bin', command), args, {
-            cwd: root,
-            env: { ...process.env, LEAN_LOG: 'silent' },
-          });
-          let said = '';
-          for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (said += piece));
-          child.on('error', (error) => (said += error.message));
-          child.on('close', (code) => {
-            console.log(`\n== ${words}: ${Math.round((Date.now() - begun) / 1000)} s\n${said}`);
-            totals[code === 0 ? 'passed' : 'failed'] += 1;
-            resolve();
-          });
-        }),
-    ),
-  );
+/** A check that passes or fails as a whole. */
+async function check(words, command, args) {
+  totals[(await run(words, command, args, { beside: true })) ? 'passed' : 'failed'] += 1;
 }
 
 /** One kind of tests; each test counts. A run that ends without its report counts as one failure. */
-function tests(words, project) {
+async function tests(words, project, how) {
   const report = join(root, '.tmp', `${project}.json`);
   rmSync(report, { force: true });
   // Vitest leaves one processor free: of two it would use one.
   const workers = '--maxWorkers=100%';
-  const ended = run(words, 'vitest', [
-    'run',
-    '--project',
-    project,
-    workers,
-    '--reporter=default',
-    '--reporter=json',
-    `--outputFile.json=${report}`,
-  ]);
+  const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${report}`];
+  const ended = await run(words, 'vitest', ['run', '--project', project, workers, ...reporters], how);
   if (!existsSync(report)) {
     totals.failed += 1;
     return;
@@ -79,16 +63,16 @@ try {
   // A clone that only root can read cannot be run by anybody else.
   if (!canDropRoot(root)) process.env.LEAN_AS_ROOT = '1';
   const rooms = ['core', 'contract', 'server', 'web', 'demo', 'e2e', 'bench'];
-  await checks([
-    ['Lint', 'eslint', ['.', '--max-warnings=0']],
-    ['Format', 'prettier', ['--check', '--log-level=warn', '.']],
-    ['Who imports whom', 'depcruise', ['--config', '.dependency-cruiser.cjs', ...rooms]],
-    ['Types', 'tsc', ['-p', 'tsconfig.json']],
+  await Promise.all([
+    check('Lint', 'eslint', ['.', '--max-warnings=0']),
+    check('Format', 'prettier', ['--check', '--log-level=warn', '.']),
+    check('Who imports whom', 'depcruise', ['--config', '.dependency-cruiser.cjs', ...rooms]),
+    check('Types', 'tsc', ['-p', 'tsconfig.json']),
   ]);
-  tests('Unit tests', 'unit');
-  tests('Server tests', 'server');
-  tests('Starting and stopping', 'start');
-  tests('Browser tests', 'e2e');
+  // Starting and stopping is mostly waiting: it needs no turn of its own.
+  await Promise.all([tests('Unit tests', 'unit'), tests('Starting and stopping', 'start', { beside: true })]);
+  await tests('Server tests', 'server');
+  await tests('Browser tests', 'e2e');
 } catch (error) {
   totals.failed += 1;
   reportFault(error);
