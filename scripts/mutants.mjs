@@ -19,9 +19,9 @@ const mutants = [
   },
   {
     name: 'an expired session is found until it is swept away',
-    file: 'server/http/session.ts',
-    from: 'open.has(sid) ? found(sid, done) : done(null, null)',
-    to: 'open ? found(sid, done) : done(null, null)',
+    file: 'server/db/sessionTable.ts',
+    from: 'WHERE sid = :sid AND expires > :now',
+    to: 'WHERE sid = :sid',
     tests: ['server', 'server/features/access/access.test.ts'],
   },
   {
