@@ -31,7 +31,7 @@ module.exports = {
     {
       name: 'sequelize-stays-in-repositories',
       severity: 'error',
-      from: { path: floor('server'), pathNot: ['^server/db/', '/model[.]ts$', '/repository[.]ts$', '[.]test[.]ts$', '^server/testing/'] },
+      from: { path: floor('server'), pathNot: ['^server/(db/|database[.]ts)', '/model[.]ts$', '/repository[.]ts$', '[.]test[.]ts$', '^server/testing/'] },
       // The type of a transaction may be handed through.
       to: { path: packages('sequelize'), dependencyTypesNot: ['type-only'] },
     },
@@ -40,6 +40,13 @@ module.exports = {
       severity: 'error',
       from: { path: '/(service|repository|model)[.]ts$' },
       to: { path: packages('express') },
+    },
+    {
+      // A migration is history: it stays as it was, whatever becomes of the program.
+      name: 'migrations-are-run-never-used',
+      severity: 'error',
+      from: { path: floor('server'), pathNot: ['^server/db/', '[.]test[.]ts$'] },
+      to: { path: '^server/db/migrations/' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     { name: 'resolvable', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '^sequelize/lib/' } },

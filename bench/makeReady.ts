@@ -54,7 +54,7 @@ export async function benchMakeReady(client: Caller, folder: string): Promise<{ 
     );
     footageId ||= footage.id;
   }
-  const { most } = memoryOf(client.base, 'server/jobs/main.ts');
+  const { most } = memoryOf(client.base, 'server/jobsMain.ts');
   figures.push({ figure: 'jobs process, most memory beside ffmpeg', value: most, unit: 'MB' });
   return { figures, footageId };
 }

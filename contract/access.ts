@@ -14,6 +14,7 @@ export const getSession = operation({
   method: 'get',
   path: '/api/session',
   access: 'anyone',
+  about: ['session'],
   summary: 'Who is signed in, and the token that changes must carry in the header x-lean-token.',
   response: session,
 });
@@ -25,6 +26,7 @@ export const signIn = operation({
   path: '/api/session',
   access: 'anyone',
   evenWithoutRoom: true,
+  about: ['session'],
   summary: 'Sign in with address and password.',
   body: z.object({ email: z.email('Write an address such as name@example.org.').max(254), password: written(200) }),
   response: session,

@@ -2,7 +2,8 @@ import { mostFixes } from '@lean-mentor/core/fixes';
 import { z } from 'zod';
 import { critiqueDoc } from './critiqueDoc.ts';
 import { drawing, note } from './desk.ts';
-import { bout, footageStates } from './footage.ts';
+import { bout } from './bouts.ts';
+import { footageStates } from './footage.ts';
 import { done, id, instant } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
 import { question } from './questions.ts';
@@ -95,6 +96,7 @@ export const getCritique = operation({
   method: 'get',
   path: '/api/critiques/:critiqueId',
   access: everyRole,
+  about: ['critique'],
   summary: 'A critique as it was last sent.',
   params: byCritique,
   response: critique,
@@ -151,6 +153,7 @@ export const markCritiqueRead = operation({
   path: '/api/critiques/:critiqueId/read',
   access: ['client', 'guardian'],
   evenWithoutRoom: true,
+  about: ['critique'],
   summary: 'The client has read it. Marking it twice keeps the first time.',
   params: byCritique,
   response: done.extend({ readAt: instant }),
@@ -162,6 +165,7 @@ export const markUnderstood = operation({
   method: 'put',
   path: '/api/critiques/:critiqueId/fixes/:fixId/understood',
   access: ['client', 'guardian'],
+  about: ['critique'],
   summary: 'The client ticks a fix as understood, or takes the tick away.',
   params: byCritique.extend({ fixId: id }),
   body: z.object({ understood: z.boolean() }),

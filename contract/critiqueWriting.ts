@@ -13,6 +13,7 @@ export const getCritiqueDraft = operation({
   method: 'get',
   path: '/api/requests/:requestId/critique',
   access: coaching,
+  about: ['draft'],
   summary: 'The critique as far as it is written, and who will get it. `doc` is null before the first draft.',
   params: byRequest,
   response: z.object({
@@ -59,6 +60,7 @@ export const sendCritique = operation({
   method: 'post',
   path: '/api/requests/:requestId/critique/send',
   access: ['coach'],
+  about: ['request', 'critique', 'draft', 'letter', 'ladder'],
   summary: 'Sends what is written, as it is now: the first version, or the next one. A letter goes to the client and a guardian.',
   params: byRequest,
   body: z.object({ revision: z.int().min(0) }),
@@ -71,6 +73,7 @@ export const takeBackCritique = operation({
   method: 'post',
   path: '/api/critiques/:critiqueId/take-back',
   access: ['coach'],
+  about: ['request', 'critique', 'draft', 'letter'],
   summary: 'Takes the newest version back within ten minutes of sending it; an earlier version, if there is one, stands again.',
   params: z.object({ critiqueId: id }),
   response: done,

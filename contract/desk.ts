@@ -235,7 +235,11 @@ export const saveDeskChanges = operation({
   summary:
     'Apply edits in order. An edit whose changeId was taken before is not taken again, so a lost answer may be repeated. Answers what came of all edits since `since`, also those of others.',
   params,
-  body: z.object({ changes: z.array(deskChange).max(200), since: z.int().min(0) }),
+  body: z.object({
+    changes: z.array(deskChange).max(200),
+    /** Null for who does not keep up with the desk: nothing that came before these edits is answered. */
+    since: z.int().min(0).nullable(),
+  }),
   response: taken.extend({
     saved: z.array(id),
     /** Edits that will never be taken, and why; those beside them are. */

@@ -68,6 +68,7 @@ export const getLadder = operation({
   method: 'get',
   path: '/api/requests/:requestId/ladder',
   access: coaching,
+  about: ['ladder'],
   summary: 'What the fixes of a request are ranked from, what was decided so far, and what was given before.',
   params: byRequest,
   response: z.object({

@@ -18,6 +18,7 @@ export const listLetters = operation({
   method: 'get',
   path: '/api/letters',
   access: coaching,
+  about: ['letter'],
   summary: 'The outbox stand-in: what was sent to whom, newest first, at most 200. No letter leaves this machine.',
   response: z.object({ letters: z.array(letter) }),
 });

@@ -22,6 +22,7 @@ export const importNotes = operation({
   method: 'post',
   path: '/api/requests/:requestId/notes',
   access: coaching,
+  about: ['ladder', 'book'],
   summary:
     'Puts notes of a file on the desk, all or none. Refused in words where one names footage, a frame or a principle that is not there.',
   limits: { bytes: 4 * 1024 ** 2, values: 200_000 },

@@ -9,6 +9,23 @@ export type Access = 'anyone' | readonly [Role, ...Role[]];
 export const everyRole = roles;
 export const coaching = ['coach', 'assistant'] as const;
 
+/** What an answer tells of, and what a change changes: what is about the same is read again after it. */
+export const subjects = [
+  'book',
+  'clip',
+  'critique',
+  'draft',
+  'ladder',
+  'letter',
+  'link',
+  'position-worth',
+  'question',
+  'request',
+  'rule-sheet',
+  'session',
+] as const;
+export type Subject = (typeof subjects)[number];
+
 /** One thing that can be asked of the server. It keeps its name on every floor. `path` uses Express's `:name` form. */
 export interface Operation {
   name: string;
@@ -17,6 +34,8 @@ export interface Operation {
   path: string;
   access: Access;
   summary: string;
+  /** Of a read: what is in its answer. Of a change: what is not as it was. */
+  about?: readonly Subject[];
   params?: z.ZodType;
   body?: z.ZodType;
   /** Where its body may be larger than 64 KB (`bytes`) or hold more than 8,000 values; the server says so in `readBody`. */

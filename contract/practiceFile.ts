@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { critiqueDoc } from './critiqueDoc.ts';
 import { deskDocument } from './desk.ts';
-import { bout } from './footage.ts';
+import { bout } from './bouts.ts';
+
 import { id, instant } from './ids.ts';
 import { roles } from './operation.ts';
 import { client } from './clients.ts';

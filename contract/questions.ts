@@ -23,6 +23,7 @@ export const askQuestion = operation({
   method: 'post',
   path: '/api/critiques/:critiqueId/questions',
   access: ['client', 'guardian'],
+  about: ['critique', 'question'],
   summary: 'Asks about a fix, a moment or the whole. The same id again is the same question.',
   params: z.object({ critiqueId: id }),
   body: z.object({ id, fixId: id.nullable(), noteId: id.nullable(), words: written(1000) }),
@@ -35,6 +36,7 @@ export const answerQuestion = operation({
   method: 'put',
   path: '/api/questions/:questionId/answer',
   access: ['coach'],
+  about: ['critique', 'question', 'letter'],
   summary: 'Answers a question; a second answer takes the place of the first. A letter says that there is one.',
   params: z.object({ questionId: id }),
   body: z.object({ words: written(2000) }),
@@ -47,6 +49,7 @@ export const listOpenQuestions = operation({
   method: 'get',
   path: '/api/questions',
   access: coaching,
+  about: ['question'],
   summary: 'Questions without an answer, oldest first.',
   response: z.object({ questions: z.array(question.extend({ clientName: z.string(), fixName: z.string().nullable() })) }),
 });

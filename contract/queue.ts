@@ -17,6 +17,7 @@ export const getToday = operation({
   method: 'get',
   path: '/api/today',
   access: coaching,
+  about: ['request'],
   summary: 'Open requests, due first, and how they lie in the working windows ahead.',
   response: z.object({
     rows: z.array(todayRow),

@@ -29,10 +29,11 @@ const token = z.string().regex(/^[A-Za-z0-9_-]{43}$/);
 
 export const listReadLinks = operation({
   name: 'listReadLinks',
-  room: 'critique',
+  room: 'links',
   method: 'get',
   path: '/api/critiques/:critiqueId/links',
   access: everyRole,
+  about: ['link'],
   summary: 'Links by which somebody without a sign-in reads this critique, newest first. The address itself is shown only when it is made.',
   params: byCritique,
   response: z.object({ links: z.array(readLink) }),
@@ -40,10 +41,11 @@ export const listReadLinks = operation({
 
 export const makeReadLink = operation({
   name: 'makeReadLink',
-  room: 'critique',
+  room: 'links',
   method: 'post',
   path: '/api/critiques/:critiqueId/links',
   access: ['coach'],
+  about: ['link'],
   summary: "Makes a link for the client's home coach: read-only, for some days. Its token is answered once and kept nowhere.",
   params: byCritique,
   body: z.object({ forName: written(120), days: z.int().min(1).max(60) }),
@@ -52,11 +54,12 @@ export const makeReadLink = operation({
 
 export const endReadLink = operation({
   name: 'endReadLink',
-  room: 'critique',
+  room: 'links',
   method: 'delete',
   path: '/api/critiques/:critiqueId/links/:linkId',
   access: ['coach', 'client', 'guardian'],
   evenWithoutRoom: true,
+  about: ['link'],
   summary: 'Ends a link now. Whose critique it is may do that as well as who wrote it.',
   params: byCritique.extend({ linkId: id }),
   response: done,
@@ -64,7 +67,7 @@ export const endReadLink = operation({
 
 export const getSharedCritique = operation({
   name: 'getSharedCritique',
-  room: 'critique',
+  room: 'links',
   method: 'get',
   path: '/api/shared/:token',
   access: 'anyone',
@@ -75,7 +78,7 @@ export const getSharedCritique = operation({
 
 export const getSharedStill = operation({
   name: 'getSharedStill',
-  room: 'critique',
+  room: 'links',
   method: 'get',
   path: '/api/shared/:token/moments/:noteId/still.png',
   access: 'anyone',
@@ -86,7 +89,7 @@ export const getSharedStill = operation({
 
 export const getSharedClip = operation({
   name: 'getSharedClip',
-  room: 'critique',
+  room: 'links',
   method: 'get',
   path: '/api/shared/:token/moments/:noteId/clip.mp4',
   access: 'anyone',
@@ -97,7 +100,7 @@ export const getSharedClip = operation({
 
 export const getSharedCoachClip = operation({
   name: 'getSharedCoachClip',
-  room: 'critique',
+  room: 'links',
   method: 'get',
   path: '/api/shared/:token/clips/:clipId/video',
   access: 'anyone',

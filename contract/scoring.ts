@@ -22,6 +22,7 @@ export const listRuleSheets = operation({
   method: 'get',
   path: '/api/rule-sheets',
   access: coaching,
+  about: ['rule-sheet'],
   summary: "Every version of the coach's own rule sheets, newest version first.",
   response: z.object({ sheets: z.array(ownRuleSheet) }),
 });
@@ -32,6 +33,7 @@ export const saveRuleSheet = operation({
   method: 'post',
   path: '/api/rule-sheets',
   access: ['coach'],
+  about: ['rule-sheet'],
   summary:
     'A new version of a family of sheets (a new family where there is none of that id). Refused in words where it contradicts itself.',
   body: z.object({ id, familyId: id, sheet: inlineRuleSheet }),
@@ -44,6 +46,7 @@ export const retireRuleSheet = operation({
   method: 'delete',
   path: '/api/rule-sheets/:familyId',
   access: ['coach'],
+  about: ['rule-sheet'],
   summary: 'No longer offers a family of sheets. What was scored by it stays as it is.',
   params: z.object({ familyId: id }),
   response: done,
@@ -74,6 +77,7 @@ export const getPositionWorth = operation({
   method: 'get',
   path: '/api/position-worth',
   access: everyRole,
+  about: ['position-worth'],
   summary: 'What positions are worth in this practice.',
   response: positionWorth,
 });

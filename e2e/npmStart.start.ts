@@ -37,7 +37,7 @@ function start(own: NodeJS.ProcessEnv = env): Promise<{ child: ChildProcess; sai
 /** Processes of this house that run, by what their command line or environment names. */
 function running(): string[] {
   const { stdout } = spawnSync('ps', ['eww', '-A', '-o', 'stat=,pid=,args='], { encoding: 'utf8', maxBuffer: 1e8 });
-  const ours = ['mariadbd', 'server/main.ts', 'server/jobs/main.ts'];
+  const ours = ['mariadbd', 'server/main.ts', 'server/jobsMain.ts'];
   return stdout.split('\n').filter((line) => line.includes(dataDir) && !line.startsWith('Z') && ours.some((name) => line.includes(name)));
 }
 const until = async (isSo: () => boolean, ms = 10_000): Promise<boolean> => {
@@ -99,7 +99,7 @@ describe('npm start', () => {
   it('starts a part that ends by itself again, says so, and goes on: database, web server and jobs process', async () => {
     const { child, said } = await start();
     const pids = (name: string): number[] => running().filter((line) => line.includes(name)).map((line) => Number(line.trim().split(/\s+/)[1])); // prettier-ignore
-    for (const [part, words] of [['mariadbd', 'The database'], ['server/main.ts', 'The web server'], ['server/jobs/main.ts', 'The jobs process']] as const) {
+    for (const [part, words] of [['mariadbd', 'The database'], ['server/main.ts', 'The web server'], ['server/jobsMain.ts', 'The jobs process']] as const) {
       const [before] = pids(part);
       process.kill(before!, 'SIGKILL');
       expect(await until(() => said().includes(`${words} ended by itself.`)), words).toBe(true);

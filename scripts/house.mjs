@@ -83,7 +83,7 @@ export async function startHouse(settings, { say, running, signal, patience }) {
   if (!signal?.aborted) await prepare(dataDir, settings.demo ? [practiceFile] : [], how);
   if (signal?.aborted) return null;
 
-  const jobs = kept('The jobs process', () => Promise.resolve(startProcess('jobs', 'server/jobs/main.ts', { root, dataDir, env, identity })), logHint('log/jobs.log')); // prettier-ignore
+  const jobs = kept('The jobs process', () => Promise.resolve(startProcess('jobs', 'server/jobsMain.ts', { root, dataDir, env, identity })), logHint('log/jobs.log')); // prettier-ignore
   let listening;
   const server = kept(
     'The web server',

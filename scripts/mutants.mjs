@@ -47,24 +47,24 @@ const mutants = [
   },
   {
     name: 'a coded bout is taken away by a save',
-    file: 'server/features/footage/editBouts.ts',
+    file: 'server/features/bouts/editBouts.ts',
     from: 'if (isCoded(standing, row)) throw',
     to: 'if (!row) throw',
-    tests: ['server', 'server/features/footage/editBouts.test.ts'],
+    tests: ['server', 'server/features/bouts/editBouts.test.ts'],
   },
   {
     name: 'interlaced footage keeps its combs',
     file: 'server/media/asShown.ts',
     from: 'bwdif=mode=send_frame:parity=auto:deint=interlaced,',
     to: '',
-    tests: ['server', 'server/jobs/phoneReality.test.ts'],
+    tests: ['server', 'server/features/footage/phoneReality.test.ts'],
   },
   {
     name: 'late sound is heard early',
     file: 'server/media/reviewCopy.ts',
     from: 'aresample=async=1:first_pts=0',
     to: 'anull',
-    tests: ['server', 'server/jobs/phoneReality.test.ts'],
+    tests: ['server', 'server/features/footage/phoneReality.test.ts'],
   },
   {
     name: 'a still lacks its drawings',

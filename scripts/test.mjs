@@ -67,6 +67,7 @@ try {
     check('Lint', 'eslint', ['.', '--max-warnings=0']),
     check('Format', 'prettier', ['--check', '--log-level=warn', '.']),
     check('Who imports whom', 'depcruise', ['--config', '.dependency-cruiser.cjs', ...rooms]),
+    check('Circles between rooms', 'depcruise', ['--config', '.dependency-circles.cjs', 'server', 'web']),
     check('Types', 'tsc', ['-p', 'tsconfig.json']),
   ]);
   // Starting and stopping is mostly waiting: it needs no turn of its own.

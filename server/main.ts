@@ -1,7 +1,7 @@
 import { createServer } from 'node:http';
 import { readConfig } from './config/config.ts';
-import { createApp } from './http/app.ts';
-import { onStop } from './onStop.ts';
+import { createApp } from './app.ts';
+import { onStop } from './house/onStop.ts';
 import { openHouse } from './openHouse.ts';
 
 const config = readConfig();

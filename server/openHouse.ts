@@ -2,12 +2,12 @@ import { randomUUID } from 'node:crypto';
 import { availableParallelism } from 'node:os';
 import { pino } from 'pino';
 import type { Config } from './config/config.ts';
-import { openDatabase } from './db/database.ts';
-import type { House } from './house.ts';
+import { openDatabase } from './database.ts';
+import type { House } from './house/house.ts';
 import { loggedError } from './http/requestLog.ts';
 import { openStorage } from './storage/index.ts';
 import { Room } from './storage/room.ts';
-import { Turns } from './turns.ts';
+import { Turns } from './house/turns.ts';
 
 /** The real house: MariaDB, disk or bucket, the machine's clock. */
 export function openHouse(config: Config): House {

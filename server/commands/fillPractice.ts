@@ -1,6 +1,6 @@
 import { readConfig } from '../config/config.ts';
 import { openHouse } from '../openHouse.ts';
-import { fillPractice } from '../db/fill.ts';
+import { fillPractice } from '../testing/fillPractice.ts';
 
 /** `node --import tsx server/commands/fillPractice.ts CLIENTS REQUESTS NOTES`: fills the house for measuring. Not for one in use. */
 const [clients, requests, notes] = process.argv.slice(2).map(Number);

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { demoPractice, demoPassword } from '@lean-mentor/demo';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { createApp } from '../http/app.ts';
+import { createApp } from '../app.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { importPractice } from './importPractice.ts';
 

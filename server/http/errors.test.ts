@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
-import { createApp, type OpenApp } from './app.ts';
+import { createApp, type OpenApp } from '../app.ts';
 
 let house: TestHouse;
 let open: OpenApp;

@@ -9,7 +9,7 @@ import { bringBelongings, type Belongings } from '../testing/belongings.ts';
 import { aNote, clientA, clientB, movePeopleIn, password } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
-import { createApp, type OpenApp } from './app.ts';
+import { createApp, type OpenApp } from '../app.ts';
 
 /** Everybody who may knock: by which address they sign in, what they are, and whose things are theirs. */
 const people: readonly { who: string; role: Role; of: string[] }[] = [

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
-import { createApp, type OpenApp } from './app.ts';
+import { createApp, type OpenApp } from '../app.ts';
 import { deepest, jsonShape, usualLimits } from './readBody.ts';
 
 let house: TestHouse;

@@ -1,7 +1,7 @@
 import type { Operation } from '@lean-mentor/contract';
 import { wellFormed } from '@lean-mentor/contract';
 import express, { type Request, type Response } from 'express';
-import { ContractError } from './contractError.ts';
+import { ContractError } from '../house/contractError.ts';
 
 /** A JSON body may be so large, in bytes, and hold so many values, unless its operation says otherwise. */
 export const usualLimits = { bytes: 64 * 1024, values: 8000 };

@@ -1,11 +1,11 @@
 import { operations, type Operation } from '@lean-mentor/contract';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { ContractError } from './contractError.ts';
+import { ContractError } from '../house/contractError.ts';
 import { frameTableKey } from '../storage/index.ts';
 import { aNote, bringBout, bringCritique, bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
-import { createApp, type OpenApp } from './app.ts';
+import { createApp, type OpenApp } from '../app.ts';
 
 /** Stands in everything that people write here; nothing of it may be found in the logs. */
 const marked = 'Zwiebelturm';

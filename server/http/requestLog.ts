@@ -1,6 +1,6 @@
 import type { Request } from 'express';
 import { pinoHttp } from 'pino-http';
-import type { House } from '../house.ts';
+import type { House } from '../house/house.ts';
 
 /** Errors whose words are made by programs from what people wrote: the SQL with its values, the text that is no JSON, the field's value. */
 const tellsContent = (error: Error): boolean =>

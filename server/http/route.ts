@@ -1,10 +1,10 @@
 import type { Account, BodyOf, Operation, ParamsOf, ResponseOf } from '@lean-mentor/contract';
 import type { Request, RequestHandler, Response } from 'express';
 import type { z } from 'zod';
-import { requireInScope } from '../features/access/index.ts';
-import { ContractError } from './contractError.ts';
+import { ContractError } from '../house/contractError.ts';
+import type { House } from '../house/house.ts';
 import { readBody } from './readBody.ts';
-import { accountOf, houseOf, requireToken } from './session.ts';
+import { accountOf, requireInScope, requireToken } from './session.ts';
 
 /** What a handler is given: checked parameters and body, and who calls. `account` is null only where anyone may call. */
 export interface Call<O extends Operation> {
@@ -14,6 +14,8 @@ export interface Call<O extends Operation> {
   req: Request;
   res: Response;
 }
+
+export type Handler<O extends Operation> = (house: House, call: Call<O>) => Promise<ResponseOf<O> | void>;
 
 export interface Route {
   operation: Operation;
@@ -44,7 +46,7 @@ function named(schema: z.ZodType | undefined, value: unknown): Record<string, un
  * the body, within the operation's limits and the contract's schema. Operations with a response schema answer through it, so that
  * nothing leaves that the contract does not name; streams write to `res`.
  */
-export function route<O extends Operation>(operation: O, handler: (call: Call<O>) => Promise<ResponseOf<O> | void>): Route {
+export function route<O extends Operation>(house: House, operation: O, handler: Handler<O>): Route {
   const { access, body, evenWithoutRoom, method, params, response } = operation as Operation;
   return {
     operation,
@@ -55,9 +57,9 @@ export function route<O extends Operation>(operation: O, handler: (call: Call<O>
         if (!access.includes(account.role)) throw new ContractError('not-allowed');
       }
       if (!['get', 'head', 'options'].includes(method)) requireToken(req);
-      if (!['get', 'head', 'options'].includes(method) && !evenWithoutRoom) houseOf(req).room.require(null);
+      if (!['get', 'head', 'options'].includes(method) && !evenWithoutRoom) house.room.require(null);
       const names = named(params, req.params);
-      if (access !== 'anyone') await requireInScope(houseOf(req), account!, names);
+      if (access !== 'anyone') await requireInScope(req, account!, names);
       const call = {
         params: names,
         body: body && parsed(body, await readBody(operation, req, res)),
@@ -65,7 +67,7 @@ export function route<O extends Operation>(operation: O, handler: (call: Call<O>
         req,
         res,
       } as Call<O>;
-      const answer = await handler(call);
+      const answer = await handler(house, call);
       if (response) res.json((response as z.ZodType).parse(answer));
     },
   };

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringRequest, clientA, clientB, movePeopleIn } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
-import { createApp, type OpenApp } from './app.ts';
+import { createApp, type OpenApp } from '../app.ts';
 
 let house: TestHouse;
 let open: OpenApp;

@@ -1,7 +1,7 @@
 import { pipeline } from 'node:stream/promises';
 import type { Request, Response } from 'express';
 import { NotStored, type FootageStorage } from '../storage/index.ts';
-import { ContractError } from './contractError.ts';
+import { ContractError } from '../house/contractError.ts';
 
 /** Sends a stored object, or the one range of it that is asked for; private to the viewer, and kept by the browser for an hour. */
 export async function sendObject(req: Request, res: Response, storage: FootageStorage, key: string, type: string): Promise<void> {

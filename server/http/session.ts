@@ -3,9 +3,8 @@ import type { Account } from '@lean-mentor/contract';
 import connectSessionSequelize from 'connect-session-sequelize';
 import type { Request, RequestHandler } from 'express';
 import session, { type SessionData } from 'express-session';
-import { findAccount } from '../features/access/index.ts';
-import type { House } from '../house.ts';
-import { ContractError } from './contractError.ts';
+import type { House } from '../house/house.ts';
+import { ContractError } from '../house/contractError.ts';
 import { openSession, sessionTable } from '../db/sessionTable.ts';
 
 declare module 'express-session' {
@@ -50,15 +49,28 @@ export function sessions(house: House): { middleware: RequestHandler; stop: () =
   };
 }
 
-const houses = new WeakMap<object, House>();
-/** Ties the app to its house so that sessions can be resolved to accounts. */
-export const bindHouse = (app: object, house: House): void => void houses.set(app, house);
-export const houseOf = (req: Request): House => houses.get(req.app)!;
+/** Who an account is, and whether what an address names is theirs to see: the room `access` answers. */
+export interface Doorkeeper {
+  findAccount: (house: House, id: string) => Promise<Account | null>;
+  requireInScope: (house: House, account: Account, named: Readonly<Record<string, unknown>>) => Promise<void>;
+}
+
+const bound = new WeakMap<object, { house: House; doorkeeper: Doorkeeper }>();
+/** Ties the app to its house, and to who knows the accounts that sessions name. */
+export const bindHouse = (app: object, house: House, doorkeeper: Doorkeeper): void => void bound.set(app, { house, doorkeeper });
+export const houseOf = (req: Request): House => bound.get(req.app)!.house;
 
 /** The account of the request's session, or null. Asked of the database each time, so a removed account is out at once. */
 export async function accountOf(req: Request): Promise<Account | null> {
   const id = req.session?.accountId;
-  return id ? findAccount(houseOf(req), id) : null;
+  const { house, doorkeeper } = bound.get(req.app)!;
+  return id ? doorkeeper.findAccount(house, id) : null;
+}
+
+/** Throws where anything that the request's address names is not there for this account. */
+export function requireInScope(req: Request, account: Account, named: Readonly<Record<string, unknown>>): Promise<void> {
+  const { house, doorkeeper } = bound.get(req.app)!;
+  return doorkeeper.requireInScope(house, account, named);
 }
 
 /** How long the token of a page on which nobody is signed in holds, in ms. */

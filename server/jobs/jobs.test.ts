@@ -1,7 +1,7 @@
 import { writeFile } from 'node:fs/promises';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp } from '../http/app.ts';
+import { createApp } from '../app.ts';
 import { originalKey } from '../storage/index.ts';
 import { pathOf } from '../testing/footage.ts';
 import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
@@ -9,6 +9,7 @@ import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { visit } from '../testing/visitor.ts';
 import { beatHeart, claimJob, enqueueJob, settleJob } from './repository.ts';
 import { runJobs } from './runJobs.ts';
+import { jobKinds } from '../jobKinds.ts';
 
 let house: TestHouse;
 beforeAll(async () => {
@@ -25,7 +26,7 @@ const footageOf = async (subjectId: string) => (await house.db.footages.findByPk
 /** Runs jobs until the footage is in one of these states. */
 async function runUntil(footageId: string, ...states: string[]): Promise<void> {
   const stop = new AbortController();
-  const run = runJobs(house, 'worker', stop.signal);
+  const run = runJobs(house, jobKinds, 'worker', stop.signal);
   while (!states.includes((await footageOf(footageId)).state)) await new Promise((resolve) => setTimeout(resolve, 50));
   stop.abort();
   await run;
@@ -114,7 +115,7 @@ describe('running', () => {
       const before = Date.now();
       await house.db.jobs.update({ runAfter: new Date(before - 1000) }, { where: { subjectId: footageId } });
       const stop = new AbortController();
-      const run = runJobs(house, 'worker', stop.signal);
+      const run = runJobs(house, jobKinds, 'worker', stop.signal);
       const settled = async () => (await house.db.jobs.findOne({ where: { subjectId: footageId } }))!.get({ plain: true });
       while ((await settled()).attempts < attempt || (await settled()).state === 'running')
         await new Promise((resolve) => setTimeout(resolve, 30));
@@ -144,7 +145,7 @@ describe('running', () => {
     await writeBarcodeClip(pathOf(house, originalKey(footageId)), { frames: 500, width: 320, height: 180 });
     await enqueueJob(house, 'make-ready', footageId);
     const stop = new AbortController();
-    const run = runJobs(house, 'worker', stop.signal);
+    const run = runJobs(house, jobKinds, 'worker', stop.signal);
     while ((await footageOf(footageId)).step !== 'Making the review copy') await new Promise((resolve) => setTimeout(resolve, 5));
     stop.abort();
     await run;

@@ -27,7 +27,7 @@ afterAll(async () => {
   await house.close();
 });
 
-const main = fileURLToPath(new URL('main.ts', import.meta.url));
+const main = fileURLToPath(new URL('../jobsMain.ts', import.meta.url));
 
 function startProcess(at: number): void {
   const env = {

@@ -1,5 +1,5 @@
 import { QueryTypes, Transaction } from 'sequelize';
-import type { House } from '../house.ts';
+import type { House } from '../house/house.ts';
 import { plain } from '../db/table.ts';
 import type { JobRow } from './model.ts';
 

@@ -1,9 +1,9 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import { addSeconds } from 'date-fns';
-import type { House } from '../house.ts';
+import type { House } from '../house/house.ts';
 import { MediaFault } from '../media/mediaFault.ts';
 import { saysNoRoom } from '../storage/room.ts';
-import { jobKinds } from './jobKinds.ts';
+import type { JobKind, JobKinds } from './jobKind.ts';
 import { lanes as usualLanes, type Lane } from './lanes.ts';
 import type { JobRow } from './model.ts';
 import { beatHeart, claimJob, settleJob } from './repository.ts';
@@ -23,8 +23,7 @@ const later = (house: House, job: JobRow): Date => addSeconds(house.now(), Math.
 const hasRoom = (house: House): boolean => house.config.s3 !== null || house.room.hasFor(0);
 
 /** Runs one claimed job to its end, whatever that is. */
-async function runJob(house: House, worker: string, job: JobRow, signal: AbortSignal): Promise<void> {
-  const kind = jobKinds[job.kind];
+async function runJob(house: House, kind: JobKind, worker: string, job: JobRow, signal: AbortSignal): Promise<void> {
   const lost = new AbortController();
   const heart = setInterval(() => {
     beatHeart(house, job.id, worker).then(
@@ -62,11 +61,11 @@ async function runJob(house: House, worker: string, job: JobRow, signal: AbortSi
 }
 
 /** Claims and runs jobs of a lane one after another until `signal` aborts. A database that is away for a while is waited for. */
-async function runLane(house: House, worker: string, { kinds, needsRoom }: Lane, signal: AbortSignal): Promise<void> {
+async function runLane(house: House, jobKinds: JobKinds, worker: string, { kinds, needsRoom }: Lane, signal: AbortSignal): Promise<void> {
   while (!signal.aborted) {
     try {
       const job = needsRoom && !hasRoom(house) ? null : await claimJob(house, worker, kinds);
-      if (job) await runJob(house, worker, job, signal);
+      if (job) await runJob(house, jobKinds[job.kind], worker, job, signal);
       else await sleep(idleMs, undefined, { signal }).catch(() => undefined);
     } catch (error) {
       house.log.error({ err: error }, 'jobs could not be claimed or settled');
@@ -76,9 +75,15 @@ async function runLane(house: House, worker: string, { kinds, needsRoom }: Lane,
 }
 
 /** Runs jobs, each lane beside the others and as many of it at once as it says, until `signal` aborts. */
-export async function runJobs(house: House, worker: string, signal: AbortSignal, lanes: readonly Lane[] = usualLanes): Promise<void> {
+export async function runJobs(
+  house: House,
+  jobKinds: JobKinds,
+  worker: string,
+  signal: AbortSignal,
+  lanes: readonly Lane[] = usualLanes,
+): Promise<void> {
   const runs = lanes.flatMap((lane, l) =>
-    Array.from({ length: lane.atOnce }, (_, i) => runLane(house, `${worker} ${l}.${i}`, lane, signal)),
+    Array.from({ length: lane.atOnce }, (_, i) => runLane(house, jobKinds, `${worker} ${l}.${i}`, lane, signal)),
   );
   await Promise.all(runs);
 }

@@ -1,6 +1,6 @@
 import { closeSync, existsSync, fsyncSync, openSync, rmSync, statfsSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
-import { ContractError } from '../http/contractError.ts';
+import { ContractError } from '../house/contractError.ts';
 
 /** Kept free for the database when everything else is full: a file of this size is given up for it. */
 const reserveBytes = 64 * 1024 ** 2;

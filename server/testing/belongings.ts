@@ -3,7 +3,7 @@ import type { Note } from '@lean-mentor/core/desk';
 import { moment, paragraph, type CritiqueDoc } from '@lean-mentor/core/critique';
 import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
-import type { House } from '../house.ts';
+import type { House } from '../house/house.ts';
 import { clipVideoKey, clipPosterKey, exportKey, frameTableKey, memoKey, motionKey, originalKey, posterKey, reviewCopyKey, sharedClipKey, soundKey, stillKey, stripKey } from '../storage/index.ts'; // prettier-ignore
 import { aNote, bringBout, bringFootage, bringRequest, coachId, said } from './people.ts';
 

@@ -1,6 +1,6 @@
 import type { DeskChange, DeskEntity } from '@lean-mentor/core/desk';
 import { heading, moment, paragraph, type Block, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
-import { createApp } from '../http/app.ts';
+import { createApp } from '../app.ts';
 import { frameTableKey } from '../storage/index.ts';
 import { aNote, bringRequest, movePeopleIn } from './people.ts';
 import { openTestHouse, type TestHouse } from './testHouse.ts';

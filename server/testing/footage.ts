@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { execa } from 'execa';
-import type { House } from '../house.ts';
+import type { House } from '../house/house.ts';
 import { frameTableKey, originalKey } from '../storage/index.ts';
 import { bringRequest, clientA } from './people.ts';
 

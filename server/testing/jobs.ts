@@ -1,11 +1,12 @@
-import type { House } from '../house.ts';
+import type { House } from '../house/house.ts';
 import type { JobRow } from '../jobs/model.ts';
 import { runJobs } from '../jobs/runJobs.ts';
+import { jobKinds } from '../jobKinds.ts';
 
 /** Runs jobs as the jobs process does until none of a kind waits or runs. */
 export async function runDue(house: House, kind: JobRow['kind']): Promise<void> {
   const stop = new AbortController();
-  const run = runJobs(house, 'worker', stop.signal);
+  const run = runJobs(house, jobKinds, 'worker', stop.signal);
   while ((await house.db.jobs.count({ where: { kind, state: ['waiting', 'running'] } })) > 0)
     await new Promise((resolve) => setTimeout(resolve, 20));
   stop.abort();

@@ -6,7 +6,7 @@ import { insertClient } from '../features/clients/index.ts';
 import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
 import { insertBout, insertFootage, newFootage, type FootageRow } from '../features/footage/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
-import type { House } from '../house.ts';
+import type { House } from '../house/house.ts';
 import { originalKey } from '../storage/index.ts';
 
 export const password = 'a password for the tests';

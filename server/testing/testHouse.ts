@@ -7,7 +7,7 @@ import { QueryTypes, Sequelize } from 'sequelize';
 import { readConfig } from '../config/config.ts';
 import { migrate } from '../db/migrate.ts';
 import { openHouse } from '../openHouse.ts';
-import type { House } from '../house.ts';
+import type { House } from '../house/house.ts';
 import { loggedError } from '../http/requestLog.ts';
 
 export interface TestHouse extends House {

@@ -2,7 +2,7 @@ import { addMinutes } from 'date-fns';
 import type { Readable } from 'node:stream';
 import supertest from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../http/app.ts';
+import { createApp, type OpenApp } from '../../app.ts';
 import { reviewCopyKey } from '../../storage/index.ts';
 import { bringRequest, clientA, movePeopleIn, password } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';

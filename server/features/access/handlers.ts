@@ -1,7 +1,6 @@
 import { promisify } from 'node:util';
-import type * as contract from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
-import type { Call } from '../../http/route.ts';
+import type { rooms } from '@lean-mentor/contract';
+import type { Handlers } from '../../http/serveRoom.ts';
 import { tokenOf } from '../../http/session.ts';
 import * as service from './service.ts';
 import { knownBrowser } from './signInLimits.ts';
@@ -11,13 +10,10 @@ const knownName = 'lean.known';
 const knownCookie = /(?:^|;\s*)lean\.known=([\w.-]+)/;
 const knownMs = 365 * 86_400_000;
 
-export const getSession =
-  () =>
-  async ({ account, req }: Call<typeof contract.getSession>) => ({ account, token: tokenOf(req) });
+export const accessHandlers: Handlers<typeof rooms.access> = {
+  getSession: async (_house, { account, req }) => ({ account, token: tokenOf(req) }),
 
-export const signIn =
-  (house: House) =>
-  async ({ body, req, res }: Call<typeof contract.signIn>) => {
+  signIn: async (house, { body, req, res }) => {
     const cookie = knownCookie.exec(req.get('cookie') ?? '')?.[1] ?? null;
     const account = await service.signIn(house, body, { address: req.ip ?? '', cookie });
     // A new session id at sign-in: an id planted before is worth nothing after (session fixation).
@@ -25,11 +21,10 @@ export const signIn =
     req.session.accountId = account.id;
     res.cookie(knownName, knownBrowser(house, account.id), { httpOnly: true, sameSite: 'lax', secure: req.secure || house.config.https, maxAge: knownMs }); // prettier-ignore
     return { account, token: tokenOf(req) };
-  };
+  },
 
-export const signOut =
-  () =>
-  async ({ req }: Call<typeof contract.signOut>) => {
+  signOut: async (_house, { req }) => {
     await promisify(req.session.destroy.bind(req.session))();
     return { account: null, token: tokenOf(req) };
-  };
+  },
+};

@@ -1,7 +1,7 @@
 import type { Account, RequestState } from '@lean-mentor/contract';
 import { Op, QueryTypes } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { AccountRow } from './model.ts';
 
 /** An account with the clients it stands for (itself for a client, the minors for a guardian). */

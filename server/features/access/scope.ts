@@ -1,6 +1,6 @@
 import type { Account } from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { findBelonging, isScoped, type Belonging } from './repository.ts';
 import { coachesHere, maySeeClient } from './service.ts';
 

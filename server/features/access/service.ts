@@ -1,7 +1,7 @@
 import type { Account } from '@lean-mentor/contract';
 import { hash, verify } from '@node-rs/argon2';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { countTry, type Trying } from './signInLimits.ts';
 import { findAccount, findAccountByEmail } from './repository.ts';
 

@@ -1,7 +1,7 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 import { subMinutes } from 'date-fns';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { addTries, forgetTries } from './repository.ts';
 
 /** Failed tries are counted over so many minutes. */

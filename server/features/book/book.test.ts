@@ -3,8 +3,9 @@ import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../http/app.ts';
+import { createApp, type OpenApp } from '../../app.ts';
 import { runJobs } from '../../jobs/runJobs.ts';
+import { jobKinds } from '../../jobKinds.ts';
 import { clipFolder, clipPosterKey, clipVideoKey } from '../../storage/index.ts';
 import { movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
@@ -42,7 +43,7 @@ const clips = async () => (await coach.ask('get', '/api/clips')).body.clips as {
 /** Runs the jobs process until a clip is no longer being made ready. */
 async function settled(id: string) {
   const stop = new AbortController();
-  const running = runJobs(house, 'worker', stop.signal);
+  const running = runJobs(house, jobKinds, 'worker', stop.signal);
   try {
     for (;;) {
       const clip = (await clips()).find((one) => one.id === id);
@@ -83,7 +84,7 @@ describe('a clip of the coach’s own', () => {
     expect((await clips()).some((clip) => clip.id === id)).toBe(false);
     expect((await coach.ask('get', `/api/clips/${id}/video`)).status).toBe(404);
     const stop = new AbortController();
-    const running = runJobs(house, 'worker', stop.signal);
+    const running = runJobs(house, jobKinds, 'worker', stop.signal);
     for (let tries = 0; tries < 100 && (await house.storage.size(clipVideoKey(id))) !== null; tries++)
       await new Promise((resolve) => setTimeout(resolve, 50));
     stop.abort();

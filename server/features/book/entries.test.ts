@@ -1,7 +1,7 @@
 import { bookMarkdown, readBookMarkdown } from '@lean-mentor/contract';
 import { bookAreas, bookFaults, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../http/app.ts';
+import { createApp, type OpenApp } from '../../app.ts';
 import { aNote, bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';

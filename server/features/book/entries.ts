@@ -2,9 +2,9 @@ import { bookChangeOf, type BodyOf, type BookFile, type ResponseOf } from '@lean
 import type * as contract from '@lean-mentor/contract';
 import { bookFaults, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
-import { indexNotesOfPrinciple } from '../clients/index.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
+import { indexNotesOfPrinciple } from '../search/index.ts';
 import {
   countNotesByPrinciple,
   deleteDrill,

@@ -2,7 +2,7 @@ import type { Clip } from '@lean-mentor/contract';
 import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { ClipRow } from './model.ts';
 
 const clipOf = (row: ClipRow): Clip => ({ ...row, madeAt: row.madeAt.toISOString() });

@@ -3,10 +3,10 @@ import { createWriteStream } from 'node:fs';
 import { join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { dropJob, enqueueJob } from '../../jobs/index.ts';
-import { withScratchFolder } from '../../scratchFolder.ts';
+import { withScratchFolder } from '../../house/scratchFolder.ts';
 import { clipFolder, clipOriginalKey } from '../../storage/index.ts';
 import { changeClip, deleteClip, findClip, findClips, insertClip } from './repository.ts';
 

@@ -1,5 +1,5 @@
 import { DataTypes, type Sequelize } from 'sequelize';
-import { defineTable, instantColumn, key } from '../../db/table.ts';
+import { defineTable, key } from '../../db/table.ts';
 
 export interface ClientRow {
   id: string;
@@ -12,12 +12,6 @@ export interface ClientRow {
   agreements: string[];
 }
 
-export interface ClosedThreadRow {
-  clientId: string;
-  principleId: string;
-  closedAt: Date;
-}
-
 export const clientTables = (sequelize: Sequelize) => ({
   clients: defineTable<ClientRow>(sequelize, 'clients', {
     id: key(),
@@ -27,10 +21,5 @@ export const clientTables = (sequelize: Sequelize) => ({
     about: DataTypes.TEXT,
     hurts: DataTypes.JSON,
     agreements: DataTypes.JSON,
-  }),
-  closedThreads: defineTable<ClosedThreadRow>(sequelize, 'closed_threads', {
-    clientId: key(),
-    principleId: key(),
-    closedAt: instantColumn,
   }),
 });

@@ -2,7 +2,7 @@ import type { Client } from '@lean-mentor/contract';
 import { differenceInYears, parseISO } from 'date-fns';
 import { QueryTypes } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { ClientRow } from './model.ts';
 
 async function clientsOf(house: House, rows: ClientRow[]): Promise<Client[]> {
@@ -32,14 +32,13 @@ export async function insertClient({ db }: House, row: ClientRow): Promise<void>
   await db.clients.create(row);
 }
 
-/** When each thread of a client was closed, by principle. */
-export async function findClosedThreads({ db }: House, clientId: string): Promise<Map<string, Date>> {
-  const rows = plainAll(await db.closedThreads.findAll({ where: { clientId } }));
-  return new Map(rows.map(({ principleId, closedAt }) => [principleId, closedAt]));
-}
-
-/** Closes a thread, once, or opens it again. */
-export async function setThreadClosed({ db, now }: House, clientId: string, principleId: string, closed: boolean): Promise<void> {
-  if (closed) await db.closedThreads.bulkCreate([{ clientId, principleId, closedAt: now() }], { ignoreDuplicates: true });
-  else await db.closedThreads.destroy({ where: { clientId, principleId } });
+/** How many requests each client has, and how many of them wait for a critique. */
+export async function countRequestsByClient({ db }: House): Promise<Map<string, { requests: number; waiting: number }>> {
+  const rows = await db.sequelize.query<{ clientId: string; requests: number; waiting: number }>(
+    `SELECT client_id AS clientId, CAST(COUNT(*) AS CHAR) AS requests,
+       CAST(SUM(state IN ('uploading', 'waiting', 'need-first')) AS CHAR) AS waiting
+     FROM requests WHERE state NOT IN ('draft', 'guardian') GROUP BY client_id`,
+    { type: QueryTypes.SELECT },
+  );
+  return new Map(rows.map((r) => [r.clientId, { requests: Number(r.requests), waiting: Number(r.waiting) }]));
 }

@@ -1,8 +1,8 @@
 import { chaptersVtt, type Account, type Chapter } from '@lean-mentor/contract';
 import { secondsOfFrame } from '@lean-mentor/core/footage';
 import { positionName } from '@lean-mentor/core/scoring';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { knownFrameTable } from '../footage/index.ts';
 import { getCritique } from './reading.ts';
 

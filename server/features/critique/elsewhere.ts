@@ -1,7 +1,7 @@
 import type { DeskDocument } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import { findDeskDocument } from '../desk/index.ts';
 import { knownFrameTable } from '../footage/index.ts';
 import { findRequest } from '../requests/index.ts';

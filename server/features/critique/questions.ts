@@ -1,8 +1,8 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, Question, ResponseOf } from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
-import { indexWords } from '../clients/index.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
+import { indexWords } from '../search/index.ts';
 import { postLetters } from '../letters/index.ts';
 import { findRequest } from '../requests/index.ts';
 import { answerLetter } from './critiqueLetters.ts';

@@ -1,8 +1,8 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, Critique, CritiqueGlance, Request, ResponseOf } from '@lean-mentor/contract';
 import { clipsOf } from '@lean-mentor/core/critique';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { stillPng } from '../../media/still.ts';
 import { clipVideoKey, stillKey } from '../../storage/index.ts';
 import { coachesHere, maySee } from '../access/index.ts';

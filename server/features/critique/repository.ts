@@ -11,7 +11,7 @@ import {
 import { blockText } from '@lean-mentor/core/critique';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { jsonOf, plain, plainAll } from '../../db/table.ts';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { CritiqueRow, QuestionRow, SentFixRow, VersionRow } from './model.ts';
 
 const within = (transaction?: Transaction) => transaction && { transaction };

@@ -3,10 +3,10 @@ import type { Account, BodyOf, Critique, Request, ResponseOf, SentMoment } from 
 import { blockText, draftCritique as draftOfWork, fixBlocks, momentsOf, type CritiqueDoc } from '@lean-mentor/core/critique';
 import { fixWarnings, guardedKinds, mostFixes } from '@lean-mentor/core/fixes';
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { findAccountsOfClient } from '../access/index.ts';
-import { indexWords } from '../clients/index.ts';
+import { indexWords } from '../search/index.ts';
 import { ladderFacts, recordSentOrder, type LadderFacts } from '../fixes/index.ts';
 import { findFootages } from '../footage/index.ts';
 import { postLetters } from '../letters/index.ts';

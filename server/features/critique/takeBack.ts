@@ -1,4 +1,4 @@
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { CritiqueRow } from './model.ts';
 
 /** A version can be taken back for so long after it was sent, in ms. */

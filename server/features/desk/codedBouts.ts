@@ -1,6 +1,6 @@
 import { codedBout, codingsOf, frameEventsOf, type DeskChange } from '@lean-mentor/core/desk';
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import { findBout, setBoutCoding } from '../footage/index.ts';
 import { findDeskDocument } from './repository.ts';
 

@@ -1,6 +1,6 @@
 import { emptyDesk, type DeskChange } from '@lean-mentor/core/desk';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../http/app.ts';
+import { createApp, type OpenApp } from '../../app.ts';
 import { aNote, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
@@ -50,6 +50,13 @@ describe('the desk', () => {
     expect(body.request).toMatchObject({ id: requestId, question: 'Where does it begin?' });
     expect(body.document).toEqual({ ...emptyDesk(), principles: expect.any(Object) });
     expect(body.sequence).toBe(0);
+  });
+
+  it('answers whoever does not keep up with it only what came of their own edits', async () => {
+    const mark = newMark(7);
+    await save([newMark(3)]);
+    const { body } = await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes: [mark], since: null });
+    expect(body.changes.map(({ id }: DeskChange) => id)).toEqual([mark.id]);
   });
 
   it('keeps marks, notes and drawings exactly as they were made', async () => {

@@ -1,7 +1,7 @@
 import { mostMemoBytes } from '@lean-mentor/contract';
 import type { DeskChange } from '@lean-mentor/core/desk';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../http/app.ts';
+import { createApp, type OpenApp } from '../../app.ts';
 import { aNote, bringCritique, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';

@@ -1,7 +1,7 @@
 import type { Account } from '@lean-mentor/contract';
 import { linksFault, type Coding, type DeskChange, type DeskEntity, type Note } from '@lean-mentor/core/desk';
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { FootageRow } from '../footage/index.ts';
 import { findBout } from '../footage/index.ts';
 import { findDeskDocument, findDeskThing, findNamed } from './repository.ts';

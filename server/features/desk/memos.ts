@@ -1,8 +1,8 @@
 import { mostMemoBytes } from '@lean-mentor/contract';
 import type { Memo } from '@lean-mentor/core/desk';
 import type { Readable } from 'node:stream';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { memoKey } from '../../storage/index.ts';
 import { findDeskThing } from './repository.ts';
 

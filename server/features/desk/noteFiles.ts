@@ -1,8 +1,8 @@
 import { notesFormat, type Account, type FileNote, type NotesFile, type Request } from '@lean-mentor/contract';
 import type { DeskChange, Note } from '@lean-mentor/core/desk';
 import { clampFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { knownFrameTable } from '../footage/index.ts';
 import { findRequest } from '../requests/index.ts';
 import { findDeskDocument } from './repository.ts';
@@ -64,6 +64,6 @@ export async function importNotes(house: House, account: Account, requestId: str
     return [{ changeId: house.newId(), entity: 'note', id, before: null, after: note }];
   });
   if (faults.length > 0) throw new ContractError('not-valid', { message: faults.slice(0, 6).join(' ') });
-  await saveDeskChanges(house, account, requestId, { changes, since: 0 } as never, { allOrNone: true });
+  await saveDeskChanges(house, account, requestId, { changes, since: null } as never, { allOrNone: true });
   return { added: changes.length };
 }

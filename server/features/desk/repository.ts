@@ -2,8 +2,8 @@ import { emptyDesk, shelfOf, type DeskChange, type DeskDocument, type DeskEntity
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { deskThings, wholeThings } from '@lean-mentor/contract';
 import { jsonOf, plain, plainAll, type Table } from '../../db/table.ts';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import type { DeskChangeRow } from './model.ts';
 
 const without = <Row extends { requestId: string }>({ requestId: _requestId, ...rest }: Row) => rest;

@@ -1,9 +1,10 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, ResponseOf } from '@lean-mentor/contract';
 import { mergeDeskChange, type DeskChange, type Meeting } from '@lean-mentor/core/desk';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
-import { findClient, indexNotes } from '../clients/index.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
+import { findClient } from '../clients/index.ts';
+import { indexNotes } from '../search/index.ts';
 import { findFootageRows } from '../footage/index.ts';
 import { findRequest, lockRequest } from '../requests/index.ts';
 import { refreshCodedBouts } from './codedBouts.ts';
@@ -77,6 +78,7 @@ export async function saveDeskChanges(
   return house.db.sequelize.transaction(async (transaction) => {
     const request = await lockRequest(house, requestId, transaction);
     if (!request) throw new ContractError('not-found');
+    const from = since ?? (await newestSequence(house, requestId));
     const refused = new Map<string, string>();
     if (changes.length > 0) {
       house.room.require(null);
@@ -97,7 +99,7 @@ export async function saveDeskChanges(
     const noteIds = taken.flatMap(({ entity, id }) => (entity === 'note' ? [id] : []));
     await indexNotes(house, [...new Set(noteIds)], transaction);
     await refreshCodedBouts(house, requestId, taken, transaction);
-    const news = await findEffectsSince(house, requestId, since, transaction);
+    const news = await findEffectsSince(house, requestId, from, transaction);
     return {
       saved: taken.map(({ changeId }) => changeId),
       refused: [...refused].map(([changeId, why]) => ({ changeId, why })),

@@ -1,7 +1,7 @@
 import { drawingsAtFrame, measureAtFrame, measureDrawings, type DeskDocument } from '@lean-mentor/core/desk';
 import { reviewSize } from '@lean-mentor/core/footage';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { stillPng, stillSvg } from '../../media/still.ts';
 import { findFootage, frameTableOf } from '../footage/index.ts';
 import { findDeskDocument } from './repository.ts';

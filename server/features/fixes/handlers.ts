@@ -1,21 +1,13 @@
-import type * as contract from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
-import type { Call } from '../../http/route.ts';
+import type { rooms } from '@lean-mentor/contract';
+import type { Handlers } from '../../http/serveRoom.ts';
 import * as service from './service.ts';
 
-export const getLadder =
-  (house: House) =>
-  ({ params }: Call<typeof contract.getLadder>) =>
-    service.getLadder(house, params.requestId);
+export const fixHandlers: Handlers<typeof rooms.fixes> = {
+  getLadder: (house, { params }) => service.getLadder(house, params.requestId),
 
-export const saveFixChoice =
-  (house: House) =>
-  ({ params, body }: Call<typeof contract.saveFixChoice>) =>
-    service.saveFixChoice(house, params.requestId, body);
+  saveFixChoice: (house, { params, body }) => service.saveFixChoice(house, params.requestId, body),
 
-export const saveOwnSchool =
-  (house: House) =>
-  ({ body }: Call<typeof contract.saveOwnSchool>) =>
-    service.saveOwnSchool(house, body);
+  saveOwnSchool: (house, { body }) => service.saveOwnSchool(house, body),
 
-export const listFixOrders = (house: House) => () => service.listFixOrders(house);
+  listFixOrders: (house) => service.listFixOrders(house),
+};

@@ -14,12 +14,12 @@ import {
 import { fixThread } from '@lean-mentor/core/followup';
 import { boutAtFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { correctedBout, positionValues, ruleSheets, scoreBout, type RuleSheet, type TimedBout } from '@lean-mentor/core/scoring';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { findDrills, findPrinciples } from '../book/index.ts';
 import { findClient } from '../clients/index.ts';
 import { findDeskDocument } from '../desk/index.ts';
-import { findThreadRequests } from '../followup/index.ts';
+import { findThreadRequests } from './threadRequests.ts';
 import { frameTableOf, timedOf } from '../footage/index.ts';
 import { findRequest } from '../requests/index.ts';
 import { findPositionWorth, findRuleSheets } from '../scoring/index.ts';

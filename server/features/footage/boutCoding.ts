@@ -1,6 +1,6 @@
 import type { Bout } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { BoutRow } from './model.ts';
 import { changeBout } from './repository.ts';
 import { knownFrameTable } from './service.ts';

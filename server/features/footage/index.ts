@@ -3,13 +3,17 @@ export { newFootage } from './newFootage.ts';
 export { requireRoomFor } from './quotas.ts';
 export { removeFootageBytes } from './removal.ts';
 export {
+  boutOf,
   changeBout,
   changeFootage,
   countBouts,
+  deleteBout,
   deleteFootage,
   findBout,
+  findBoutsCodedAtDesk,
   findBoutsOfFootage,
   findFootage,
+  findFootageByUpload,
   findFootageRows,
   findFootages,
   findFootagesOfRequests,
@@ -19,6 +23,6 @@ export {
   insertFootage,
   releaseFootages,
 } from './repository.ts';
-export { frameTableOf, knownFrameTable } from './service.ts';
+export { frameTableOf, knownFrameTable, readyFootage, visibleFootage } from './service.ts';
 export { timedOf } from './timedOf.ts';
 export type { BoutRow, FootageRow } from './model.ts';

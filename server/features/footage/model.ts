@@ -39,15 +39,6 @@ export interface BoutRow extends Bout {
   timed?: TimedBout | null;
 }
 
-/** Who is taking bytes of an upload at present. */
-export interface UploadLockRow {
-  uploadId: string;
-  holder: string;
-  /** Somebody else waits for it. */
-  wanted: boolean;
-  beatAt: Date;
-}
-
 export const footageTables = (sequelize: Sequelize) => ({
   footages: defineTable<FootageRow>(sequelize, 'footages', {
     id: key(),
@@ -92,11 +83,5 @@ export const footageTables = (sequelize: Sequelize) => ({
     partnerWords: DataTypes.STRING,
     outcome: DataTypes.STRING,
     outcomeWords: DataTypes.STRING,
-  }),
-  uploadLocks: defineTable<UploadLockRow>(sequelize, 'upload_locks', {
-    uploadId: { type: DataTypes.STRING, primaryKey: true },
-    holder: DataTypes.UUID,
-    wanted: DataTypes.BOOLEAN,
-    beatAt: instantColumn,
   }),
 });

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { sumBytes } from './repository.ts';
 
 /** The footage of one request takes at most so many bytes: a long day of matches from two cameras. */

@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import { dropJob, enqueueJob } from '../../jobs/index.ts';
 import { footageFolder } from '../../storage/index.ts';
 import type { FootageRow } from './model.ts';

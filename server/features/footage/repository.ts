@@ -1,7 +1,7 @@
 import type { Bout, Footage, FootageProgress } from '@lean-mentor/contract';
-import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { BoutRow, FootageRow } from './model.ts';
 
 export const progressOf = (row: FootageRow): FootageProgress => ({
@@ -140,33 +140,4 @@ export async function deleteFootage({ db }: House, id: string, transaction: Tran
 /** Lets all footage of a request go: the coaching side may see it from now on. */
 export async function releaseFootages({ db }: House, requestId: string, transaction: Transaction): Promise<void> {
   await db.footages.update({ released: true }, { where: { requestId }, transaction });
-}
-
-/** A lock whose holder has not been heard of for this long is free, in ms. */
-const staleLockMs = 10_000;
-
-/** Takes an upload's lock for a holder, or tells the present one that it is wanted. */
-export async function takeUploadLock({ db, now }: House, uploadId: string, holder: string): Promise<boolean> {
-  const at = now();
-  // Or of a time to come: the clock was set back since.
-  const [early, late] = [new Date(at.getTime() - staleLockMs), new Date(at.getTime() + staleLockMs)];
-  await db.uploadLocks.destroy({ where: { uploadId, beatAt: { [Op.or]: [{ [Op.lt]: early }, { [Op.gt]: late }] } } });
-  try {
-    await db.uploadLocks.create({ uploadId, holder, wanted: false, beatAt: at });
-    return true;
-  } catch (error) {
-    if (!(error instanceof UniqueConstraintError)) throw error;
-    await db.uploadLocks.update({ wanted: true }, { where: { uploadId } });
-    return false;
-  }
-}
-
-/** Keeps a held lock up; answers whether somebody else wants it, or has it already. */
-export async function beatUploadLock({ db, now }: House, uploadId: string, holder: string): Promise<boolean> {
-  const [mine] = await db.uploadLocks.update({ beatAt: now() }, { where: { uploadId, holder } });
-  return mine === 0 || (await db.uploadLocks.count({ where: { uploadId, holder, wanted: true } })) > 0;
-}
-
-export async function releaseUploadLock({ db }: House, uploadId: string, holder: string): Promise<void> {
-  await db.uploadLocks.destroy({ where: { uploadId, holder } });
 }

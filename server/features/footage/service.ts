@@ -9,11 +9,11 @@ import {
   type ResponseOf,
 } from '@lean-mentor/contract';
 import { clampFrame, type FootageSound, type FrameTable } from '@lean-mentor/core/footage';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { FootageMotion } from '../../media/motionReader.ts';
 import type { StripLayout } from '../../media/stripReader.ts';
 import { frameJpeg } from '../../media/still.ts';
-import { ContractError } from '../../http/contractError.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { enqueueJob } from '../../jobs/index.ts';
 import { frameTableKey, motionKey, NotStored, reviewCopyKey, soundKey } from '../../storage/index.ts';
 import { findBelonging, maySee } from '../access/index.ts';

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { addHours } from 'date-fns';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../http/app.ts';
+import { createApp, type OpenApp } from '../../app.ts';
 import { reviewCopyKey } from '../../storage/index.ts';
 import { bringFootage, bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';

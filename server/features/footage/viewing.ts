@@ -1,5 +1,5 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 
 /** How long an address may be used, in ms: longer than a long evening at the desk. */
 export const viewingMs = 8 * 3600 * 1000;

@@ -1,6 +1,6 @@
 import type { Account, FootageProgress } from '@lean-mentor/contract';
 import { subSeconds } from 'date-fns';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import { openSessions } from '../../db/sessionTable.ts';
 import { findAccount, findBelonging, maySee } from '../access/index.ts';
 import { findFootagesChangedSince, progressOf } from './repository.ts';

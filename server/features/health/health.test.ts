@@ -1,6 +1,6 @@
 import { operations } from '@lean-mentor/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../http/app.ts';
+import { createApp, type OpenApp } from '../../app.ts';
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit } from '../../testing/visitor.ts';
 

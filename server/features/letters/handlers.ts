@@ -1,8 +1,9 @@
-import type * as contract from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
-import type { Call } from '../../http/route.ts';
+import type { rooms } from '@lean-mentor/contract';
+import type { Handlers } from '../../http/serveRoom.ts';
 import * as repository from './repository.ts';
 
-export const listLetters = (house: House) => async (_: Call<typeof contract.listLetters>) => ({
-  letters: await repository.listLetters(house),
-});
+export const letterHandlers: Handlers<typeof rooms.letters> = {
+  listLetters: async (house) => ({
+    letters: await repository.listLetters(house),
+  }),
+};

@@ -1,7 +1,7 @@
 import type { Letter } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
 import { plainAll } from '../../db/table.ts';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { LetterRow } from './model.ts';
 
 /** The outbox stand-in takes a letter. */

@@ -1,6 +1,6 @@
 import type { Role } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import { findAccountsOfClient } from '../access/index.ts';
 import { postLetter } from './repository.ts';
 

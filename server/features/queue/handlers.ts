@@ -1,6 +1,7 @@
-import type * as contract from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
-import type { Call } from '../../http/route.ts';
+import type { rooms } from '@lean-mentor/contract';
+import type { Handlers } from '../../http/serveRoom.ts';
 import * as service from './service.ts';
 
-export const getToday = (house: House) => (_: Call<typeof contract.getToday>) => service.getToday(house);
+export const queueHandlers: Handlers<typeof rooms.queue> = {
+  getToday: (house) => service.getToday(house),
+};

@@ -2,7 +2,7 @@ import type * as contract from '@lean-mentor/contract';
 import type { Footage, ResponseOf } from '@lean-mentor/contract';
 import { estimateDeskMinutes, layOutDay } from '@lean-mentor/core/queue';
 import { addDays, isWeekend, set, startOfDay } from 'date-fns';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import { findClients } from '../clients/index.ts';
 import { countDeskByRequest } from '../desk/index.ts';
 import { listOpenRequests } from '../requests/index.ts';

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
-import { indexWords } from '../clients/index.ts';
+import type { House } from '../../house/house.ts';
+import { indexWords } from '../search/index.ts';
 import { findFootageRows, releaseFootages } from '../footage/index.ts';
 import type { RequestRow } from './model.ts';
 import { promiseAfterPause, promisedBy } from './promise.ts';

@@ -1,7 +1,7 @@
 import type * as contract from '@lean-mentor/contract';
 import { intake, type Account, type BodyOf, type Draft, type Footage, type IntakeDraft, type Request } from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { maySeeClient } from '../access/index.ts';
 import { findClient } from '../clients/index.ts';
 import {

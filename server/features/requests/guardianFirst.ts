@@ -1,7 +1,7 @@
 import type { Account } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { findClient } from '../clients/index.ts';
 import { postLetters } from '../letters/index.ts';
 import { reachCoach } from './arrival.ts';

@@ -1,92 +1,47 @@
-import type * as contract from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
-import type { Call } from '../../http/route.ts';
+import type { rooms } from '@lean-mentor/contract';
+import type { Handlers } from '../../http/serveRoom.ts';
 import { coachesHere, visibleClients } from '../access/index.ts';
 import * as drafts from './drafts.ts';
 import { listDraftsOfClients, listRequestsOfClients } from './repository.ts';
 import * as service from './service.ts';
 
-export const listRequests =
-  (house: House) =>
-  async ({ account }: Call<typeof contract.listRequests>) => ({
+export const requestHandlers: Handlers<typeof rooms.requests> = {
+  listRequests: async (house, { account }) => ({
     requests: await listRequestsOfClients(house, visibleClients(account), coachesHere(account) ? 'coaching' : 'client'),
-  });
+  }),
 
-export const getRequest =
-  (house: House) =>
-  ({ account, params }: Call<typeof contract.getRequest>) =>
-    service.getRequest(house, account, params.requestId);
+  getRequest: (house, { account, params }) => service.getRequest(house, account, params.requestId),
 
-export const listDrafts =
-  (house: House) =>
-  async ({ account }: Call<typeof contract.listDrafts>) => ({
+  listDrafts: async (house, { account }) => ({
     drafts: await listDraftsOfClients(
       house,
       account.clients.map((client) => client.id),
     ),
-  });
+  }),
 
-export const beginDraft =
-  (house: House) =>
-  ({ account, body }: Call<typeof contract.beginDraft>) =>
-    drafts.beginDraft(house, account, body.clientId);
+  beginDraft: (house, { account, body }) => drafts.beginDraft(house, account, body.clientId),
 
-export const saveDraft =
-  (house: House) =>
-  ({ account, params, body }: Call<typeof contract.saveDraft>) =>
-    drafts.saveDraft(house, account, params.requestId, body);
+  saveDraft: (house, { account, params, body }) => drafts.saveDraft(house, account, params.requestId, body),
 
-export const discardDraft =
-  (house: House) =>
-  ({ account, params }: Call<typeof contract.discardDraft>) =>
-    drafts.discardDraft(house, account, params.requestId);
+  discardDraft: (house, { account, params }) => drafts.discardDraft(house, account, params.requestId),
 
-export const addFootage =
-  (house: House) =>
-  ({ account, params, body }: Call<typeof contract.addFootage>) =>
-    drafts.addFootage(house, account, params.requestId, body);
+  addFootage: (house, { account, params, body }) => drafts.addFootage(house, account, params.requestId, body),
 
-export const replaceFootage =
-  (house: House) =>
-  ({ account, params, body }: Call<typeof contract.replaceFootage>) =>
-    drafts.replaceFootage(house, account, params.requestId, params.footageId, body);
+  replaceFootage: (house, { account, params, body }) => drafts.replaceFootage(house, account, params.requestId, params.footageId, body),
 
-export const removeFootage =
-  (house: House) =>
-  ({ account, params }: Call<typeof contract.removeFootage>) =>
-    drafts.removeFootage(house, account, params.requestId, params.footageId);
+  removeFootage: (house, { account, params }) => drafts.removeFootage(house, account, params.requestId, params.footageId),
 
-export const sendRequest =
-  (house: House) =>
-  ({ account, params }: Call<typeof contract.sendRequest>) =>
-    drafts.sendRequest(house, account, params.requestId);
+  sendRequest: (house, { account, params }) => drafts.sendRequest(house, account, params.requestId),
 
-export const approveRequest =
-  (house: House) =>
-  ({ account, params }: Call<typeof contract.approveRequest>) =>
-    service.approveRequest(house, account, params.requestId);
+  approveRequest: (house, { account, params }) => service.approveRequest(house, account, params.requestId),
 
-export const sendBackRequest =
-  (house: House) =>
-  ({ account, params, body }: Call<typeof contract.sendBackRequest>) =>
-    service.sendBackRequest(house, account, params.requestId, body.words);
+  sendBackRequest: (house, { account, params, body }) => service.sendBackRequest(house, account, params.requestId, body.words),
 
-export const askFirst =
-  (house: House) =>
-  ({ account, params, body }: Call<typeof contract.askFirst>) =>
-    service.askFirst(house, account, params.requestId, body);
+  askFirst: (house, { account, params, body }) => service.askFirst(house, account, params.requestId, body),
 
-export const answerFirst =
-  (house: House) =>
-  ({ account, params, body }: Call<typeof contract.answerFirst>) =>
-    service.answerFirst(house, account, params.requestId, body.words);
+  answerFirst: (house, { account, params, body }) => service.answerFirst(house, account, params.requestId, body.words),
 
-export const withdrawRequest =
-  (house: House) =>
-  ({ account, params }: Call<typeof contract.withdrawRequest>) =>
-    service.withdrawRequest(house, account, params.requestId);
+  withdrawRequest: (house, { account, params }) => service.withdrawRequest(house, account, params.requestId),
 
-export const withdrawConsent =
-  (house: House) =>
-  ({ account, params }: Call<typeof contract.withdrawConsent>) =>
-    service.withdrawConsent(house, account, params.requestId);
+  withdrawConsent: (house, { account, params }) => service.withdrawConsent(house, account, params.requestId),
+};

@@ -1,7 +1,7 @@
 import type { Account, RequestState } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { maySee } from '../access/index.ts';
 import type { RequestRow } from './model.ts';
 import { lockRequest } from './repository.ts';

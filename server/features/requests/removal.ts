@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import { enqueueJob } from '../../jobs/index.ts';
 import { exportsFolder, memosFolder, stillsFolder } from '../../storage/index.ts';
 import { removeFootageBytes, type FootageRow } from '../footage/index.ts';

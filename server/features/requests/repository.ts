@@ -1,7 +1,7 @@
 import { intake, type Client, type Draft, type Footage, type Request } from '@lean-mentor/contract';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import { findClients } from '../clients/index.ts';
 import { findFootagesOfRequests } from '../footage/index.ts';
 import type { RequestRow } from './model.ts';
@@ -126,17 +126,6 @@ export async function changeRequest({ db }: House, id: string, fields: Partial<R
 
 export async function deleteRequest({ db }: House, id: string, transaction: Transaction): Promise<void> {
   await db.requests.destroy({ where: { id }, transaction });
-}
-
-/** How many requests each client has, and how many of them wait for a critique. */
-export async function countRequestsByClient({ db }: House): Promise<Map<string, { requests: number; waiting: number }>> {
-  const rows = await db.sequelize.query<{ clientId: string; requests: number; waiting: number }>(
-    `SELECT client_id AS clientId, CAST(COUNT(*) AS CHAR) AS requests,
-       CAST(SUM(state IN ('uploading', 'waiting', 'need-first')) AS CHAR) AS waiting
-     FROM requests WHERE state NOT IN ('draft', 'guardian') GROUP BY client_id`,
-    { type: QueryTypes.SELECT },
-  );
-  return new Map(rows.map((r) => [r.clientId, { requests: Number(r.requests), waiting: Number(r.waiting) }]));
 }
 
 /** The row of a request, locked, so that what belongs to it is changed one after another. Null when there is none. */

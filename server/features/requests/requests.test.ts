@@ -5,7 +5,7 @@ import type { IntakeDraft } from '@lean-mentor/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { changeFootage } from '../footage/index.ts';
 import { footageArrived } from './arrival.ts';
-import { createApp, type OpenApp } from '../../http/app.ts';
+import { createApp, type OpenApp } from '../../app.ts';
 import { exportKey, frameTableKey, memoKey, originalKey, reviewCopyKey, stillKey } from '../../storage/index.ts';
 import { bringBout, bringCritique, bringRequest, clientA, clientB, movePeopleIn, said } from '../../testing/people.ts';
 import { runDue } from '../../testing/jobs.ts';

@@ -1,8 +1,8 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, Request, Saying } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { coachesHere } from '../access/index.ts';
 import { findFootageRows } from '../footage/index.ts';
 import { postLetters } from '../letters/index.ts';

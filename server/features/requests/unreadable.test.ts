@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../http/app.ts';
+import { createApp, type OpenApp } from '../../app.ts';
 import { enqueueJob } from '../../jobs/index.ts';
 import { originalKey } from '../../storage/index.ts';
 import { pathOf } from '../../testing/footage.ts';

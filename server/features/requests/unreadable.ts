@@ -1,4 +1,4 @@
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import { changeFootage, findFootage, findFootageRows } from '../footage/index.ts';
 import { postLetters } from '../letters/index.ts';
 import { changeRequest, lockRequest } from './repository.ts';

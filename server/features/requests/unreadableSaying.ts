@@ -1,5 +1,5 @@
 import type { Saying } from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { FootageRow } from '../footage/index.ts';
 
 /** Whether a footage can never be looked at: making it ready failed, and it is the file's fault. */

@@ -1,37 +1,25 @@
-import type * as contract from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
-import type { Call } from '../../http/route.ts';
+import type { rooms } from '@lean-mentor/contract';
+import type { Handlers } from '../../http/serveRoom.ts';
 import * as service from './service.ts';
 
-export const listRuleSheets = (house: House) => () => service.listRuleSheets(house);
+export const scoringHandlers: Handlers<typeof rooms.scoring> = {
+  listRuleSheets: (house) => service.listRuleSheets(house),
 
-export const saveRuleSheet =
-  (house: House) =>
-  ({ body }: Call<typeof contract.saveRuleSheet>) =>
-    service.saveRuleSheet(house, body);
+  saveRuleSheet: (house, { body }) => service.saveRuleSheet(house, body),
 
-export const retireRuleSheet =
-  (house: House) =>
-  async ({ params }: Call<typeof contract.retireRuleSheet>) => {
+  retireRuleSheet: async (house, { params }) => {
     await service.retireRuleSheet(house, params.familyId);
     return { done: true } as const;
-  };
+  },
 
-export const chooseBoutSheet =
-  (house: House) =>
-  async ({ account, params, body }: Call<typeof contract.chooseBoutSheet>) => {
+  chooseBoutSheet: async (house, { account, params, body }) => {
     await service.chooseBoutSheet(house, account, params.boutId, body);
     return { done: true } as const;
-  };
+  },
 
-export const getClientBouts =
-  (house: House) =>
-  ({ params }: Call<typeof contract.getClientBouts>) =>
-    service.getClientBouts(house, params.clientId);
+  getClientBouts: (house, { params }) => service.getClientBouts(house, params.clientId),
 
-export const getPositionWorth = (house: House) => () => service.getPositionWorth(house);
+  getPositionWorth: (house) => service.getPositionWorth(house),
 
-export const savePositionWorth =
-  (house: House) =>
-  ({ body }: Call<typeof contract.savePositionWorth>) =>
-    service.savePositionWorth(house, body);
+  savePositionWorth: (house, { body }) => service.savePositionWorth(house, body),
+};

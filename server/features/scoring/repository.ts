@@ -2,7 +2,7 @@ import type * as contract from '@lean-mentor/contract';
 import type { OwnRuleSheet, PositionWorth, ResponseOf } from '@lean-mentor/contract';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { jsonOf, plain, plainAll } from '../../db/table.ts';
-import type { House } from '../../house.ts';
+import type { House } from '../../house/house.ts';
 import type { RuleSheetRow } from './model.ts';
 
 const sheetOf = (row: RuleSheetRow): OwnRuleSheet => ({ ...row, madeAt: row.madeAt.toISOString() });

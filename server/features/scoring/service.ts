@@ -1,8 +1,8 @@
 import { sheetOf, type Account, type BodyOf, type OwnRuleSheet, type PositionWorth } from '@lean-mentor/contract';
 import type * as contract from '@lean-mentor/contract';
 import { ruleSheetFaults } from '@lean-mentor/core/scoring';
-import type { House } from '../../house.ts';
-import { ContractError } from '../../http/contractError.ts';
+import type { House } from '../../house/house.ts';
+import { ContractError } from '../../house/contractError.ts';
 import { changeBout, findBout } from '../footage/index.ts';
 import {
   addRuleSheetVersion,

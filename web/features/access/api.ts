@@ -1,19 +1,12 @@
 import * as contract from '@lean-mentor/contract';
-import type { Account, BodyOf, ResponseOf } from '@lean-mentor/contract';
-import { baseApi, call } from '../../shared/wire/index.ts';
+import type { Account } from '@lean-mentor/contract';
+import { baseApi, mutationOf, queryOf } from '../../shared/wire/index.ts';
 
 const accessApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
-    getSession: build.query<ResponseOf<typeof contract.getSession>, void>({
-      query: () => call(contract.getSession),
-      providesTags: ['Session'],
-    }),
-    signIn: build.mutation<ResponseOf<typeof contract.signIn>, BodyOf<typeof contract.signIn>>({
-      query: (body) => call(contract.signIn, { body }),
-      invalidatesTags: ['Session'],
-    }),
-    signOut: build.mutation<ResponseOf<typeof contract.signOut>, void>({
-      query: () => call(contract.signOut),
+    getSession: queryOf(build, contract.getSession),
+    signIn: mutationOf(build, contract.signIn),
+    signOut: mutationOf(build, contract.signOut, {
       // Nothing of the one who leaves may stay on the screen of the one who comes.
       onQueryStarted: (_, { dispatch, queryFulfilled }) =>
         queryFulfilled.then(() => void dispatch(baseApi.util.resetApiState())).catch(() => undefined),

@@ -99,7 +99,7 @@ function ClipRow({ clip, chosen, onChoose }: { clip: Clip; chosen: boolean; onCh
   const [leaving, setLeaving] = useState(false);
   const rename = (title: string): void => {
     setEditing(false);
-    if (title.trim() && title.trim() !== clip.title) void renameClip({ id: clip.id, title: title.trim() });
+    if (title.trim() && title.trim() !== clip.title) void renameClip({ clipId: clip.id, title: title.trim() });
   };
   if (leaving)
     return (

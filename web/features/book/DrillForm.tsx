@@ -9,7 +9,7 @@ export function DrillForm({ drill, onDone }: { drill: BookDrill; onDone: () => v
   const [draft, change, drop] = useKeptDraft(drill);
   const [save, saving] = useSaveBookDrillMutation();
   const keep = async (): Promise<void> => {
-    const answer = await save(draft);
+    const answer = await save({ drillId: draft.id, ...draft });
     if (answer.error) return;
     drop();
     onDone();

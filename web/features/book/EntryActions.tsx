@@ -24,13 +24,15 @@ export function EntryActions({ entry, principles, onEdit, onGone }: EntryActions
 
   const putBack = async (): Promise<void> => {
     if (!isPrinciple) {
-      await saveDrill(entry);
-      for (const principle of principles.filter(({ drillIds }) => drillIds.includes(entry.id))) await savePrinciple(principle);
+      await saveDrill({ drillId: entry.id, ...entry });
+      for (const principle of principles.filter(({ drillIds }) => drillIds.includes(entry.id)))
+        await savePrinciple({ principleId: principle.id, ...principle });
       return;
     }
     const { notes: _notes, ...principle } = entry;
-    await savePrinciple(principle);
-    for (const other of principles.filter(({ prerequisites }) => prerequisites.includes(entry.id))) await savePrinciple(other);
+    await savePrinciple({ principleId: principle.id, ...principle });
+    for (const other of principles.filter(({ prerequisites }) => prerequisites.includes(entry.id)))
+      await savePrinciple({ principleId: other.id, ...other });
   };
   const remove = async (): Promise<void> => {
     const answer = await (isPrinciple ? removePrinciple(entry.id) : removeDrill(entry.id));
@@ -39,7 +41,7 @@ export function EntryActions({ entry, principles, onEdit, onGone }: EntryActions
     toast(`“${entry.name}” is out of the book.`, { action: { label: 'Put it back', onClick: () => void putBack() } });
   };
   const mergeInto = async (intoId: string): Promise<void> => {
-    const answer = await merge({ id: entry.id, intoId });
+    const answer = await merge({ principleId: entry.id, intoId });
     setMerging(false);
     if (answer.error) return void toast.error(faultWords(answer.error));
     onGone(intoId);

@@ -26,7 +26,13 @@ export function PrincipleForm({ principle, principles, drills, onDone }: Princip
   const missing = draft.name.trim() === '' ? 'Give it a name.' : cueWords > mostCueWords ? `A cue has at most ${mostCueWords} words; this one has ${cueWords}.` : null; // prettier-ignore
   const keep = async (): Promise<void> => {
     const variants = draft.variants.filter((one) => one.do.trim());
-    const answer = await save({ ...draft, variants, errors: filled(draft.errors), techniques: filled(draft.techniques) });
+    const answer = await save({
+      principleId: draft.id,
+      ...draft,
+      variants,
+      errors: filled(draft.errors),
+      techniques: filled(draft.techniques),
+    });
     if (answer.error) return;
     drop();
     onDone();

@@ -1,22 +1,12 @@
 import * as contract from '@lean-mentor/contract';
-import type { Clip } from '@lean-mentor/contract';
-import { addressOf, baseApi, call, currentToken } from '../../shared/wire/index.ts';
+import { addressOf, baseApi, mutationOf, queryOf, currentToken } from '../../shared/wire/index.ts';
 
 const bookApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
-    listClips: build.query<{ clips: Clip[] }, void>({ query: () => call(contract.listClips), providesTags: ['Clip'] }),
-    addClip: build.mutation<Clip, Pick<Clip, 'id' | 'title'>>({
-      query: (body) => call(contract.addClip, { body }),
-      invalidatesTags: ['Clip'],
-    }),
-    renameClip: build.mutation<Clip, Pick<Clip, 'id' | 'title'>>({
-      query: ({ id, title }) => call(contract.renameClip, { params: { clipId: id }, body: { title } }),
-      invalidatesTags: ['Clip'],
-    }),
-    removeClip: build.mutation<{ done: true }, string>({
-      query: (clipId) => call(contract.removeClip, { params: { clipId } }),
-      invalidatesTags: ['Clip'],
-    }),
+    listClips: queryOf(build, contract.listClips),
+    addClip: mutationOf(build, contract.addClip),
+    renameClip: mutationOf(build, contract.renameClip),
+    removeClip: mutationOf(build, contract.removeClip),
   }),
 });
 

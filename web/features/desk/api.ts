@@ -1,25 +1,15 @@
 import * as contract from '@lean-mentor/contract';
-import type { BodyOf, ResponseOf } from '@lean-mentor/contract';
-import { baseApi, call } from '../../shared/wire/index.ts';
+import type { ResponseOf } from '@lean-mentor/contract';
+import { baseApi, mutationOf, queryOf } from '../../shared/wire/index.ts';
 
 /** Everything the desk is opened with. */
 export type DeskSubject = ResponseOf<typeof contract.openDesk>;
 
 export const deskApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
-    openDesk: build.query<DeskSubject, string>({
-      query: (requestId) => call(contract.openDesk, { params: { requestId } }),
-    }),
-    saveDeskChanges: build.mutation<
-      ResponseOf<typeof contract.saveDeskChanges>,
-      { requestId: string } & BodyOf<typeof contract.saveDeskChanges>
-    >({
-      query: ({ requestId, ...body }) => call(contract.saveDeskChanges, { params: { requestId }, body }),
-    }),
-    getClientNotes: build.query<ResponseOf<typeof contract.getClientNotes>, string>({
-      query: (requestId) => call(contract.getClientNotes, { params: { requestId } }),
-      keepUnusedDataFor: 30,
-    }),
+    openDesk: queryOf(build, contract.openDesk),
+    saveDeskChanges: mutationOf(build, contract.saveDeskChanges),
+    getClientNotes: queryOf(build, contract.getClientNotes, { keepUnusedDataFor: 30 }),
   }),
 });
 

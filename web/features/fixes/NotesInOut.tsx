@@ -1,4 +1,4 @@
-import { exportNotes, readNotesCsv, readNotesFile, type CsvRow, type ReadNotes } from '@lean-mentor/contract';
+import { exportNotes, notesFormat, readNotesCsv, readNotesFile, type CsvRow, type ReadNotes } from '@lean-mentor/contract';
 import Papa from 'papaparse';
 import { toast } from 'sonner';
 import { FileButton } from '../../shared/primitives/index.ts';
@@ -25,7 +25,7 @@ export function NotesInOut({ requestId, onBrought }: { requestId: string; onBrou
   const take = async (file: File): Promise<void> => {
     const read = notesOf(await file.text(), file.name);
     if ('faults' in read) return void toast.error(`${file.name} was not taken. ${read.faults.slice(0, 4).join(' ')}`, { duration: 15_000 });
-    const answer = await bring({ requestId, notes: read.notes });
+    const answer = await bring({ requestId, format: notesFormat, notes: read.notes });
     if (answer.error) return void toast.error(`${file.name} was not taken. ${faultWords(answer.error)}`, { duration: 15_000 });
     toast(answer.data.added === 1 ? 'One note brought.' : `${answer.data.added} notes brought.`);
     onBrought();

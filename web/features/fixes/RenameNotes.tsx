@@ -6,6 +6,19 @@ import { Button } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useRenameNotesMutation } from './api.ts';
 
+/** Gives notes of a request another principle. Each change says what it changes from, so that it can be turned round. */
+const renaming = (requestId: string, notes: readonly { id: string; from: string | null; to: string | null }[]) => ({
+  requestId,
+  since: null,
+  changes: notes.map(({ id, from, to }) => ({
+    changeId: crypto.randomUUID(),
+    entity: 'note' as const,
+    id,
+    before: { principleId: from },
+    after: { principleId: to },
+  })),
+});
+
 interface RenameNotesProps {
   requestId: string;
   how: 'merge' | 'split';
@@ -22,12 +35,12 @@ export function RenameNotes({ requestId, how, notes, principles, onDone }: Renam
   const own = notes[0]?.principleId ?? null;
   const go = async (): Promise<void> => {
     const moved = notes.filter(({ id }) => ticked.includes(id)).map(({ id, principleId }) => ({ id, from: principleId, to }));
-    const answer = await rename({ requestId, notes: moved });
+    const answer = await rename(renaming(requestId, moved));
     if (answer.error) return void toast.error(faultWords(answer.error));
-    const back = moved.map((note) => ({ ...note, from: note.to, to: note.from }));
+    const back = moved.map(({ id, from, to: now }) => ({ id, from: now, to: from }));
     const name = principles.find(({ id }) => id === to)?.name ?? '';
     toast(`${moved.length === 1 ? 'One note names' : `${moved.length} notes name`} “${name}” now.`, {
-      action: { label: 'Undo', onClick: () => void rename({ requestId, notes: back as never }) },
+      action: { label: 'Undo', onClick: () => void rename(renaming(requestId, back)) },
     });
     onDone();
   };

@@ -16,7 +16,7 @@ export function useFootageWatch(): void {
       // A change of state changes more than progress (length, bouts, place in the plan): what shows requests asks again.
       const before = states.get(progress.id);
       states.set(progress.id, progress.state);
-      if (before !== progress.state) dispatch(baseApi.util.invalidateTags(['Request']));
+      if (before !== progress.state) dispatch(baseApi.util.invalidateTags(['request']));
     };
     const close = (): void => source.close();
     // A page that the browser keeps for the way back must not keep its connection.

@@ -65,7 +65,7 @@ export async function startUpload(dispatch: Dispatch<UnknownAction>, footageId: 
     onSuccess: () => {
       running.delete(footageId);
       report({ footageId, state: 'done' });
-      dispatch(baseApi.util.invalidateTags(['Request']));
+      dispatch(baseApi.util.invalidateTags(['request']));
     },
     onError: (error) => {
       running.delete(footageId);

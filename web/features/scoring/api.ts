@@ -1,39 +1,24 @@
 import * as contract from '@lean-mentor/contract';
-import type { BodyOf, OwnRuleSheet, PositionWorth, ResponseOf } from '@lean-mentor/contract';
-import { baseApi, call } from '../../shared/wire/index.ts';
+import type { ResponseOf } from '@lean-mentor/contract';
+import { baseApi, mutationOf, queryOf } from '../../shared/wire/index.ts';
 
 export type ClientBouts = ResponseOf<typeof contract.getClientBouts>['bouts'];
 
 const scoringApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
-    listRuleSheets: build.query<{ sheets: OwnRuleSheet[] }, void>({
-      query: () => call(contract.listRuleSheets),
-      providesTags: ['RuleSheet'],
-    }),
-    saveRuleSheet: build.mutation<OwnRuleSheet, BodyOf<typeof contract.saveRuleSheet>>({
-      query: (body) => call(contract.saveRuleSheet, { body }),
-      invalidatesTags: ['RuleSheet'],
-    }),
-    retireRuleSheet: build.mutation<{ done: true }, string>({
-      query: (familyId) => call(contract.retireRuleSheet, { params: { familyId } }),
-      invalidatesTags: ['RuleSheet'],
-    }),
-    chooseBoutSheet: build.mutation<{ done: true }, { boutId: string } & BodyOf<typeof contract.chooseBoutSheet>>({
-      query: ({ boutId, ...body }) => call(contract.chooseBoutSheet, { params: { boutId }, body }),
-    }),
-    getPositionWorth: build.query<PositionWorth, void>({ query: () => call(contract.getPositionWorth), providesTags: ['PositionWorth'] }),
-    savePositionWorth: build.mutation<PositionWorth, PositionWorth>({
-      query: (body) => call(contract.savePositionWorth, { body }),
+    listRuleSheets: queryOf(build, contract.listRuleSheets),
+    saveRuleSheet: mutationOf(build, contract.saveRuleSheet),
+    retireRuleSheet: mutationOf(build, contract.retireRuleSheet),
+    chooseBoutSheet: mutationOf(build, contract.chooseBoutSheet),
+    getPositionWorth: queryOf(build, contract.getPositionWorth),
+    savePositionWorth: mutationOf(build, contract.savePositionWorth, {
       // Every ribbon follows at once; where the server does not take it, it goes back.
       onQueryStarted: async (worth, { dispatch, queryFulfilled }) => {
         const shown = dispatch(scoringApi.util.updateQueryData('getPositionWorth', undefined, () => worth));
         await queryFulfilled.catch(() => shown.undo());
       },
     }),
-    getClientBouts: build.query<{ bouts: ClientBouts }, string>({
-      query: (clientId) => call(contract.getClientBouts, { params: { clientId } }),
-      keepUnusedDataFor: 30,
-    }),
+    getClientBouts: queryOf(build, contract.getClientBouts, { keepUnusedDataFor: 30 }),
   }),
 });
 

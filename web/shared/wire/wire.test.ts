@@ -19,7 +19,7 @@ describe('a call', () => {
       .mockResolvedValueOnce(answer({ account: null, token: 'next' }));
     vi.stubGlobal('fetch', fetches);
     await wire(getSession)(call(getSession), api, {});
-    await wire(getSession)(call(signIn, { body: { email: 'a@b.example', password: 'x' } }), api, {});
+    await wire(getSession)(call(signIn, { email: 'a@b.example', password: 'x' }), api, {});
     expect(fetches.mock.calls[1]?.[1].headers['x-lean-token']).toBe('fresh');
     expect(currentToken()).toBe('next');
   });
@@ -31,7 +31,7 @@ describe('a call', () => {
       .mockResolvedValueOnce(answer({ account: null, token: 'newer' }))
       .mockResolvedValueOnce(answer({ done: true }));
     vi.stubGlobal('fetch', fetches);
-    expect(await wire(getSession)(call(getClientHistory, { params: { clientId: 'x' } }), api, {})).toEqual({ data: { done: true } });
+    expect(await wire(getSession)(call(getClientHistory, 'x'), api, {})).toEqual({ data: { done: true } });
     expect(fetches.mock.calls[2]?.[1].headers['x-lean-token']).toBe('newer');
   });
 

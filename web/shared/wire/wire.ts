@@ -15,15 +15,36 @@ export interface WireCall {
   body?: unknown;
 }
 
-/** A call of an operation, its parameters and body checked against the contract's types. */
-export const call = <O extends Operation>(
-  operation: O,
-  ...[rest]: ParamsOf<O> extends Record<string, never>
-    ? BodyOf<O> extends undefined
-      ? []
-      : [{ body: BodyOf<O> }]
-    : [{ params: ParamsOf<O> } & (BodyOf<O> extends undefined ? object : { body: BodyOf<O> })]
-): WireCall => ({ operation, ...rest });
+type IsUnion<T, Each = T> = T extends unknown ? ([Each] extends [T] ? false : true) : never;
+/** Parameters of the address alone: the parameter itself where there is only one. */
+type NamedBy<Params> = IsUnion<keyof Params> extends true ? Params : Params[keyof Params];
+
+/**
+ * What an operation is asked with: the parameters of its address and its body as one object; the parameter itself where it is the only
+ * one and there is no body; nothing where there is neither.
+ */
+export type ArgumentOf<O extends Operation> = O extends { params: object }
+  ? O extends { body: object }
+    ? ParamsOf<O> & BodyOf<O>
+    : NamedBy<ParamsOf<O>>
+  : O extends { body: object }
+    ? BodyOf<O>
+    : void;
+
+/** The call of an operation that is asked with `argument`. */
+export function callOf(operation: Operation, argument: unknown): WireCall {
+  const names = [...operation.path.matchAll(/:(\w+)/g)].map(([, name]) => name!);
+  if (argument === undefined) return { operation };
+  if (typeof argument !== 'object') return { operation, params: { [names[0]!]: argument as string | number } };
+  const given = Object.entries(argument as Record<string, string | number>);
+  const params = Object.fromEntries(given.filter(([key]) => names.includes(key)));
+  if (!operation.body) return { operation, params };
+  return { operation, params, body: Object.fromEntries(given.filter(([key]) => !names.includes(key))) };
+}
+
+/** The same, held to the operation's types. */
+export const call = <O extends Operation>(operation: O, ...[argument]: ArgumentOf<O> extends void ? [] : [ArgumentOf<O>]): WireCall =>
+  callOf(operation, argument);
 
 /** Address of an operation; used for streams too (pictures, video, events). */
 export const addressOf = (operation: Operation, params: Record<string, string | number> = {}): string =>

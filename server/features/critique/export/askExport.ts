@@ -1,7 +1,7 @@
 import type { Account, CritiqueExport, ExportState } from '@lean-mentor/contract';
 import { addHours } from 'date-fns';
-import type { House } from '../../../house.ts';
-import { ContractError } from '../../../http/contractError.ts';
+import type { House } from '../../../house/house.ts';
+import { ContractError } from '../../../house/contractError.ts';
 import { countAhead, enqueueJob } from '../../../jobs/index.ts';
 import { exportKey } from '../../../storage/index.ts';
 import { findAccount } from '../../access/index.ts';

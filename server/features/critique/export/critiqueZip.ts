@@ -3,9 +3,9 @@ import { critiqueHtml, critiqueMarkdown } from '@lean-mentor/core/critique';
 import { zip, type AsyncZippable } from 'fflate';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { House } from '../../../house.ts';
+import type { House } from '../../../house/house.ts';
 import { cutClip } from '../../../media/cutClip.ts';
-import { withScratchFolder } from '../../../scratchFolder.ts';
+import { withScratchFolder } from '../../../house/scratchFolder.ts';
 import { clipVideoKey, reviewCopyKey } from '../../../storage/index.ts';
 import type { ExportFacts } from './exportFacts.ts';
 

@@ -1,7 +1,7 @@
 import type { Account, Critique } from '@lean-mentor/contract';
 import { boutAtFrame, clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import sharp from 'sharp';
-import type { House } from '../../../house.ts';
+import type { House } from '../../../house/house.ts';
 import { findFootages, knownFrameTable } from '../../footage/index.ts';
 import { getCritique, getMomentStill } from '../reading.ts';
 

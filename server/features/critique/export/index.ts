@@ -1,6 +1,6 @@
 import { critiqueFileOf, type Account, type Critique, type CritiqueExport } from '@lean-mentor/contract';
 import { critiqueMarkdown } from '@lean-mentor/core/critique';
-import type { House } from '../../../house.ts';
+import type { House } from '../../../house/house.ts';
 import { critiqueDocx } from './critiqueDocx.ts';
 import { critiquePdf } from './critiquePdf.ts';
 import { critiqueZip, tiedWords } from './critiqueZip.ts';

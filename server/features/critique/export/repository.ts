@@ -1,6 +1,6 @@
 import { Op, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../../db/table.ts';
-import type { House } from '../../../house.ts';
+import type { House } from '../../../house/house.ts';
 import type { ExportRow } from '../model.ts';
 
 export const findExport = async ({ db }: House, id: string): Promise<ExportRow | null> => plain(await db.exports.findByPk(id));

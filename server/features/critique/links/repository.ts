@@ -1,6 +1,6 @@
 import type { ReadLink } from '@lean-mentor/contract';
 import { plain, plainAll } from '../../../db/table.ts';
-import type { House } from '../../../house.ts';
+import type { House } from '../../../house/house.ts';
 import type { LinkRow } from '../model.ts';
 
 export const linkOf = ({ id, forName, madeAt, expiresAt, opened }: LinkRow): ReadLink => ({

@@ -3,10 +3,10 @@ import type { Account, BodyOf, Bout, ClipFrames, Critique, ReadLink, ResponseOf,
 import { boutAtFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
-import type { House } from '../../../house.ts';
-import { ContractError } from '../../../http/contractError.ts';
+import type { House } from '../../../house/house.ts';
+import { ContractError } from '../../../house/contractError.ts';
 import { cutClip } from '../../../media/cutClip.ts';
-import { withScratchFolder } from '../../../scratchFolder.ts';
+import { withScratchFolder } from '../../../house/scratchFolder.ts';
 import { reviewCopyKey, sharedClipKey } from '../../../storage/index.ts';
 import { frameTableOf } from '../../footage/index.ts';
 import { getCritique, getMomentStill, streamCritiqueClip } from '../reading.ts';

@@ -1,0 +1,87 @@
+import { threadStates } from '@lean-mentor/core/followup';
+import { positionCodes } from '@lean-mentor/core/scoring';
+import { z } from 'zod';
+import { client } from './clients.ts';
+import { critiqueGlance } from './critique.ts';
+import { done, id, instant } from './ids.ts';
+import { everyRole, operation } from './operation.ts';
+import { question } from './questions.ts';
+import { request } from './requests.ts';
+
+export const getClientHistory = operation({
+  name: 'getClientHistory',
+  room: 'followup',
+  method: 'get',
+  path: '/api/clients/:clientId/history',
+  access: everyRole,
+  about: ['request', 'critique'],
+  summary: "A client's requests, critiques, the fixes given and the questions asked, newest first.",
+  params: z.object({ clientId: id }),
+  response: z.object({ client, requests: z.array(request), critiques: z.array(critiqueGlance), questions: z.array(question) }),
+});
+
+const interval = z.tuple([z.number(), z.number().nullable()]).nullable();
+
+/** One fix across a client's requests (core/followup). An end that is open is null. */
+export const fixThread = z.object({
+  principleId: id,
+  name: z.string(),
+  cue: z.string(),
+  counts: z.enum(['rate', 'chance']),
+  /** What chances are of; empty for rates. */
+  chances: z.string(),
+  state: z.enum(threadStates),
+  closedAt: instant.nullable(),
+  points: z.array(
+    z.object({
+      requestId: id,
+      sentAt: instant,
+      given: z.boolean(),
+      count: z.number(),
+      exposure: z.number(),
+      value: z.number().nullable(),
+      interval,
+    }),
+  ),
+  verdict: z.enum(['better', 'worse', 'about-the-same', 'too-little']),
+  ratio: z.number().nullable(),
+  interval,
+  neededMinutes: z.number().nullable(),
+  neededChances: z.number().nullable(),
+});
+export type ClientThread = z.infer<typeof fixThread>;
+
+export const getClientProgress = operation({
+  name: 'getClientProgress',
+  room: 'followup',
+  method: 'get',
+  path: '/api/clients/:clientId/progress',
+  access: everyRole,
+  about: ['critique', 'book'],
+  summary: "A client's fixes across their reviewed requests, and the time in each position, oldest request first.",
+  params: z.object({ clientId: id }),
+  response: z.object({
+    threads: z.array(fixThread),
+    positions: z.array(
+      z.object({
+        requestId: id,
+        sentAt: instant,
+        minutes: z.number(),
+        time: z.array(z.object({ position: z.enum(positionCodes), holder: z.enum(['client', 'partner']).nullable(), seconds: z.number() })),
+      }),
+    ),
+  }),
+});
+
+export const closeThread = operation({
+  name: 'closeThread',
+  room: 'followup',
+  method: 'put',
+  path: '/api/clients/:clientId/threads/:principleId',
+  access: ['coach'],
+  about: ['critique'],
+  summary: 'Closes a thread, or opens it again: only the coach does.',
+  params: z.object({ clientId: id, principleId: id }),
+  body: z.object({ closed: z.boolean() }),
+  response: done,
+});

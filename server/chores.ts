@@ -1,0 +1,12 @@
+import { removeOldExports } from './features/critique/index.ts';
+import { finishLeftUploads } from './features/uploads/index.ts';
+import { clearScratchFolders } from './house/scratchFolder.ts';
+import type { Chores } from './jobs/tidy.ts';
+
+/** What the jobs process looks after. */
+export const chores: Chores = {
+  'uploads that nobody finished': finishLeftUploads,
+  'uploads that nobody went on with': async ({ storage }) => storage.uploads.deleteExpired(),
+  'exports that were taken': removeOldExports,
+  'what dead processes left': clearScratchFolders,
+};

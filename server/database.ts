@@ -1,0 +1,40 @@
+import type { Sequelize } from 'sequelize';
+import type { Config } from './config/config.ts';
+import { accessTables } from './features/access/model.ts';
+import { bookTables } from './features/book/model.ts';
+import { clientTables } from './features/clients/model.ts';
+import { critiqueTables } from './features/critique/model.ts';
+import { deskTables } from './features/desk/model.ts';
+import { fixTables } from './features/fixes/model.ts';
+import { followupTables } from './features/followup/model.ts';
+import { footageTables } from './features/footage/model.ts';
+import { letterTables } from './features/letters/model.ts';
+import { requestTables } from './features/requests/model.ts';
+import { scoringTables } from './features/scoring/model.ts';
+import { uploadTables } from './features/uploads/model.ts';
+import { jobTables } from './jobs/model.ts';
+import { connect } from './db/connect.ts';
+
+const tablesOf = (sequelize: Sequelize) => ({
+  ...accessTables(sequelize),
+  ...clientTables(sequelize),
+  ...followupTables(sequelize),
+  ...requestTables(sequelize),
+  ...footageTables(sequelize),
+  ...uploadTables(sequelize),
+  ...jobTables(sequelize),
+  ...deskTables(sequelize),
+  ...bookTables(sequelize),
+  ...scoringTables(sequelize),
+  ...fixTables(sequelize),
+  ...critiqueTables(sequelize),
+  ...letterTables(sequelize),
+});
+
+/** The practice's tables over one connection pool. */
+export type Database = { sequelize: Sequelize } & ReturnType<typeof tablesOf>;
+
+export function openDatabase(config: Config['database']): Database {
+  const sequelize = connect(config);
+  return { sequelize, ...tablesOf(sequelize) };
+}

@@ -1,0 +1,50 @@
+import type { Account, Client, rooms } from '@lean-mentor/contract';
+import { ContractError } from '../../house/contractError.ts';
+import type { House } from '../../house/house.ts';
+import type { Handlers } from '../../http/serveRoom.ts';
+import { coachesHere } from '../access/index.ts';
+import { findClient } from '../clients/index.ts';
+import { findQuestionsOf, listCritiquesOfClient } from '../critique/index.ts';
+import { listRequestsOfClients } from '../requests/index.ts';
+import { clientProgress } from './progress.ts';
+import { setThreadClosed } from './repository.ts';
+
+type Readers = 'coaching' | 'client';
+const readersOf = (account: Account): Readers => (coachesHere(account) ? 'coaching' : 'client');
+
+/** What was written about a client for the coaching side is not for the client to read. */
+const clientFor = (readers: Readers, client: Client): Client =>
+  readers === 'coaching' ? client : { ...client, about: '', agreements: [] };
+
+async function clientOr404(house: House, clientId: string): Promise<Client> {
+  const client = await findClient(house, clientId);
+  if (!client) throw new ContractError('not-found');
+  return client;
+}
+
+export const followupHandlers: Handlers<typeof rooms.followup> = {
+  getClientHistory: async (house, { params, account }) => {
+    const client = await clientOr404(house, params.clientId);
+    const readers = readersOf(account);
+    const [requests, critiques] = await Promise.all([
+      listRequestsOfClients(house, [client.id], readers),
+      listCritiquesOfClient(house, client.id),
+    ]);
+    const questions = await findQuestionsOf(
+      house,
+      critiques.map(({ id }) => id),
+    );
+    return { client: clientFor(readers, client), requests, critiques, questions };
+  },
+
+  getClientProgress: async (house, { params, account }) => {
+    const client = await clientOr404(house, params.clientId);
+    return clientProgress(house, client.id, readersOf(account));
+  },
+
+  closeThread: async (house, { params, body }) => {
+    const client = await clientOr404(house, params.clientId);
+    await setThreadClosed(house, client.id, params.principleId, body.closed);
+    return { done: true } as const;
+  },
+};

@@ -1,1 +1,0 @@
-export { findThreadRequests } from './threadRequests.ts';

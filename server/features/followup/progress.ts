@@ -1,0 +1,48 @@
+import type * as contract from '@lean-mentor/contract';
+import type { ClientThread, ResponseOf } from '@lean-mentor/contract';
+import { fixThreads } from '@lean-mentor/core/followup';
+import type { House } from '../../house/house.ts';
+import { findPrinciples } from '../book/index.ts';
+import { findThreadRequests } from '../fixes/index.ts';
+import { findClosedThreads } from './repository.ts';
+
+/** An open end is no number on the wire. */
+const ends = (interval: readonly [number, number] | null): ClientThread['interval'] => interval && [interval[0], Number.isFinite(interval[1]) ? interval[1] : null]; // prettier-ignore
+
+/**
+ * Every fix that was sent to a client, followed over their reviewed requests; and their time in each position. What only the coaching
+ * side may read is not counted for the client.
+ */
+export async function clientProgress(
+  house: House,
+  clientId: string,
+  readers: 'coaching' | 'client',
+): Promise<ResponseOf<typeof contract.getClientProgress>> {
+  const [requests, principles, closed] = await Promise.all([
+    findThreadRequests(house, clientId, house.now(), readers),
+    findPrinciples(house),
+    findClosedThreads(house, clientId),
+  ]);
+  const byId = new Map(principles.map((principle) => [principle.id, principle]));
+  return {
+    threads: fixThreads(principles, requests).map(({ principleId, counts, points, progress, state }) => {
+      const { name, cue, chances } = byId.get(principleId)!;
+      const { verdict, ratio, interval, neededMinutes, neededChances } = progress;
+      return {
+        ...{ principleId, name, cue, counts, chances, state, closedAt: closed.get(principleId)?.toISOString() ?? null },
+        points: points.map((point) => ({ ...point, interval: ends(point.interval) })),
+        ...{
+          verdict,
+          ratio: ratio !== null && Number.isFinite(ratio) ? ratio : null,
+          interval: ends(interval),
+          neededMinutes,
+          neededChances,
+        },
+      };
+    }),
+    positions: requests.map(({ requestId, sentAt, minutes, time }) => ({
+      ...{ requestId, sentAt, minutes },
+      time: time.map(({ position, holder, seconds }) => ({ position, holder, seconds })),
+    })),
+  };
+}

@@ -1,6 +1,0 @@
-import * as contract from '@lean-mentor/contract';
-import type { House } from '../../house.ts';
-import { route } from '../../http/route.ts';
-import * as handlers from './handlers.ts';
-
-export const queueRoutes = (house: House) => [route(contract.getToday, handlers.getToday(house))];

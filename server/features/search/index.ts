@@ -1,0 +1,1 @@
+export { indexNotes, indexNotesOfPrinciple, indexNotesOfRequest, indexWords } from './repository.ts';

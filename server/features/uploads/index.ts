@@ -1,0 +1,1 @@
+export { finishLeftUploads, finishUpload } from './arriving.ts';

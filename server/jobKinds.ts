@@ -1,0 +1,29 @@
+import { changeClip } from './features/book/index.ts';
+import { changeExport, makeExport } from './features/critique/index.ts';
+import { changeFootage } from './features/footage/index.ts';
+import { footageRested } from './features/requests/index.ts';
+import { makeClip } from './features/book/makeClip.ts';
+import { makeReady } from './features/footage/makeReady.ts';
+import type { JobKinds } from './jobs/jobKind.ts';
+import { removeFootage } from './features/footage/removeFootage.ts';
+
+/** What the jobs process can do. */
+export const jobKinds: JobKinds = {
+  'make-ready': {
+    run: (house, job, signal) => makeReady(house, job.subjectId, signal),
+    failed: 'Making the footage ready failed on our side. The coach can try it again.',
+    rested: footageRested,
+    waits: (house, id) => changeFootage(house, id, { state: 'waiting', step: 'Waiting to be tried again', share: 0, secondsLeft: null }),
+  },
+  'make-clip': {
+    run: (house, job, signal) => makeClip(house, job.subjectId, signal),
+    failed: 'Making the clip ready failed on our side. Send its video again.',
+    rested: (house, id, failure) => changeClip(house, id, { state: 'failed', failure }),
+  },
+  'make-export': {
+    run: (house, job) => makeExport(house, job.subjectId),
+    failed: 'Making the export failed on our side. Ask for it again.',
+    rested: (house, id) => changeExport(house, id, { state: 'failed' }),
+  },
+  'remove-footage': { run: removeFootage, failed: 'Removing failed.', rested: null },
+};
