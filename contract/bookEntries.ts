@@ -1,13 +1,15 @@
+import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
 import { z } from 'zod';
 import { bookFile, drillWords, principleWords } from './bookFile.ts';
 import { done, id } from './ids.ts';
 import { coaching, operation } from './operation.ts';
+import { sameAs } from './sameAs.ts';
 
 const ids = z.array(id).max(60).default([]);
 
 /** An entry of the coach's book as it is stored: what it points at is named by id. */
-export const bookPrinciple = principleWords.extend({ id, prerequisites: ids, drillIds: ids, clipIds: ids });
-export const bookDrill = drillWords.extend({ id });
+export const bookPrinciple = sameAs<BookPrinciple>()(principleWords.extend({ id, prerequisites: ids, drillIds: ids, clipIds: ids }));
+export const bookDrill = sameAs<BookDrill>()(drillWords.extend({ id }));
 
 export const getBook = operation({
   name: 'getBook',

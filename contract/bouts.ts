@@ -1,37 +1,42 @@
-import { attemptOutcomes, positionCodes, ruleSheetNames } from '@lean-mentor/core/scoring';
+import { attemptOutcomes, positionCodes, ruleSheetNames, type FrameEvent, type Span } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { frame, id } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
+import { sameAs } from './sameAs.ts';
 
-export const span = z.object({
-  position: z.enum(positionCodes),
-  holder: z.enum(['client', 'partner']).nullable(),
-  fromFrame: frame,
-  toFrame: frame,
-});
+export const span = sameAs<Span>()(
+  z.object({
+    position: z.enum(positionCodes),
+    holder: z.enum(['client', 'partner']).nullable(),
+    fromFrame: frame,
+    toFrame: frame,
+  }),
+);
 
 const athlete = z.enum(['client', 'partner']);
 /** An event of a bout on a frame; of a penalty, `athlete` is who gets it. */
-export const frameEvent = z.discriminatedUnion('kind', [
-  z.object({
-    kind: z.literal('attempt'),
-    athlete,
-    technique: z.string().max(60),
-    outcome: z.enum(attemptOutcomes),
-    close: z.boolean().optional(),
-    atFrame: frame,
-  }),
-  z.object({ kind: z.literal('guard-pull'), athlete, gripped: z.boolean().optional(), atFrame: frame }),
-  z.object({ kind: z.literal('stoppage'), atFrame: frame }),
-  z.object({
-    kind: z.literal('restart'),
-    position: z.enum(positionCodes).optional(),
-    holder: athlete.nullable().optional(),
-    atFrame: frame,
-  }),
-  z.object({ kind: z.literal('penalty'), athlete, atFrame: frame }),
-  z.object({ kind: z.literal('finish'), athlete, technique: z.string().max(60), atFrame: frame }),
-]);
+export const frameEvent = sameAs<FrameEvent>()(
+  z.discriminatedUnion('kind', [
+    z.object({
+      kind: z.literal('attempt'),
+      athlete,
+      technique: z.string().max(60),
+      outcome: z.enum(attemptOutcomes),
+      close: z.boolean().optional(),
+      atFrame: frame,
+    }),
+    z.object({ kind: z.literal('guard-pull'), athlete, gripped: z.boolean().optional(), atFrame: frame }),
+    z.object({ kind: z.literal('stoppage'), atFrame: frame }),
+    z.object({
+      kind: z.literal('restart'),
+      position: z.enum(positionCodes).optional(),
+      holder: athlete.nullable().optional(),
+      atFrame: frame,
+    }),
+    z.object({ kind: z.literal('penalty'), athlete, atFrame: frame }),
+    z.object({ kind: z.literal('finish'), athlete, technique: z.string().max(60), atFrame: frame }),
+  ]),
+);
 
 export const outcomes = ['won', 'lost', 'level'] as const;
 

@@ -1,6 +1,7 @@
-import type { Block, CritiqueDoc, PlainBlock } from '@lean-mentor/core/critique';
+import type { CritiqueDoc, PlainBlock } from '@lean-mentor/core/critique';
 import { z } from 'zod';
 import { id } from './ids.ts';
+import { sameAs } from './sameAs.ts';
 
 const inline = z.discriminatedUnion('type', [
   z.object({
@@ -27,7 +28,7 @@ const plainBlocks = [
   bookClip,
   z.object({ type: z.literal('caution'), content: paragraphs }),
 ] as const;
-const plainBlock = z.discriminatedUnion('type', [...plainBlocks]) as unknown as z.ZodType<PlainBlock>;
+const plainBlock = sameAs<PlainBlock>()(z.discriminatedUnion('type', plainBlocks));
 const fixBlock = z.object({
   type: z.literal('fix'),
   attrs: z.object({ fixId: id, principleId: id.nullable(), name: z.string().trim().min(1).max(200) }),
@@ -35,10 +36,12 @@ const fixBlock = z.object({
 });
 
 /** The written critique as a tree (see core/critique). */
-export const critiqueDoc = z.object({
-  type: z.literal('doc'),
-  content: z
-    .array(z.discriminatedUnion('type', [...plainBlocks, fixBlock]) as unknown as z.ZodType<Block>)
-    .min(1)
-    .max(300),
-}) as unknown as z.ZodType<CritiqueDoc>;
+export const critiqueDoc = sameAs<CritiqueDoc>()(
+  z.object({
+    type: z.literal('doc'),
+    content: z
+      .array(z.discriminatedUnion('type', [...plainBlocks, fixBlock]))
+      .min(1)
+      .max(300),
+  }),
+);

@@ -1,22 +1,40 @@
 import {
   bodyJoints,
   comparisonLayouts,
+  deskEntities,
+  deskKinds,
+  deskOf,
   drawingTools,
   noteKinds,
   noteLayers,
   noteReaders,
   seenDegrees,
-  shelfOf,
   strokeColours,
   strokeWeights,
+  thingsOf,
+  type CodedCut,
+  type CodedEvent,
+  type CodedOverride,
+  type Coding,
+  type Comparison,
+  type Conflict,
+  type DeskChange,
   type DeskDocument,
   type DeskEntity,
+  type Drawing,
+  type Look,
+  type Mark,
+  type Measure,
+  type Memo,
+  type Note,
+  type Principle,
 } from '@lean-mentor/core/desk';
 import { z } from 'zod';
 import { coding, cut, event, override } from './coding.ts';
 import { done, frame, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { request } from './requests.ts';
+import { sameAs } from './sameAs.ts';
 
 const share = z.number().min(-1).max(2);
 const point = z.object({ x: share, y: share, pressure: z.number().min(0).max(1).optional() });
@@ -112,11 +130,10 @@ export const memo = z.object({
 export const look = z.object({ ...ofFootage, ...life, during: z.enum(['first', 'second']) });
 /** Of the coach's book, which all desks share. */
 export const principle = z.object({ id, name: z.string().trim().min(1).max(120) });
-const entities = Object.keys(shelfOf) as [DeskEntity, ...DeskEntity[]];
 /** Two people changed the same: what stands, and what was set aside. Only the server makes these. */
 export const conflict = z.object({
   id,
-  of: z.enum(entities),
+  of: z.enum(deskEntities),
   thingId: id,
   field: z.string().max(40).nullable(),
   stands: z.unknown(),
@@ -125,39 +142,38 @@ export const conflict = z.object({
   asideBy: z.string(),
 });
 
-/** What each kind of thing on a desk is made of. */
-export const deskThings = { coding, cut, event, override, mark, note, drawing, measure, comparison, memo, look, principle, conflict };
+/** What each kind of thing on a desk is made of: just what core says of it. */
+export const deskThings = {
+  mark: sameAs<Mark>()(mark),
+  note: sameAs<Note>()(note),
+  drawing: sameAs<Drawing>()(drawing),
+  measure: sameAs<Measure>()(measure),
+  comparison: sameAs<Comparison>()(comparison),
+  memo: sameAs<Memo>()(memo),
+  look: sameAs<Look>()(look),
+  principle: sameAs<Principle>()(principle),
+  conflict: sameAs<Conflict>()(conflict),
+  coding: sameAs<Coding>()(coding),
+  cut: sameAs<CodedCut>()(cut),
+  event: sameAs<CodedEvent>()(event),
+  override: sameAs<CodedOverride>()(override),
+} satisfies Record<DeskEntity, z.ZodObject>;
 
-export const deskDocument = z.object({
-  marks: z.record(id, mark),
-  notes: z.record(id, note),
-  drawings: z.record(id, drawing),
-  measures: z.record(id, measure).default({}),
-  comparisons: z.record(id, comparison).default({}),
-  memos: z.record(id, memo).default({}),
-  looks: z.record(id, look).default({}),
-  principles: z.record(id, principle).default({}),
-  conflicts: z.record(id, conflict).default({}),
-  codings: z.record(id, coding).default({}),
-  cuts: z.record(id, cut).default({}),
-  events: z.record(id, event).default({}),
-  overrides: z.record(id, override).default({}),
-});
+/** A shelf that a file or an older browser does not have yet is empty. */
+const shelves = deskEntities.map((entity) => [deskKinds[entity].shelf, z.record(id, deskThings[entity]).default({})]);
+export const deskDocument = z.object(Object.fromEntries(shelves)) as unknown as z.ZodType<DeskDocument>;
 
 /** A desk without what is not whole: one bad thing must not keep the desk shut. `leftOut` hears of each. */
-export function wholeThings(document: DeskDocument, leftOut: (shelf: string, id: string) => void): DeskDocument {
-  const whole = Object.entries(shelfOf).map(([entity, shelf]) => [
-    shelf,
+export const wholeThings = (document: DeskDocument, leftOut: (shelf: string, id: string) => void): DeskDocument =>
+  deskOf((entity) =>
     Object.fromEntries(
-      Object.entries(document[shelf]).filter(([id, thing]) => {
-        const isWhole = deskThings[entity as DeskEntity].safeParse(thing).success;
-        if (!isWhole) leftOut(shelf, id);
+      Object.entries(thingsOf(document, entity)).filter(([id, thing]) => {
+        const isWhole = deskThings[entity].safeParse(thing).success;
+        if (!isWhole) leftOut(deskKinds[entity].shelf, id);
         return isWhole;
       }),
     ),
-  ]);
-  return Object.fromEntries(whole) as DeskDocument;
-}
+  );
 
 /** Every field may be absent, and none is filled in: a change names only what it sets. */
 const someOf = (schema: z.ZodObject) =>
@@ -167,37 +183,22 @@ const someOf = (schema: z.ZodObject) =>
     ),
   ).partial(); // prettier-ignore
 
-const changeOf = <K extends string, S extends z.ZodObject>(entity: K, schema: S) =>
+const changeOf = (entity: DeskEntity) =>
   z.object({
     changeId: id,
     entity: z.literal(entity),
     id,
-    before: someOf(schema).nullable() as unknown as z.ZodType<Partial<z.output<S>> | null>,
-    after: someOf(schema).nullable() as unknown as z.ZodType<Partial<z.output<S>> | null>,
+    before: someOf(deskThings[entity]).nullable(),
+    after: someOf(deskThings[entity]).nullable(),
   });
 
+const [firstKind, ...otherKinds] = deskEntities.map(changeOf);
 /** A created thing must be whole; a changed one names only the fields that change. */
-export const deskChange = z
-  .discriminatedUnion('entity', [
-    changeOf('mark', mark),
-    changeOf('note', note),
-    changeOf('drawing', drawing),
-    changeOf('measure', measure),
-    changeOf('comparison', comparison),
-    changeOf('memo', memo),
-    changeOf('look', look),
-    changeOf('principle', principle),
-    changeOf('conflict', conflict),
-    changeOf('coding', coding),
-    changeOf('cut', cut),
-    changeOf('event', event),
-    changeOf('override', override),
-  ])
-  .superRefine((change, context) => {
-    if (change.before !== null || change.after === null) return;
-    const whole = deskThings[change.entity].safeParse({ ...change.after, id: change.id });
-    for (const issue of whole.error?.issues ?? []) context.addIssue({ ...issue, path: ['after', ...issue.path] } as never);
-  });
+export const deskChange = z.discriminatedUnion('entity', [firstKind!, ...otherKinds]).superRefine((change, context) => {
+  if (change.before !== null || change.after === null) return;
+  const whole = deskThings[change.entity].safeParse({ ...change.after, id: change.id });
+  for (const issue of whole.error?.issues ?? []) context.addIssue({ ...issue, path: ['after', ...issue.path] } as never);
+}) as unknown as z.ZodType<DeskChange>;
 
 /** What came of edits, in the order the server took them. */
 const taken = z.object({

@@ -1,7 +1,9 @@
-import { mostFixes, rankParts, schoolNames, warningKinds } from '@lean-mentor/core/fixes';
+import { mostFixes, rankParts, schoolNames, warningKinds, type OwnHarm, type RankInput } from '@lean-mentor/core/fixes';
 import { z } from 'zod';
 import { id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
+import { ruleSheet } from './ruleSheet.ts';
+import { sameAs } from './sameAs.ts';
 
 const ids = z.array(id).max(300);
 
@@ -32,33 +34,37 @@ export const ownSchool = z.object({
 });
 export type OwnSchool = z.infer<typeof ownSchool>;
 
-const harm = z.object({
-  harm: z.number(),
-  finish: z.boolean(),
-  points: z.number(),
-  near: z.number(),
-  forgone: z.number(),
-  leanDrop: z.number(),
-  called: z.boolean(),
-});
+const harm = sameAs<OwnHarm>()(
+  z.object({
+    harm: z.number(),
+    finish: z.boolean(),
+    points: z.number(),
+    near: z.number(),
+    forgone: z.number(),
+    leanDrop: z.number(),
+    called: z.boolean(),
+  }),
+);
 const link = { id: z.string(), ownHarm: z.number(), causes: z.array(z.string()), atSeconds: z.number() };
-const rankInput = z.object({
-  client: z.object({ level: z.int(), asked: ids, gamePlan: ids }),
-  principles: z.array(z.object({ id, level: z.int(), prerequisites: z.array(id) })),
-  notes: z.array(
-    z.object({
-      ...link,
-      principle: z.string().nullable(),
-      kind: z.enum(['mistake', 'missed-chance', 'good', 'question', 'caution']),
-      seen: z.enum(['clear', 'likely', 'hidden']),
-      safety: z.boolean().optional(),
-    }),
-  ),
-  events: z.array(z.object(link)),
-  exposureMinutes: z.record(z.string(), z.number()),
-  boutMinutes: z.number(),
-  history: z.array(ids),
-});
+const rankInput = sameAs<RankInput>()(
+  z.object({
+    client: z.object({ level: z.int(), asked: ids, gamePlan: ids }),
+    principles: z.array(z.object({ id, level: z.int(), prerequisites: z.array(id) })),
+    notes: z.array(
+      z.object({
+        ...link,
+        principle: z.string().nullable(),
+        kind: z.enum(['mistake', 'missed-chance', 'good', 'question', 'caution']),
+        seen: z.enum(['clear', 'likely', 'hidden']),
+        safety: z.boolean().optional(),
+      }),
+    ),
+    events: z.array(z.object(link)),
+    exposureMinutes: z.record(z.string(), z.number()),
+    boutMinutes: z.number(),
+    history: z.array(ids),
+  }),
+);
 
 const byRequest = z.object({ requestId: id });
 
@@ -82,7 +88,7 @@ export const getLadder = operation({
     /** Set aside in an earlier request of this client. */
     parkedBefore: ids,
     /** Sheet by which what is restricted is judged. */
-    sheet: z.looseObject({}),
+    sheet: ruleSheet,
     choice: fixChoice,
     ownSchool,
     /** Orders of critiques sent so far: what each school would have said, and what went out. */

@@ -1,8 +1,9 @@
-import { adviceKinds, pictureEdges } from '@lean-mentor/core/footage';
+import { adviceKinds, pictureEdges, type FootageSound, type FrameTable } from '@lean-mentor/core/footage';
 import { z } from 'zod';
 import { bout } from './bouts.ts';
 import { frame, id, instant } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
+import { sameAs } from './sameAs.ts';
 
 /** removed: the client took it back or the partner's consent was withdrawn; nothing of it is left but its name. */
 export const footageStates = ['uploading', 'waiting', 'working', 'ready', 'failed', 'removed'] as const;
@@ -61,7 +62,7 @@ export const getFrameTable = operation({
   access: everyRole,
   summary: 'Presentation time in seconds of every frame of the review copy.',
   params,
-  response: z.object({ times: z.array(z.number()), endSeconds: z.number() }),
+  response: sameAs<FrameTable>()(z.object({ times: z.array(z.number()), endSeconds: z.number() })),
 });
 
 const stretch = z.object({ fromFrame: frame, toFrame: frame });
@@ -96,7 +97,7 @@ export const getSound = operation({
   access: everyRole,
   summary: 'How loud each hundredth of a second is (0..255), empty without sound, and how strongly something new is heard in it.',
   params,
-  response: z.object({ rate: z.number(), peaks: z.array(z.number()), onsets: z.array(z.number()) }),
+  response: sameAs<FootageSound>()(z.object({ rate: z.number(), peaks: z.array(z.number()), onsets: z.array(z.number()) })),
 });
 
 export const getViewing = operation({

@@ -1,8 +1,9 @@
-import { positionCodes, ruleSheetNames, valuePresets } from '@lean-mentor/core/scoring';
+import { attemptOutcomes, positionCodes, ruleSheetNames, valuePresets, type TimedBout } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { inlineRuleSheet } from './boutFile.ts';
 import { done, id, instant } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
+import { sameAs } from './sameAs.ts';
 
 /** One version of a sheet of the coach's own; it never changes, so that what was scored by it stays scored by it. */
 export const ownRuleSheet = z.object({
@@ -93,7 +94,34 @@ export const savePositionWorth = operation({
   response: positionWorth,
 });
 
-const timedBout = z.looseObject({ lengthSeconds: z.number(), clockSeconds: z.number().nullable().optional(), spans: z.array(z.unknown()), events: z.array(z.unknown()) }); // prettier-ignore
+const athlete = z.enum(['client', 'partner']);
+const position = z.enum(positionCodes);
+const holder = athlete.nullable();
+const at = { at: z.number() };
+const timedBout = sameAs<TimedBout>()(
+  z.object({
+    lengthSeconds: z.number(),
+    clockSeconds: z.number().nullable().optional(),
+    spans: z.array(z.object({ position, holder, from: z.number(), to: z.number() })),
+    events: z.array(
+      z.discriminatedUnion('kind', [
+        z.object({
+          kind: z.literal('attempt'),
+          athlete,
+          technique: z.string(),
+          outcome: z.enum(attemptOutcomes),
+          close: z.boolean().optional(),
+          ...at,
+        }),
+        z.object({ kind: z.literal('guard-pull'), athlete, gripped: z.boolean().optional(), ...at }),
+        z.object({ kind: z.literal('stoppage'), ...at }),
+        z.object({ kind: z.literal('restart'), position: position.optional(), holder: holder.optional(), ...at }),
+        z.object({ kind: z.literal('penalty'), athlete, ...at }),
+        z.object({ kind: z.literal('finish'), athlete, technique: z.string(), ...at }),
+      ]),
+    ),
+  }),
+);
 
 export const getClientBouts = operation({
   name: 'getClientBouts',

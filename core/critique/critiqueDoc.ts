@@ -2,7 +2,9 @@
  * A written critique: a tree as the editor keeps it (its JSON is ProseMirror's), with blocks of our own that stay tied to the desk.
  * Everything that shows, prints or sends a critique reads this tree.
  */
-export type TextMark = { type: 'bold' } | { type: 'italic' };
+export interface TextMark {
+  type: 'bold' | 'italic';
+}
 export type Inline = { type: 'text'; text: string; marks?: TextMark[] } | { type: 'hardBreak' };
 export interface Paragraph {
   type: 'paragraph';

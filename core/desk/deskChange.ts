@@ -1,4 +1,4 @@
-import { shelfOf, type DeskDocument, type DeskEntity, type DeskThing } from './deskDocument.ts';
+import { deskKinds, thingsOf, type DeskDocument, type DeskEntity, type DeskThing } from './deskDocument.ts';
 
 interface Change<Entity extends DeskEntity> {
   /** Made by the client, so that a change sent twice is taken once. */
@@ -19,8 +19,8 @@ export type DeskChange = { [Entity in DeskEntity]: Change<Entity> }[DeskEntity];
  * as it was (another tab removed it first), and creating what is there replaces it.
  */
 export function applyDeskChange(document: DeskDocument, change: DeskChange): DeskDocument {
-  const shelf = shelfOf[change.entity];
-  const things = document[shelf] as Record<string, object>;
+  const shelf = deskKinds[change.entity].shelf;
+  const things: Record<string, object> = thingsOf(document, change.entity);
   const present = things[change.id];
   if (change.after === null) {
     if (!present) return document;
@@ -44,7 +44,7 @@ export function patchDesk<Entity extends DeskEntity>(
   fields: Partial<DeskThing<Entity>>,
   changeId: string,
 ): DeskChange | null {
-  const present = (document[shelfOf[entity]] as Record<string, object>)[id] as Record<string, unknown> | undefined;
+  const present = thingsOf(document, entity)[id] as Record<string, unknown> | undefined;
   if (!present) return null;
   const before = Object.fromEntries(Object.keys(fields).map((key) => [key, present[key]]));
   return { changeId, entity, id, before, after: fields } as DeskChange;
@@ -52,6 +52,6 @@ export function patchDesk<Entity extends DeskEntity>(
 
 /** A change that takes a thing away, keeping all of it for undo; null when it is not there. */
 export function removeFromDesk(document: DeskDocument, entity: DeskEntity, id: string, changeId: string): DeskChange | null {
-  const present = (document[shelfOf[entity]] as Record<string, object>)[id];
+  const present = thingsOf(document, entity)[id];
   return present ? ({ changeId, entity, id, before: present, after: null } as DeskChange) : null;
 }

@@ -94,8 +94,8 @@ export interface Principle {
 /** Two people changed the same: what stands, and what was set aside for it. Made where the changes meet. */
 export interface Conflict {
   id: string;
-  /** Shelf and id of what was changed. */
-  of: keyof typeof shelfOf;
+  /** Kind and id of what was changed. */
+  of: DeskEntity;
   thingId: string;
   /** Null: one took it away while the other changed it; it stays. */
   field: string | null;
@@ -105,63 +105,71 @@ export interface Conflict {
   asideBy: string;
 }
 
-export interface DeskDocument {
-  marks: Record<string, Mark>;
-  notes: Record<string, Note>;
-  drawings: Record<string, Drawing>;
-  measures: Record<string, Measure>;
-  comparisons: Record<string, Comparison>;
-  memos: Record<string, Memo>;
-  looks: Record<string, Look>;
-  principles: Record<string, Principle>;
-  conflicts: Record<string, Conflict>;
-  codings: Record<string, Coding>;
-  cuts: Record<string, CodedCut>;
-  events: Record<string, CodedEvent>;
-  overrides: Record<string, CodedOverride>;
+/** Every kind of thing on a desk and what it is made of. */
+export interface DeskThings {
+  mark: Mark;
+  note: Note;
+  drawing: Drawing;
+  measure: Measure;
+  comparison: Comparison;
+  memo: Memo;
+  look: Look;
+  principle: Principle;
+  conflict: Conflict;
+  coding: Coding;
+  cut: CodedCut;
+  event: CodedEvent;
+  override: CodedOverride;
 }
+export type DeskEntity = keyof DeskThings;
+export type DeskThing<E extends DeskEntity> = DeskThings[E];
 
-/** Which shelf of the document the things of a kind lie on. */
-export const shelfOf = {
-  mark: 'marks',
-  note: 'notes',
-  drawing: 'drawings',
-  measure: 'measures',
-  comparison: 'comparisons',
-  memo: 'memos',
-  look: 'looks',
-  principle: 'principles',
-  conflict: 'conflicts',
-  coding: 'codings',
-  cut: 'cuts',
-  event: 'events',
-  override: 'overrides',
-} as const;
-export type DeskEntity = keyof typeof shelfOf;
-export type DeskThing<E extends DeskEntity> = DeskDocument[(typeof shelfOf)[E]][string];
+/**
+ * The kinds of things on a desk. `shelf`: on which of the document's shelves they lie; `onFootage`: whether each names the footage it
+ * stands on, so that it is shown with that footage alone. A new kind is an entry here; the compiler then asks for its schema
+ * (contract/desk.ts) and its rules (server/features/desk/deskKinds.ts).
+ */
+export const deskKinds = {
+  mark: { shelf: 'marks', onFootage: true },
+  note: { shelf: 'notes', onFootage: true },
+  drawing: { shelf: 'drawings', onFootage: true },
+  measure: { shelf: 'measures', onFootage: true },
+  comparison: { shelf: 'comparisons', onFootage: false },
+  memo: { shelf: 'memos', onFootage: false },
+  look: { shelf: 'looks', onFootage: true },
+  principle: { shelf: 'principles', onFootage: false },
+  conflict: { shelf: 'conflicts', onFootage: false },
+  coding: { shelf: 'codings', onFootage: true },
+  cut: { shelf: 'cuts', onFootage: true },
+  event: { shelf: 'events', onFootage: true },
+  override: { shelf: 'overrides', onFootage: true },
+} as const satisfies { [E in DeskEntity]: { shelf: string; onFootage: DeskThings[E] extends { footageId: string } ? true : false } };
 
-export const emptyDesk = (): DeskDocument => ({
-  marks: {}, notes: {}, drawings: {}, measures: {}, comparisons: {}, memos: {}, looks: {}, principles: {}, conflicts: {},
-  codings: {}, cuts: {}, events: {}, overrides: {},
-}); // prettier-ignore
+export const deskEntities = Object.keys(deskKinds) as DeskEntity[];
+
+/** What lies on the desk of one request, shelf by shelf, each thing under its id. */
+export type DeskDocument = { [E in DeskEntity as (typeof deskKinds)[E]['shelf']]: Record<string, DeskThings[E]> };
+
+/** The things of a kind as they lie on a desk. */
+export const thingsOf = <E extends DeskEntity>(document: DeskDocument, entity: E): Record<string, DeskThings[E]> =>
+  document[deskKinds[entity].shelf] as Record<string, DeskThings[E]>;
+
+/** A desk whose things of each kind are those that `things` gives. */
+export const deskOf = (things: (entity: DeskEntity) => Record<string, unknown>): DeskDocument =>
+  Object.fromEntries(deskEntities.map((entity) => [deskKinds[entity].shelf, things(entity)])) as unknown as DeskDocument;
+
+export const emptyDesk = (): DeskDocument => deskOf(() => ({}));
 
 /** Of a shelf what stands on one footage. */
 export const ofFootage = <T extends { footageId: string }>(things: Record<string, T>, footageId: string): Record<string, T> =>
   Object.fromEntries(Object.entries(things).filter(([, thing]) => thing.footageId === footageId));
 
 /** What of a desk stands on one footage; what belongs to none stays as it is. */
-export const deskOfFootage = (document: DeskDocument, footageId: string): DeskDocument => ({
-  ...document,
-  marks: ofFootage(document.marks, footageId),
-  notes: ofFootage(document.notes, footageId),
-  drawings: ofFootage(document.drawings, footageId),
-  measures: ofFootage(document.measures, footageId),
-  looks: ofFootage(document.looks, footageId),
-  codings: ofFootage(document.codings, footageId),
-  cuts: ofFootage(document.cuts, footageId),
-  events: ofFootage(document.events, footageId),
-  overrides: ofFootage(document.overrides, footageId),
-});
+export const deskOfFootage = (document: DeskDocument, footageId: string): DeskDocument =>
+  deskOf((entity) => {
+    const things = thingsOf(document, entity);
+    return deskKinds[entity].onFootage ? ofFootage(things as Record<string, { footageId: string }>, footageId) : things;
+  });
 
 /** Drawings alive on a frame, in the order given (of a document: object order, which is the order they were made in). */
 export const drawingsAtFrame = <D extends Pick<Drawing, 'fromFrame' | 'toFrame'>>(drawings: readonly D[], frame: number): D[] =>

@@ -8,7 +8,7 @@ export { drawingPaints, drawingsSvg, type Paint, type WordsPath } from './drawin
 export { fanMargin } from './fanMargin.ts';
 export { deskProgress, lookedShare, looksBack, type Progress } from './looks.ts';
 export * from './measure/index.ts';
-export { mergeDeskChange, sameJson, type Meeting } from './mergeDeskChange.ts';
+export { meetsOthers, mergeDeskChange, sameJson, type Meeting } from './mergeDeskChange.ts';
 export { principleCounts } from './principleCounts.ts';
 export { pannedBy, pinched, wholePicture, zoomedAt, type StageView } from './stageView.ts';
 export { thinStroke } from './thinStroke.ts';

@@ -28,6 +28,14 @@ export function sameJson(a: unknown, b: unknown): boolean {
   return [...keys].every((key) => sameJson((a as Fields)[key], (b as Fields)[key]));
 }
 
+/** Whether a change does not find what it changes from: then it matters who was there before. */
+export function meetsOthers({ before, after }: DeskChange, present: Fields | null): boolean {
+  if (!present) return before !== null;
+  const known = (before ?? present) as Fields;
+  const fields = after === null ? Object.keys(known) : Object.keys(after).filter((key) => key !== 'id');
+  return fields.some((key) => !sameJson(present[key], known[key]));
+}
+
 /**
  * What a change comes to where others may have changed the same meanwhile: the changes to apply, in order. Different fields
  * merge. Of the same field the later value stands and the other is set aside in a conflict. An edit beats taking away: what one

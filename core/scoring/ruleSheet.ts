@@ -24,10 +24,12 @@ export interface Restriction {
 export const ageGroups = ['child', 'teen', 'adult', 'master'] as const;
 export type AgeGroup = (typeof ageGroups)[number];
 
+export const ruleSheetAttires = ['jacket', 'no-jacket', 'either'] as const;
+
 /** How a kind of contest is scored and what it forbids. Times are seconds of the bout clock. */
 export interface RuleSheet {
   name: string;
-  attire: 'jacket' | 'no-jacket' | 'either';
+  attire: (typeof ruleSheetAttires)[number];
   /** Null: not set by the sheet. */
   boutSeconds: number | null;
   holdSeconds: number;

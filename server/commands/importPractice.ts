@@ -2,11 +2,12 @@ import { copyFile, mkdtemp, rm, stat } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
 import { intake, practiceFile, type PracticeFile } from '@lean-mentor/contract';
 import { blockText, momentsOf } from '@lean-mentor/core/critique';
-import { emptyDesk, shelfOf } from '@lean-mentor/core/desk';
+import { emptyDesk } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { tilingFault } from '@lean-mentor/core/scoring';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
+import { putDesk } from '../features/desk/index.ts';
 import { indexNotesOfRequest, indexWords } from '../features/search/index.ts';
 import { addVersion, putCritique, sentFixesOf, shortCodeOf, sentMomentOf } from '../features/critique/index.ts';
 import { insertBout, insertFootage, newFootage } from '../features/footage/index.ts';
@@ -74,13 +75,7 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
     await (footage.file === null
       ? importRemoved(house, requestId, i + 1, footage)
       : importFootage(house, requestId, i + 1, footage, sourceOf(footage.file)));
-  for (const mark of Object.values(document.marks)) await house.db.marks.create({ ...mark, requestId });
-  for (const note of Object.values(document.notes)) await house.db.notes.create({ ...note, requestId });
-  for (const drawing of Object.values(document.drawings)) await house.db.drawings.create({ ...drawing, requestId });
-  for (const principle of Object.values(document.principles)) await house.db.principles.upsert(principle);
-  for (const entity of ['measure', 'comparison', 'memo', 'look'] as const)
-    for (const thing of Object.values(document[shelfOf[entity]]))
-      await house.db.deskThings.create({ id: thing.id, requestId, entity, thing });
+  await house.db.sequelize.transaction((transaction) => putDesk(house, requestId, document, transaction));
   if (critique) {
     const tables = new Map<string, FrameTable>();
     for (const footage of here) {

@@ -1,10 +1,6 @@
 import { codedBout, codingsOf, frameEventsOf, type DeskChange } from '@lean-mentor/core/desk';
-import type { Transaction } from 'sequelize';
-import type { House } from '../../house/house.ts';
 import { findBout, setBoutCoding } from '../footage/index.ts';
-import { findDeskDocument } from './repository.ts';
-
-const coded: ReadonlySet<DeskChange['entity']> = new Set(['coding', 'cut', 'event']);
+import type { Desk } from './deskRules.ts';
 
 /** Codings that changes are about. What was taken away is named by what it was. */
 function touchedCodings(
@@ -13,7 +9,6 @@ function touchedCodings(
 ): Set<string> {
   const touched = new Set<string>();
   for (const { entity, id, before, after } of changes) {
-    if (!coded.has(entity)) continue;
     if (entity === 'coding') touched.add(id);
     else {
       const known = { ...before, ...after } as { codingId?: string };
@@ -25,14 +20,9 @@ function touchedCodings(
 }
 
 /** Writes the accepted coding of each bout that changes are about into the bout, so that lists, critique and history show it. */
-export async function refreshCodedBouts(
-  house: House,
-  requestId: string,
-  changes: readonly DeskChange[],
-  transaction: Transaction,
-): Promise<void> {
-  if (!changes.some(({ entity }) => coded.has(entity))) return;
-  const document = await findDeskDocument(house, requestId, transaction);
+export async function refreshCodedBouts(desk: Desk, changes: readonly DeskChange[]): Promise<void> {
+  const { house, transaction } = desk;
+  const document = await desk.document();
   for (const codingId of touchedCodings(changes, { ...document.cuts, ...document.events })) {
     const coding = document.codings[codingId];
     if (!coding) continue;

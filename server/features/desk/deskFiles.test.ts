@@ -6,7 +6,7 @@ import { aNote, bringCritique, bringRequest, clientA, clientB, movePeopleIn } fr
 import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 import { drawnOnFrame } from './stills.ts';
-import { findDeskDocument } from './repository.ts';
+import { findDeskDocument } from './deskThings.ts';
 
 let house: TestHouse;
 let open: OpenApp;

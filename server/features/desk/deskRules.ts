@@ -1,39 +1,44 @@
 import type { Account } from '@lean-mentor/contract';
-import { linksFault, type Coding, type DeskChange, type DeskEntity, type Note } from '@lean-mentor/core/desk';
+import { linksFault, type Coding, type DeskChange, type DeskDocument, type DeskEntity, type Note } from '@lean-mentor/core/desk';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
 import type { FootageRow } from '../footage/index.ts';
 import { findBout } from '../footage/index.ts';
-import { findDeskDocument, findDeskThing, findNamed } from './repository.ts';
+import type { Fields, Found } from './deskStores.ts';
+import { findNamed } from './repository.ts';
 
-type Fields = Readonly<Record<string, unknown>>;
+/** The desk of a request while edits of it are taken. */
+export interface Desk {
+  house: House;
+  requestId: string;
+  transaction: Transaction;
+  thing: (entity: DeskEntity, id: string) => Promise<Found | null>;
+  document: () => Promise<DeskDocument>;
+}
 
 /** Where an edit arrives: who makes it, on which request, and what it may name. */
-export interface Arrival {
-  house: House;
+export interface Arrival extends Desk {
   account: Account;
-  requestId: string;
   clientId: string;
   footages: ReadonlyMap<string, FootageRow>;
-  transaction: Transaction;
 }
 
 /** An edit where it arrives: the thing as it stands (null when it is not there), and as it would stand. */
-interface Edit extends Arrival {
+export interface Edit extends Arrival {
   change: DeskChange;
   present: Fields | null;
   whole: Fields;
 }
 
 /** Why an edit cannot be taken, in words; null when it can. */
-type Rule = (edit: Edit) => Promise<string | null> | string | null;
+export type Rule = (edit: Edit) => Promise<string | null> | string | null;
 
 const text = (value: unknown): string => (typeof value === 'string' ? value : '');
 const sets = ({ change }: Edit, field: string): boolean => change.after !== null && field in change.after;
-const isAssistant = ({ account }: Edit): boolean => account.role === 'assistant';
+export const isAssistant = ({ account }: Edit): boolean => account.role === 'assistant';
 
 /** What a thing belongs to is said when it is made, and never changes: by it is told who may change it. */
-const fixed =
+export const fixed =
   (...fields: string[]): Rule =>
   ({ change, present }) => {
     const moved = present && fields.find((field) => field in (change.after ?? {}) && (change.after as Fields)[field] !== present[field]);
@@ -41,7 +46,7 @@ const fixed =
   };
 
 /** Frames lie within the footage, and a range ends after it begins. What an edit does not touch is not held against it. */
-const framesWithin: Rule = (edit) => {
+export const framesWithin: Rule = (edit) => {
   const { change, whole, footages } = edit;
   if (change.after === null) return null;
   const footage = footages.get(text(whole['footageId']));
@@ -56,7 +61,7 @@ const framesWithin: Rule = (edit) => {
 };
 
 /** Something that is named is there and may be named; null names nothing. */
-const names =
+export const names =
   (field: string, words: string, isThere: (edit: Edit, id: string) => Promise<boolean>): Rule =>
   async (edit) => {
     const id = edit.whole[field];
@@ -64,26 +69,26 @@ const names =
     return (await isThere(edit, id)) ? null : words;
   };
 
-const onThisDesk =
+export const onThisDesk =
   (entity: DeskEntity) =>
-  async ({ house, requestId, transaction }: Edit, id: string): Promise<boolean> =>
-    (await findDeskThing(house, { entity, id }, transaction))?.requestId === requestId;
+  async ({ requestId, thing }: Edit, id: string): Promise<boolean> =>
+    (await thing(entity, id))?.requestId === requestId;
 
-const boutHere = async ({ house, whole, transaction }: Edit, boutId: string): Promise<boolean> =>
+export const boutHere = async ({ house, whole, transaction }: Edit, boutId: string): Promise<boolean> =>
   (await findBout(house, boutId, transaction))?.footageId === whole['footageId'];
 
-const codingOf = async ({ house, requestId, transaction }: Edit, id: string): Promise<Coding | null> => {
-  const found = await findDeskThing(house, { entity: 'coding', id }, transaction);
+const codingOf = async ({ requestId, thing }: Edit, id: string): Promise<Coding | null> => {
+  const found = await thing('coding', id);
   return found?.requestId === requestId ? (found.thing as unknown as Coding) : null;
 };
 
 /** Links run forward in time and not in a circle; a cause that is added is on this desk. */
-const causes: Rule = async (edit) => {
-  const { change, house, requestId, transaction, present, whole } = edit;
+export const causes: Rule = async (edit) => {
+  const { change, present, whole } = edit;
   // A new note that nothing caused has no links to look at.
   const linked = sets(edit, 'causes') && (whole['causes'] as string[]).length > 0;
   if (!linked && !(present && sets(edit, 'fromFrame'))) return null;
-  const { notes } = await findDeskDocument(house, requestId, transaction);
+  const { notes } = await edit.document();
   const before = new Set((present?.['causes'] as string[] | undefined) ?? []);
   const strange = sets(edit, 'causes') && (whole['causes'] as string[]).some((id) => !before.has(id) && !notes[id]);
   if (strange) return 'A note that this one was caused by is not on this desk any more.';
@@ -91,15 +96,15 @@ const causes: Rule = async (edit) => {
 };
 
 /** The mark a note grew from may be gone; one of another request it cannot be. */
-const markOfThisDesk: Rule = async (edit) => {
+export const markOfThisDesk: Rule = async (edit) => {
   const id = edit.whole['markId'];
   if (!sets(edit, 'markId') || typeof id !== 'string') return null;
-  const found = await findDeskThing(edit.house, { entity: 'mark', id }, edit.transaction);
+  const found = await edit.thing('mark', id);
   return found && found.requestId !== edit.requestId ? 'The mark of this note is of another request.' : null;
 };
 
 /** A coding belongs to its coder; an assistant's is offered, and the coach takes it. What was taken is the coach's to change. */
-const ownCoding: Rule = async (edit) => {
+export const ownCoding: Rule = async (edit) => {
   const { change, account, present, whole } = edit;
   if (!isAssistant(edit)) return null;
   const coding =
@@ -111,14 +116,14 @@ const ownCoding: Rule = async (edit) => {
 };
 
 /** Somebody codes in their own name. The coach may put back what was an assistant's. */
-const realCoder: Rule = async (edit) => {
+export const realCoder: Rule = async (edit) => {
   const { account, present, whole, house } = edit;
   if (present || whole['coderId'] === account.id) return null;
   if (isAssistant(edit)) return 'This coding is somebody else’s. Code in your own.';
   return (await findNamed(house, 'coder', text(whole['coderId']), edit)) ? null : 'Nobody of that name codes here.';
 };
 
-const ofCoding: Rule = async (edit) => {
+export const ofCoding: Rule = async (edit) => {
   const { change, present, whole } = edit;
   if (present || change.after === null) return null;
   const coding = await codingOf(edit, text(whole['codingId']));
@@ -126,7 +131,7 @@ const ofCoding: Rule = async (edit) => {
 };
 
 /** Of the book only a bare principle is made at the desk; the rest is done in the book, where it is seen what hangs on it. */
-const bookAtTheDesk: Rule = async ({ change, present, whole, house, account, transaction, requestId, clientId }) => {
+export const bookAtTheDesk: Rule = async ({ change, present, whole, house, account, transaction, requestId, clientId }) => {
   if (account.role !== 'coach') return 'Only the coach changes the book. Choose a principle that is there.';
   const at = { requestId, clientId, transaction };
   if (change.after === null) return (await findNamed(house, 'unused-principle', change.id, at)) || !present ? null : 'Notes name this principle, or the book says more of it. Take it away in the book.';
@@ -134,7 +139,7 @@ const bookAtTheDesk: Rule = async ({ change, present, whole, house, account, tra
   return (await findNamed(house, 'principle-called', text(whole['name']), at)) ? `There is a principle called “${text(whole['name'])}” already.` : null;
 }; // prettier-ignore
 
-const compared: Rule = async (edit) => {
+export const compared: Rule = async (edit) => {
   if (!sets(edit, 'items')) return null;
   for (const { requestId, footageId, fromFrame, toFrame, anchorFrame } of edit.whole['items'] as { requestId: string; footageId: string; fromFrame: number; toFrame: number | null; anchorFrame: number }[]) {
     const footage = await findNamed(edit.house, 'footage-of-client', footageId, edit) as { requestId: string; frameCount: number | null } | null;
@@ -145,58 +150,14 @@ const compared: Rule = async (edit) => {
   return null;
 }; // prettier-ignore
 
-const matOfThisDesk: Rule = async (edit) => {
+export const matOfThisDesk: Rule = async (edit) => {
   const matId = (edit.whole['input'] as { matId?: string | null } | undefined)?.matId;
   if (!sets(edit, 'input') || !matId) return null;
   return (await onThisDesk('measure')(edit, matId)) ? null : 'The mat that this was measured on is not on this desk any more.';
 };
 
-const gone = (thing: string): string => `The ${thing} that this names is not there any more.`;
-const named =
+export const gone = (thing: string): string => `The ${thing} that this names is not there any more.`;
+export const named =
   (kind: Parameters<typeof findNamed>[1]) =>
   async (edit: Edit, id: string): Promise<boolean> =>
     (await findNamed(edit.house, kind, id, edit)) !== null;
-
-/**
- * What holds for each kind of thing on the desk, whoever sends it and however: who may, on what, and what it may name. As strict as
- * the operation that does the same elsewhere.
- */
-const rules: Readonly<Record<DeskEntity, readonly Rule[]>> = {
-  mark: [fixed('footageId'), framesWithin],
-  note: [
-    fixed('footageId'),
-    framesWithin,
-    markOfThisDesk,
-    names('principleId', gone('principle'), named('principle')),
-    names('pairId', 'The other note of this pair is not one of this client.', named('note-of-client')),
-    names('clipId', gone('clip'), named('clip')),
-    names('comparisonId', gone('comparison'), onThisDesk('comparison')),
-    causes,
-  ],
-  drawing: [fixed('footageId'), framesWithin],
-  measure: [fixed('footageId'), framesWithin, matOfThisDesk],
-  comparison: [compared],
-  memo: [fixed('noteId'), names('noteId', gone('note'), onThisDesk('note'))],
-  look: [fixed('footageId'), framesWithin],
-  principle: [bookAtTheDesk],
-  conflict: [({ change }) => (change.after === null ? null : 'Conflicts are found by the server, not made.')],
-  coding: [fixed('footageId', 'boutId', 'coderId', 'coderName'), realCoder, ownCoding, names('boutId', gone('bout'), boutHere)],
-  cut: [fixed('footageId', 'codingId'), framesWithin, ofCoding, ownCoding],
-  event: [fixed('footageId', 'codingId'), framesWithin, ofCoding, ownCoding],
-  override: [
-    (edit) => (isAssistant(edit) ? 'Only the coach corrects the score.' : null),
-    fixed('footageId', 'boutId'),
-    framesWithin,
-    names('boutId', gone('bout'), boutHere),
-  ],
-};
-
-/** Why an edit cannot be taken, in words; null when it can. `present`: the thing as it stands. */
-export async function deskFault(arrival: Arrival, change: DeskChange, present: Fields | null): Promise<string | null> {
-  const edit: Edit = { ...arrival, change, present, whole: { ...present, ...change.after, id: change.id } };
-  for (const rule of rules[change.entity]) {
-    const fault = await rule(edit);
-    if (fault) return fault;
-  }
-  return null;
-}

@@ -1,1 +1,2 @@
-export { countDeskByRequest, findDeskDocument } from './repository.ts';
+export { findDeskDocument, putDesk } from './deskThings.ts';
+export { countDeskByRequest } from './repository.ts';

@@ -5,7 +5,7 @@ import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { knownFrameTable } from '../footage/index.ts';
 import { findRequest } from '../requests/index.ts';
-import { findDeskDocument } from './repository.ts';
+import { findDeskDocument } from './deskThings.ts';
 import { saveDeskChanges } from './service.ts';
 
 async function requestWithTables(house: House, requestId: string): Promise<{ request: Request; tables: Map<string, FrameTable> }> {
@@ -64,6 +64,6 @@ export async function importNotes(house: House, account: Account, requestId: str
     return [{ changeId: house.newId(), entity: 'note', id, before: null, after: note }];
   });
   if (faults.length > 0) throw new ContractError('not-valid', { message: faults.slice(0, 6).join(' ') });
-  await saveDeskChanges(house, account, requestId, { changes, since: null } as never, { allOrNone: true });
+  await saveDeskChanges(house, account, requestId, { changes, since: null }, { allOrNone: true });
   return { added: changes.length };
 }

@@ -1,36 +1,8 @@
-import { emptyDesk, shelfOf, type DeskChange, type DeskDocument, type DeskEntity, type Note } from '@lean-mentor/core/desk';
+import type { DeskChange, Note } from '@lean-mentor/core/desk';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
-import { deskThings, wholeThings } from '@lean-mentor/contract';
-import { jsonOf, plain, plainAll, type Table } from '../../db/table.ts';
+import { jsonOf, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
-import { ContractError } from '../../house/contractError.ts';
 import type { DeskChangeRow } from './model.ts';
-
-const without = <Row extends { requestId: string }>({ requestId: _requestId, ...rest }: Row) => rest;
-const shelf = <T extends { id: string }>(things: T[]): Record<string, T> => Object.fromEntries(things.map((t) => [t.id, t]));
-type AnyTable = Table<Record<string, unknown>>;
-
-/** All that lies on the desk of a request, drawings in the order they were made, and the book's principles. */
-export async function findDeskDocument({ db, log }: House, requestId: string, transaction?: Transaction): Promise<DeskDocument> {
-  const within = transaction && { transaction };
-  const options = { where: { requestId }, ...within };
-  const [marks, notes, drawings, things, principles] = await Promise.all([
-    db.marks.findAll({ ...options, order: [['atFrame', 'ASC']] }),
-    db.notes.findAll({ ...options, order: [['fromFrame', 'ASC']] }),
-    db.drawings.findAll({ ...options, order: [['made', 'ASC']] }),
-    db.deskThings.findAll({ ...options, order: [['made', 'ASC']] }),
-    db.principles.findAll({ attributes: ['id', 'name'], order: [['name', 'ASC']], ...within }),
-  ]);
-  const document: DeskDocument = {
-    ...emptyDesk(),
-    marks: shelf(plainAll(marks).map(without)),
-    notes: shelf(plainAll(notes).map(without)),
-    drawings: shelf(plainAll(drawings).map(({ made: _made, ...row }) => without(row))),
-    principles: shelf(plainAll(principles)),
-  };
-  for (const { entity, thing } of plainAll(things)) (document[shelfOf[entity]] as Record<string, object>)[thing.id] = thing;
-  return wholeThings(document, (shelf, id) => log.warn({ requestId, shelf, id }, 'a thing on a desk is not whole and is left out'));
-}
 
 /** The newest edit of a request; 0 before the first. */
 export async function newestSequence({ db }: House, requestId: string): Promise<number> {
@@ -81,34 +53,6 @@ export async function findTouches({ db }: House, requestId: string, thingId: str
   });
 }
 
-const columnTable = ({ db }: House, entity: DeskEntity): AnyTable | null =>
-  ((entity === 'mark' || entity === 'note' || entity === 'drawing') &&
-    ({ mark: db.marks, note: db.notes, drawing: db.drawings }[entity] as unknown as AnyTable)) ||
-  null;
-
-/** A thing as it stands, and the request it belongs to; a principle belongs to all. Null when it is not there. */
-export async function findDeskThing(
-  house: House,
-  { entity, id }: Pick<DeskChange, 'entity' | 'id'>,
-  transaction: Transaction,
-): Promise<{ requestId: string | null; thing: Record<string, unknown> } | null> {
-  if (entity === 'principle') {
-    const row = plain(await house.db.principles.findByPk(id, { attributes: ['id', 'name'], transaction }));
-    return row && { requestId: null, thing: { ...row } };
-  }
-  const table = columnTable(house, entity);
-  if (!table) {
-    // Under one id there is one thing: what is of another kind is not this one, and its id is taken.
-    const row = plain(await house.db.deskThings.findByPk(id, { transaction }));
-    if (row && row.entity !== entity) throw new ContractError('not-valid', { message: `There is something else under the id ${id}.` });
-    return row && { requestId: row.requestId, thing: { ...row.thing } };
-  }
-  const row = plain(await table.findByPk(id, { transaction }));
-  if (!row) return null;
-  const { requestId, made: _made, ...thing } = row;
-  return { requestId: requestId as string, thing };
-}
-
 interface At {
   requestId: string;
   clientId: string;
@@ -140,33 +84,6 @@ export async function findNamed(
     transaction,
   });
   return row ?? null;
-}
-
-/** Does to the tables what `applyDeskChange` does to the document. */
-export async function storeChange(house: House, requestId: string, change: DeskChange, transaction: Transaction): Promise<void> {
-  const { entity, id, before, after } = change;
-  const where = { id, requestId };
-  if (entity === 'principle') {
-    if (after === null) await house.db.principles.destroy({ where: { id }, transaction });
-    else if (before === null) await house.db.principles.upsert({ ...(after as { name: string }), id }, { transaction });
-    else await house.db.principles.update(after, { where: { id }, transaction });
-    return;
-  }
-  const table = columnTable(house, entity);
-  if (!table) {
-    if (after === null) await house.db.deskThings.destroy({ where, transaction });
-    else {
-      const present = before === null ? null : ((await findDeskThing(house, change, transaction))?.thing ?? {});
-      const thing = { ...present, ...after, id };
-      if (!deskThings[entity].safeParse(thing).success)
-        throw new ContractError('not-valid', { message: `What would be left of ${entity} ${id} is not whole.` });
-      await house.db.deskThings.upsert({ id, requestId, entity, thing }, { transaction }); // prettier-ignore
-    }
-    return;
-  }
-  if (after === null) await table.destroy({ where, transaction });
-  else if (before === null) await table.upsert({ ...after, id, requestId }, { transaction });
-  else await table.update({ ...after, id }, { where, transaction });
 }
 
 /** Open marks and notes of each request. */

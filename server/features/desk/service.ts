@@ -1,26 +1,15 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, ResponseOf } from '@lean-mentor/contract';
-import { mergeDeskChange, type DeskChange, type Meeting } from '@lean-mentor/core/desk';
+import { meetsOthers, mergeDeskChange, type DeskChange, type Meeting } from '@lean-mentor/core/desk';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { findClient } from '../clients/index.ts';
-import { indexNotes } from '../search/index.ts';
 import { findFootageRows } from '../footage/index.ts';
 import { findRequest, lockRequest } from '../requests/index.ts';
-import { refreshCodedBouts } from './codedBouts.ts';
-import { deskFault, type Arrival } from './deskRules.ts';
-import {
-  findClientNotes,
-  findDeskDocument,
-  findDeskThing,
-  findEffectsSince,
-  findTouches,
-  newestSequence,
-  recordChange,
-  storeChange,
-  wasTaken,
-  type Touch,
-} from './repository.ts';
+import type { Arrival } from './deskRules.ts';
+import type { Fields } from './deskStores.ts';
+import { deskFault, deskWithin, findDeskDocument, followEdits, storeChange } from './deskThings.ts';
+import { findClientNotes, findEffectsSince, findTouches, newestSequence, recordChange, wasTaken, type Touch } from './repository.ts';
 
 export async function openDesk(house: House, requestId: string): Promise<ResponseOf<typeof contract.openDesk>> {
   const request = await findRequest(house, requestId);
@@ -32,32 +21,34 @@ export async function openDesk(house: House, requestId: string): Promise<Respons
   return { request, client: { id, name, level, age, hurts }, document, sequence };
 }
 
+/** Who changed a field of a thing last, or the thing as a whole; null where it was this account itself. */
+const lastBy =
+  (touches: readonly Touch[], account: Account): Meeting['lastBy'] =>
+  (field) => {
+    const last = touches.find(({ effect }) => field === null || (effect.after !== null && field in effect.after));
+    return last?.accountId === account.id ? null : (last?.by ?? 'somebody');
+  };
+
 /** Merges one edit with what stands, stores what comes of it, and writes both down. Throws `not-valid`, having stored nothing, where it may not be. */
 async function takeChange(arrival: Arrival, change: DeskChange): Promise<void> {
   const { house, account, requestId, transaction } = arrival;
-  const found = await findDeskThing(house, change, transaction);
+  const found = await arrival.thing(change.entity, change.id);
   // An id cannot be used to reach across.
   if (found && found.requestId !== null && found.requestId !== requestId)
     throw new ContractError('not-valid', { message: `${change.entity} ${change.id} belongs to another request.` });
-  // Who was there before, and what they took away, is only looked for where it matters.
-  let touches: Touch[] | null = null;
-  const known = async (): Promise<Touch[]> => (touches ??= await findTouches(house, requestId, change.id, transaction));
-  const [last] = found || change.before === null ? [] : await known();
-  const removed = last?.effect.after === null ? (last.effect.before as Record<string, unknown>) : null;
-  const stood = found?.thing ?? removed;
+  const present = found?.thing ?? null;
+  // Who was there before, and what they took away, is only looked for where the edit did not find what it changes from.
+  const touches = meetsOthers(change, present) ? await findTouches(house, requestId, change.id, transaction) : [];
+  const last = touches[0]?.effect;
+  const removed = !present && last?.after === null ? (last.before as Fields) : null;
+  const stood = present ?? removed;
   // An edit of what never was there is nothing, whatever it names.
-  const fault = stood || change.before === null ? await deskFault(arrival, change, stood) : null;
-  if (fault) throw new ContractError('not-valid', { message: fault });
-  const merge = (lastBy: Meeting['lastBy']): DeskChange[] =>
-    mergeDeskChange(change, { present: found?.thing ?? null, removed, by: account.name, lastBy, newId: house.newId });
-  let effects = merge(() => '');
-  if (effects.some(({ entity }) => entity !== change.entity)) {
-    const before = await known();
-    effects = merge((field) => {
-      const other = before.find(({ effect }) => field === null || (effect.after !== null && field in effect.after));
-      return other?.accountId === account.id ? null : (other?.by ?? 'somebody');
-    });
+  if (stood || change.before === null) {
+    const fault = await deskFault({ ...arrival, change, present: stood, whole: { ...stood, ...change.after, id: change.id } });
+    if (fault) throw new ContractError('not-valid', { message: fault });
   }
+  const meeting = { present, removed, by: account.name, lastBy: lastBy(touches, account), newId: house.newId };
+  const effects = mergeDeskChange(change, meeting);
   for (const effect of effects) await storeChange(house, requestId, effect, transaction);
   const row = { changeId: change.changeId, requestId, accountId: account.id, thingId: change.id, changeJson: change, effects };
   await recordChange(house, row, transaction);
@@ -79,13 +70,14 @@ export async function saveDeskChanges(
     const request = await lockRequest(house, requestId, transaction);
     if (!request) throw new ContractError('not-found');
     const from = since ?? (await newestSequence(house, requestId));
+    const desk = deskWithin(house, requestId, transaction);
     const refused = new Map<string, string>();
     if (changes.length > 0) {
       house.room.require(null);
       const rows = (await findFootageRows(house, requestId, transaction)).filter(({ released }) => released);
       const footages = new Map(rows.map((footage) => [footage.id, footage]));
-      const arrival = { house, account, requestId, clientId: request.clientId, footages, transaction };
-      for (const change of changes as DeskChange[]) {
+      const arrival = { ...desk, account, clientId: request.clientId, footages };
+      for (const change of changes) {
         if (await wasTaken(house, change.changeId, transaction)) continue;
         try {
           await takeChange(arrival, change);
@@ -95,10 +87,8 @@ export async function saveDeskChanges(
         }
       }
     }
-    const taken = changes.filter(({ changeId }) => !refused.has(changeId)) as DeskChange[];
-    const noteIds = taken.flatMap(({ entity, id }) => (entity === 'note' ? [id] : []));
-    await indexNotes(house, [...new Set(noteIds)], transaction);
-    await refreshCodedBouts(house, requestId, taken, transaction);
+    const taken = changes.filter(({ changeId }) => !refused.has(changeId));
+    await followEdits(desk, taken);
     const news = await findEffectsSince(house, requestId, from, transaction);
     return {
       saved: taken.map(({ changeId }) => changeId),

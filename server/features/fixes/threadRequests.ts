@@ -1,5 +1,5 @@
 import type { ThreadRequest } from '@lean-mentor/core/followup';
-import { addStats, boutStats, type TimedBout } from '@lean-mentor/core/scoring';
+import { addStats, boutStats } from '@lean-mentor/core/scoring';
 import type { House } from '../../house/house.ts';
 import { findClientBouts } from '../scoring/index.ts';
 import { findReviewed } from './repository.ts';
@@ -13,7 +13,7 @@ export async function findThreadRequests(
 ): Promise<ThreadRequest[]> {
   const [reviewed, bouts] = await Promise.all([findReviewed(house, clientId, before, readers), findClientBouts(house, clientId)]);
   return reviewed.map(({ footageSeconds, ...request }) => {
-    const coded = bouts.filter(({ requestId }) => requestId === request.requestId).map(({ timed }) => timed as unknown as TimedBout);
+    const coded = bouts.filter(({ requestId }) => requestId === request.requestId).map(({ timed }) => timed);
     // Time by position needs no score.
     const stats = addStats(coded.map((timed) => boutStats(timed, { awards: [] })));
     return { ...request, time: stats.time, minutes: (coded.length > 0 ? stats.clockSeconds : footageSeconds) / 60 };

@@ -10,10 +10,8 @@ import {
   type FixWarning,
   type Ladder,
   type RankedFix,
-  type RankInput,
   type School,
 } from '@lean-mentor/core/fixes';
-import type { RuleSheet } from '@lean-mentor/core/scoring';
 import { useMemo, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useRestingSave } from '../../shared/keeping/index.ts';
@@ -65,7 +63,7 @@ export function useLadder({ data, subject, principles, drills }: LadderSubject):
   );
   const asked = choice.asked ?? data.guessedAsked;
   const computed = useMemo(() => {
-    const input = { ...data.input, client: { ...data.input.client, asked, gamePlan: choice.gamePlan } } as RankInput;
+    const input = { ...data.input, client: { ...data.input.client, asked, gamePlan: choice.gamePlan } };
     return rankFixes(input, school);
   }, [data.input, asked, choice.gamePlan, school]);
   const ladder = useMemo(() => ladderOf(computed, choice), [computed, choice]);
@@ -74,7 +72,7 @@ export function useLadder({ data, subject, principles, drills }: LadderSubject):
     return fixWarnings({
       client: { ...client, name: client.name.split(' ')[0]! },
       fixes: ladder.rungs.slice(0, ladder.cut).flatMap(({ principle }) => principles.find(({ id }) => id === principle) ?? []),
-      sheet: data.sheet as unknown as RuleSheet,
+      sheet: data.sheet,
       answered: choice.answer.trim() !== '',
       ...{ drills, praise, given: data.given },
     });

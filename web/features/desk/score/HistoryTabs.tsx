@@ -1,5 +1,5 @@
 import { sheetOf } from '@lean-mentor/contract';
-import { addStats, boutStats, ruleSheets, type TimedBout } from '@lean-mentor/core/scoring';
+import { addStats, boutStats, ruleSheets } from '@lean-mentor/core/scoring';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BoutNumbers, PatternList, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
@@ -17,7 +17,7 @@ function useAllBouts() {
       const here = scored.find((one) => one.here.bout.id === bout.id);
       const ownSheet = own.find(({ id }) => id === bout.sheetId);
       const { timed, sheet } = here ?? {
-        timed: bout.timed as unknown as TimedBout,
+        timed: bout.timed,
         sheet: ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet],
       };
       return { ...bout, timed, sheet };
