@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Footage } from '@lean-mentor/contract';
+import { blankNote } from '@lean-mentor/core/desk';
 import { barcodePoints, readBarcode, writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { laptop, launch, settledFrame, visit } from '@lean-mentor/e2e';
 import type { Page } from 'puppeteer-core';
@@ -52,18 +53,8 @@ async function writeNotes(base: string, { requestId, id: footageId }: Footage): 
   const coach = await signInTo(base, 'marit');
   const all = Array.from({ length: notes }, (_, i) => {
     const id = crypto.randomUUID();
-    const note = {
-      ...{ id, footageId, fromFrame: Math.floor((i * loops * loopFrames) / notes), toFrame: null, kind: 'mistake', layer: 'technical' },
-      ...{
-        athlete: 'client',
-        seen: 'clear',
-        severity: 2,
-        what: `The elbow leaves the ribs for the ${i}th time.`,
-        instead: [],
-        markId: null,
-      },
-      ...{ principleId: null, visible: 'client', causes: [], pairId: null, clipId: null, comparisonId: null },
-    };
+    const fromFrame = Math.floor((i * loops * loopFrames) / notes);
+    const note = blankNote({ id, footageId, fromFrame, what: `The elbow leaves the ribs for the ${i}th time.` });
     return { changeId: crypto.randomUUID(), entity: 'note', id, before: null, after: note };
   });
   for (let at = 0; at < all.length; at += 150)

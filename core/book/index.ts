@@ -1,5 +1,6 @@
 export { cautionClasses, cautionNames, cautionWords, careSentence, clashesWith, type CautionClass } from './caution.ts';
 export { bookFaults, prerequisiteCircle } from './bookFaults.ts';
+export { blankDrill, blankPrinciple } from './blankEntries.ts';
 export { buildsOn, restsOn } from './groundwork.ts';
 export {
   areaNames,

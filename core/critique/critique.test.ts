@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { BookPrinciple } from '../book/index.ts';
+import { blankPrinciple, type BookPrinciple } from '../book/index.ts';
 import {
   allBlocks,
   blockText,
@@ -19,22 +19,20 @@ import {
   type DraftInput,
 } from './index.ts';
 
-const principle: BookPrinciple = {
-  ...{
-    id: 'p',
-    name: 'Elbow in',
-    area: 'escaping',
-    cue: 'Elbow to rib.',
-    good: '',
-    why: 'The arm away is the arm that is locked.',
-    where: [],
-  },
-  ...{ chances: '', level: 1, prerequisites: [], caution: 'joint', techniques: [], errors: [], drillIds: ['d'], clipIds: ['book-clip'] },
+const principle: BookPrinciple = blankPrinciple({
+  id: 'p',
+  name: 'Elbow in',
+  area: 'escaping',
+  cue: 'Elbow to rib.',
+  why: 'The arm away is the arm that is locked.',
+  caution: 'joint',
+  drillIds: ['d'],
+  clipIds: ['book-clip'],
   variants: [
     { when: 'it is pulled', do: 'turn toward it', stance: 'taught' },
     { when: '', do: 'Let it go', stance: 'other-school' },
   ],
-};
+});
 const shown = (noteId: string, what: string, more: object = {}) => ({ noteId, what, instead: [], clock: '0:10', clipId: null, pair: null, ...more }); // prettier-ignore
 const fix = (more: Partial<DraftFix> = {}): DraftFix => ({
   ...{ id: 'p', principle, moments: [shown('n1', 'the elbow leaves')], count: 3, clocks: ['0:10', '1:12', '3:41'] },

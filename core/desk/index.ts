@@ -1,4 +1,5 @@
 export { agreementWithClient, type Agreement } from './agreement.ts';
+export { blankNote } from './blankNote.ts';
 export { causeFault, chainOf, ledToBy, linksFault } from './causes.ts';
 export { applyDeskChange, inverseDeskChange, patchDesk, removeFromDesk, type DeskChange } from './deskChange.ts';
 export * from './deskDocument.ts';

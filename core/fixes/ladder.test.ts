@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { BookPrinciple } from '../book/index.ts';
+import { blankPrinciple, type BookPrinciple } from '../book/index.ts';
 import { ruleSheets } from '../scoring/index.ts';
 import { exposureMinutes } from './exposure.ts';
 import { fixWarnings, type WarningInput } from './fixWarnings.ts';
@@ -11,11 +11,8 @@ const fix = (principle: string, pinned = false): RankedFix => ({ principle, pinn
 const ranked = ['a', 'b', 'c', 'd'].map((id) => fix(id));
 const choice = { order: null, cut: 2, pinned: [], parked: [] };
 const names = (list: readonly RankedFix[]): string => list.map(({ principle }) => principle).join('');
-const principle = (more: Partial<BookPrinciple> = {}): BookPrinciple => ({
-  ...{ id: 'p', name: 'Hide the heel', area: 'legs', cue: 'Heel behind.', good: '', why: '', where: [], chances: '', level: 1 },
-  ...{ prerequisites: [], caution: 'general', techniques: [], variants: [], errors: [], drillIds: [], clipIds: [] },
-  ...more,
-});
+const principle = (more: Partial<BookPrinciple> = {}): BookPrinciple =>
+  blankPrinciple({ id: 'p', name: 'Hide the heel', area: 'legs', cue: 'Heel behind.', ...more });
 
 describe('the ladder', () => {
   it('stands as computed until the coach says otherwise', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { BookPrinciple } from '../book/index.ts';
+import { blankPrinciple, type BookPrinciple } from '../book/index.ts';
 import { ruleSheets, scoreBout, type TimedBout } from '../scoring/index.ts';
 import { candidateOf, ladderOf, linkFaults, rankFixes, rankInputOf, schoolNames, schools, type HarmBout, type RankedRequest, type RequestNote } from './index.ts'; // prettier-ignore
 
@@ -14,11 +14,7 @@ const timed: TimedBout = {
   events: [],
 };
 const bout: HarmBout = { timed, score: scoreBout(timed, ruleSheets['points-jacket']), worth: ruleSheets['points-jacket'].points };
-const principle = (id: string, more: Partial<BookPrinciple> = {}): BookPrinciple => ({
-  ...{ id, name: id, area: 'guard', cue: '', good: '', why: '', where: [], chances: '', level: 1, prerequisites: [], caution: 'general' },
-  ...{ techniques: [], variants: [], errors: [], drillIds: [], clipIds: [] },
-  ...more,
-});
+const principle = (id: string, more: Partial<BookPrinciple> = {}): BookPrinciple => blankPrinciple({ id, name: id, ...more });
 const note = (id: string, at: number, more: Partial<RequestNote> = {}): RequestNote => ({
   ...{ id, kind: 'mistake', athlete: 'client', severity: 2, causes: [], principleId: null, what: id, seen: 'clear', footage: 0, bout: 0 },
   ...{ atSeconds: at, endSeconds: at, footageSeconds: at },

@@ -1,6 +1,6 @@
 import type { PracticeFile } from '@lean-mentor/contract';
 import { heading, paragraph, type CritiqueDoc } from '@lean-mentor/core/critique';
-import { emptyDesk } from '@lean-mentor/core/desk';
+import { blankNote, emptyDesk } from '@lean-mentor/core/desk';
 import { byId, principles } from './desks.ts';
 import { stableId } from './stableId.ts';
 
@@ -46,30 +46,8 @@ export const bramEarlier: { daysAgo: number; question: string; minutes: number; 
   },
 ];
 
-const noteOf = (footageId: string, i: number, kind: Note['kind'], principleId: string, what: string): Note => ({
-  ...{
-    id: stableId(`note ${footageId} ${i}`),
-    footageId,
-    fromFrame: i * 300,
-    toFrame: null,
-    kind,
-    layer: 'technical',
-    athlete: 'client',
-    seen: 'clear',
-  },
-  ...{
-    severity: 2,
-    what,
-    instead: [],
-    principleId,
-    visible: 'client',
-    causes: [],
-    pairId: null,
-    clipId: null,
-    comparisonId: null,
-    markId: null,
-  },
-});
+const noteOf = (footageId: string, i: number, kind: Note['kind'], principleId: string, what: string): Note =>
+  blankNote({ id: stableId(`note ${footageId} ${i}`), footageId, fromFrame: i * 300, kind, what, principleId });
 
 export function earlierDesk(footageId: string, counts: readonly Count[]): Desk {
   const notes: Note[] = [];

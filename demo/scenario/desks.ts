@@ -1,5 +1,5 @@
 import type { PracticeFile } from '@lean-mentor/contract';
-import { emptyDesk } from '@lean-mentor/core/desk';
+import { blankNote, emptyDesk } from '@lean-mentor/core/desk';
 import { footageId } from './footageId.ts';
 import { stableId } from './stableId.ts';
 
@@ -16,27 +16,17 @@ export const byId = <T extends { id: string }>(things: T[]): Record<string, T> =
 const marks = (who: Who, frames: { atFrame: number; state: 'open' | 'noted' | 'let-go' }[]): Desk['marks'] =>
   byId(frames.map((mark) => ({ toFrame: null, id: stableId(`mark ${who} ${mark.atFrame}`), footageId: footageOf[who], ...mark })));
 
-const note = (who: Who, fromFrame: number, kind: Note['kind'], what: string, instead: Note['instead'], more: Partial<Note> = {}): Note => ({
-  id: stableId(`note ${who} ${fromFrame}`),
-  footageId: footageOf[who],
-  fromFrame,
-  toFrame: null,
-  kind,
-  layer: 'technical',
-  athlete: 'client',
-  seen: 'clear',
-  severity: 2,
-  principleId: null,
-  visible: 'client',
-  causes: [],
-  pairId: null,
-  clipId: null,
-  comparisonId: null,
-  what,
-  instead,
-  markId: stableId(`mark ${who} ${fromFrame}`),
-  ...more,
-});
+const note = (who: Who, fromFrame: number, kind: Note['kind'], what: string, instead: Note['instead'], more: Partial<Note> = {}): Note =>
+  blankNote({
+    id: stableId(`note ${who} ${fromFrame}`),
+    footageId: footageOf[who],
+    fromFrame,
+    kind,
+    what,
+    instead,
+    markId: stableId(`mark ${who} ${fromFrame}`),
+    ...more,
+  });
 
 const drawing = (who: Who, fromFrame: number, tool: Drawing['tool'], colour: Drawing['colour'], points: [number, number][]): Drawing => ({
   id: stableId(`drawing ${who} ${fromFrame} ${tool}`),

@@ -1,6 +1,6 @@
 import { bout, intake, type Intake, type SentFix } from '@lean-mentor/contract';
 import { paragraph, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
-import type { Note } from '@lean-mentor/core/desk';
+import { blankNote, type Note } from '@lean-mentor/core/desk';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
 import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
@@ -102,27 +102,15 @@ export async function bringRequest(
   return { requestId, footageId };
 }
 
-export const aNote = (id: string, footageId: string, fields: Partial<Note> = {}): Note => ({
-  id,
-  footageId,
-  fromFrame: 10,
-  toFrame: null,
-  kind: 'mistake',
-  layer: 'technical',
-  athlete: 'client',
-  seen: 'clear',
-  severity: 2,
-  what: 'The elbow leaves the ribs.',
-  instead: [{ when: 'he pushes', do: 'keep it in' }],
-  principleId: null,
-  visible: 'client',
-  causes: [],
-  pairId: null,
-  clipId: null,
-  comparisonId: null,
-  markId: null,
-  ...fields,
-});
+export const aNote = (id: string, footageId: string, fields: Partial<Note> = {}): Note =>
+  blankNote({
+    id,
+    footageId,
+    fromFrame: 10,
+    what: 'The elbow leaves the ribs.',
+    instead: [{ when: 'he pushes', do: 'keep it in' }],
+    ...fields,
+  });
 
 /** A critique of a request, sent at an instant, that shows these notes' moments and gives these fixes. Answers its id. */
 export async function bringCritique(

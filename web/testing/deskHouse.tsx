@@ -1,4 +1,4 @@
-import { emptyDesk, type DeskDocument, type Note } from '@lean-mentor/core/desk';
+import { blankNote, emptyDesk, type DeskDocument, type Note } from '@lean-mentor/core/desk';
 import { configureStore } from '@reduxjs/toolkit';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
@@ -12,12 +12,8 @@ import { baseApi } from '../shared/wire/index.ts';
 export const requestId = '3f2a9d10-1111-4111-8111-111111111111';
 export const footageId = '3f2a9d10-2222-4222-8222-222222222222';
 
-export const aNote = (id: string, fields: Partial<Note> = {}): Note => ({
-  ...{ id, footageId, fromFrame: 33, toFrame: null, kind: 'good', layer: 'technical', athlete: 'client', seen: 'clear', severity: 2 },
-  ...{ what: 'Well kept.', instead: [], principleId: null, visible: 'client', causes: [], pairId: null, clipId: null, comparisonId: null },
-  markId: null,
-  ...fields,
-});
+export const aNote = (id: string, fields: Partial<Note> = {}): Note =>
+  blankNote({ id, footageId, fromFrame: 33, kind: 'good', what: 'Well kept.', ...fields });
 
 /** A desk without a stage: the store with a document, and the scene that components on the desk look at. */
 export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Partial<DeskScene> = {}) {

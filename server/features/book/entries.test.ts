@@ -1,5 +1,5 @@
 import { bookMarkdown, readBookMarkdown } from '@lean-mentor/contract';
-import { bookAreas, bookFaults, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { blankPrinciple, bookAreas, bookFaults, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp, type OpenApp } from '../../app.ts';
 import { aNote, bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
@@ -24,11 +24,8 @@ afterAll(async () => {
 
 const book = async (): Promise<{ principles: (BookPrinciple & { notes: number })[]; drills: BookDrill[] }> =>
   (await coach.ask('get', '/api/book')).body;
-const words = (name: string, more: Partial<BookPrinciple> = {}) => ({
-  ...{ name, area: 'guard', cue: 'Elbows in.', good: 'Good.', why: 'Why.', where: [], chances: '', level: 1, prerequisites: [] },
-  ...{ caution: 'general', techniques: [], variants: [], errors: [], drillIds: [], clipIds: [] },
-  ...more,
-});
+const words = (name: string, more: Partial<BookPrinciple> = {}) =>
+  blankPrinciple({ id: house.newId(), name, cue: 'Elbows in.', good: 'Good.', why: 'Why.', ...more });
 const save = (id: string, name: string, more: Partial<BookPrinciple> = {}) => coach.ask('put', `/api/book/principles/${id}`, words(name, more)); // prettier-ignore
 
 describe('the starter book', () => {

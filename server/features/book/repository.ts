@@ -1,5 +1,5 @@
 import type { Clip } from '@lean-mentor/contract';
-import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
+import { blankPrinciple, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
@@ -36,31 +36,13 @@ export async function deleteClip({ db }: House, id: string, transaction: Transac
   await db.clips.destroy({ where: { id }, transaction });
 }
 
-/** What a principle says that has been given no more than a name. */
-const blank: Omit<BookPrinciple, 'id' | 'name'> = {
-  area: 'strategy',
-  cue: '',
-  good: '',
-  why: '',
-  where: [],
-  chances: '',
-  level: 1,
-  prerequisites: [],
-  caution: 'general',
-  techniques: [],
-  variants: [],
-  errors: [],
-  drillIds: [],
-  clipIds: [],
-};
-
 /** All principles, by name; `locked` until the transaction ends, so that the book is judged and changed by one at a time. */
 export async function findPrinciples({ db }: House, locked?: Transaction): Promise<BookPrinciple[]> {
   const rows = await db.principles.findAll({
     order: [['name', 'ASC']],
     ...(locked && { transaction: locked, lock: locked.LOCK.UPDATE }),
   });
-  return plainAll(rows).map(({ id, name, entry }) => ({ ...blank, ...entry, id, name }));
+  return plainAll(rows).map(({ id, name, entry }) => blankPrinciple({ area: 'strategy', ...entry, id, name }));
 }
 
 export async function findDrills({ db }: House, transaction?: Transaction): Promise<BookDrill[]> {

@@ -1,4 +1,4 @@
-import type { BookPrinciple } from '@lean-mentor/core/book';
+import { blankPrinciple, type BookPrinciple } from '@lean-mentor/core/book';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { CritiqueHouse, fixOf } from '../../testing/critiqueHouse.ts';
 import { clientA } from '../../testing/people.ts';
@@ -6,11 +6,16 @@ import { clientA } from '../../testing/people.ts';
 let at: CritiqueHouse;
 const [elbow, heel] = ['00000000-0000-4000-8000-00000000e1b0', '00000000-0000-4000-8000-0000000041ee'];
 
-const entry = (name: string, more: Partial<BookPrinciple> = {}) => ({
-  ...{ name, area: 'escaping', cue: 'Elbow in.', good: '', why: 'Because it is locked.', where: [{ position: 'mount', role: 'other' }] },
-  ...{ chances: '', level: 1, prerequisites: [], caution: 'general', techniques: [], variants: [], errors: [], drillIds: [], clipIds: [] },
-  ...more,
-});
+const entry = (name: string, more: Partial<BookPrinciple> = {}): BookPrinciple =>
+  blankPrinciple({
+    id: elbow,
+    name,
+    area: 'escaping',
+    cue: 'Elbow in.',
+    why: 'Because it is locked.',
+    where: [{ position: 'mount', role: 'other' }],
+    ...more,
+  });
 const ladder = async () => (await at.coach.ask('get', `/api/requests/${at.requestId}/ladder`)).body;
 const choose = async (fields: object) =>
   at.coach.ask('put', `/api/requests/${at.requestId}/ladder`, { ...(await ladder()).choice, ...fields });

@@ -1,3 +1,4 @@
+import { blankPrinciple } from '@lean-mentor/core/book';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp, type OpenApp } from '../../app.ts';
 import { aNote, bringCritique, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
@@ -110,23 +111,7 @@ describe('search', () => {
       });
     await change({ what: 'A word like xylophone.' }, { what: 'A word like marimba.' });
     expect([(await search('xylophone')).found.length, (await search('marim')).found.length]).toEqual([0, 1]);
-    const entry = {
-      area: 'standing',
-      cue: '',
-      good: '',
-      why: '',
-      where: [],
-      chances: '',
-      level: 1,
-      prerequisites: [],
-      caution: 'general',
-      techniques: [],
-      variants: [],
-      errors: [],
-      drillIds: [],
-      clipIds: [],
-    };
-    await coach.ask('put', `/api/book/principles/${principleId}`, { name: 'Palm first', ...entry });
+    await coach.ask('put', `/api/book/principles/${principleId}`, blankPrinciple({ id: principleId, name: 'Palm first' }));
     expect((await search('palm first marimba')).found.length).toBe(1);
     await change({ what: 'A word like marimba.' }, null);
     expect((await search('marimba')).found).toEqual([]);

@@ -11,7 +11,7 @@ import { downloadBook, readBookText } from './bookFiles.ts';
 import { bookSearch } from './bookSearch.ts';
 import { ClipShelf } from './ClipShelf.tsx';
 import { useAddStarterBookMutation, useGetBookQuery, useImportBookMutation } from './entriesApi.ts';
-import { blankDrill, blankPrinciple } from './newEntries.ts';
+import { newDrill, newPrinciple } from './newEntries.ts';
 
 const shelves = { principles: 'Principles', drills: 'Drills', clips: 'Clips' } as const;
 type Shelf = keyof typeof shelves;
@@ -116,7 +116,7 @@ export function BookPage() {
       <section aria-label="Entry" className="min-w-0">
         {mayChange && shelf !== 'clips' && (
           <div className="mb-4 flex justify-end">
-            <Button look="plain" onClick={() => setMade(shelf === 'drills' ? blankDrill(entries) : blankPrinciple(entries))}>
+            <Button look="plain" onClick={() => setMade(shelf === 'drills' ? newDrill(entries) : newPrinciple(entries))}>
               {shelf === 'drills' ? 'A new drill' : 'A new principle'}
             </Button>
           </div>

@@ -5,7 +5,7 @@ import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { filled } from './EntryRows.tsx';
-import { blankDrill, blankPrinciple } from './newEntries.ts';
+import { newDrill, newPrinciple } from './newEntries.ts';
 import { PickNames } from './PickNames.tsx';
 import { roleWords } from './roleWords.ts';
 import { hasKeptDraft, useKeptDraft } from './useKeptDraft.ts';
@@ -121,10 +121,10 @@ describe('what is being written', () => {
   });
 
   it('of a new entry is found again under its id, until the entry is in the book', () => {
-    const { id } = blankPrinciple([]);
-    expect(blankPrinciple([]).id).toBe(id);
-    expect(blankPrinciple([{ id }]).id).not.toBe(id);
-    expect(blankDrill([]).id).not.toBe(id);
+    const { id } = newPrinciple([]);
+    expect(newPrinciple([]).id).toBe(id);
+    expect(newPrinciple([{ id }]).id).not.toBe(id);
+    expect(newDrill([]).id).not.toBe(id);
   });
 
   it('of a list leaves out what is blank', () => expect(filled([' one ', '', '  ', 'two'])).toEqual(['one', 'two']));

@@ -1,13 +1,9 @@
-import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
+import { blankPrinciple, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { expect, it } from 'vitest';
 import { bookSearch } from './bookSearch.ts';
 import { readBookText } from './bookFiles.ts';
 
-const principle = (id: string, name: string, more: Partial<BookPrinciple> = {}): BookPrinciple => ({
-  ...{ id, name, area: 'guard', cue: '', good: '', why: '', where: [], chances: '', level: 1, prerequisites: [], caution: 'general' },
-  ...{ techniques: [], variants: [], errors: [], drillIds: [], clipIds: [] },
-  ...more,
-});
+const principle = (id: string, name: string, more: Partial<BookPrinciple> = {}): BookPrinciple => blankPrinciple({ id, name, ...more });
 const drill: BookDrill = {
   id: 'd',
   name: 'Post ladder',

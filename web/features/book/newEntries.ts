@@ -1,4 +1,4 @@
-import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
+import { blankDrill, blankPrinciple, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 
 /** The id of a new entry that was begun and not kept yet, so that what was written of it is found again; else a new one. */
 function idOfNew(kind: string, known: readonly { id: string }[]): string {
@@ -10,22 +10,5 @@ function idOfNew(kind: string, known: readonly { id: string }[]): string {
   return id;
 }
 
-export const blankPrinciple = (known: readonly { id: string }[]): BookPrinciple => ({
-  ...{
-    id: idOfNew('principle', known),
-    name: '',
-    area: 'guard',
-    cue: '',
-    good: '',
-    why: '',
-    where: [],
-    chances: '',
-    level: 1,
-    prerequisites: [],
-  },
-  ...{ caution: 'general', techniques: [], variants: [], errors: [], drillIds: [], clipIds: [] },
-});
-
-export const blankDrill = (known: readonly { id: string }[]): BookDrill => ({
-  ...{ id: idOfNew('drill', known), name: '', how: '', partner: 'helping', equipment: '', minutes: 5, caution: 'general' },
-});
+export const newPrinciple = (known: readonly { id: string }[]): BookPrinciple => blankPrinciple({ id: idOfNew('principle', known) });
+export const newDrill = (known: readonly { id: string }[]): BookDrill => blankDrill({ id: idOfNew('drill', known) });

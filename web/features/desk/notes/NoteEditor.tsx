@@ -5,7 +5,7 @@ import { ToggleGroup } from 'radix-ui';
 import { KindGlyph, kindWords } from '../../../shared/primitives/index.ts';
 import { useScene } from '../DeskScene.ts';
 import type { WritingHand } from '../useWriting.ts';
-import { blankNote, type Writing } from '../writing.ts';
+import { newNote, type Writing } from '../writing.ts';
 import type { TrayHand } from '../compare/useTray.ts';
 import { ChainPath } from './ChainPath.tsx';
 import { GrowingText } from './GrowingText.tsx';
@@ -28,7 +28,7 @@ export function NoteEditor({ hand, writing, tray }: NoteEditorProps) {
   const { actions } = useScene();
   const { note, close } = hand;
   const text = useRef<HTMLTextAreaElement>(null);
-  const shown = note ?? blankNote(writing);
+  const shown = note ?? newNote(writing);
   useEffect(() => {
     if (!writing.focus) return;
     text.current?.focus();
@@ -36,7 +36,7 @@ export function NoteEditor({ hand, writing, tray }: NoteEditorProps) {
     text.current?.setSelectionRange(text.current.value.length, text.current.value.length);
   }, [writing.focus]);
   // By what is on the desk now, not by what was drawn last: words and a choice may come at once.
-  const change = (fields: Partial<Note>): void => actions.writeNote(blankNote(writing), fields);
+  const change = (fields: Partial<Note>): void => actions.writeNote(newNote(writing), fields);
   const addLine = (): void => change({ instead: [...shown.instead, { when: '', do: '' }] });
 
   /** While writing, by keyboard alone: Alt and a digit choose the kind, Alt I adds a line, Enter is done. */
