@@ -31,7 +31,10 @@ module.exports = {
     {
       name: 'sequelize-stays-in-repositories',
       severity: 'error',
-      from: { path: floor('server'), pathNot: ['^server/(db/|database[.]ts)', '/model[.]ts$', '/repository[.]ts$', '[.]test[.]ts$', '^server/testing/'] },
+      from: {
+        path: floor('server'),
+        pathNot: ['^server/(db/|database[.]ts)', '/model[.]ts$', '/repository[.]ts$', '[.]test[.]ts$', '^server/testing/'],
+      },
       // The type of a transaction may be handed through.
       to: { path: packages('sequelize'), dependencyTypesNot: ['type-only'] },
     },

@@ -7,6 +7,50 @@ const environmentOnlyInConfig = {
   'no-restricted-properties': ['error', { object: 'process', property: 'env', message: 'Read the environment in server/config/ only.' }],
 };
 
+/**
+ * How long a line, a file and a function may be. What is longer reads worse in parts: `longer` names the few, with the reason.
+ * Strings stay whole, since words that are broken over lines are found by no search.
+ */
+const lengths = (functionLines) => ({
+  'max-len': ['error', { code: 140, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true }],
+  'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
+  'max-lines-per-function': ['error', { max: functionLines, skipBlankLines: true, skipComments: true, IIFEs: true }],
+});
+const longer = [
+  'demo/render/renderClips.ts',
+  'server/features/fixes/ladderFacts.ts',
+  'server/storage/s3Storage.ts',
+  'web/app/router.tsx',
+  'web/features/book/BookPage.tsx',
+  'web/features/book/PrincipleForm.tsx',
+  'web/features/book/PrincipleView.tsx',
+  'web/features/bouts/BoutBlocks.tsx',
+  'web/features/bouts/BoutForm.tsx',
+  'web/features/bouts/BoutsEditor.tsx',
+  'web/features/bouts/SecondCamera.tsx',
+  'web/features/clients/ThreadLine.tsx',
+  'web/features/critique/editor/CritiqueEditor.tsx',
+  'web/features/critique/editor/Phrases.tsx',
+  'web/features/critique/read/ShareBox.tsx',
+  'web/features/desk/Desk.tsx',
+  'web/features/desk/Stage.tsx',
+  'web/features/desk/coding/useCoding.ts',
+  'web/features/desk/compare/CompareTray.tsx',
+  'web/features/desk/drawing/DrawingLayer.tsx',
+  'web/features/desk/drawing/useDrawingHand.ts',
+  'web/features/desk/notes/NoteEditor.tsx',
+  'web/features/desk/notes/PrincipleField.tsx',
+  'web/features/desk/score/CodingsTab.tsx',
+  'web/features/desk/score/ScoreTab.tsx',
+  'web/features/desk/useWriting.ts',
+  'web/features/fixes/LadderView.tsx',
+  'web/features/fixes/Rung.tsx',
+  'web/features/requests/send/ClientVideo.tsx',
+  'web/features/requests/send/WhoStep.tsx',
+  'web/features/scoring/RoundSheet.tsx',
+  'web/features/scoring/rules/SheetEditor.tsx',
+];
+
 export default tseslint.config(
   { ignores: ['**/dist/', '**/node_modules/', '.data/', '.tmp/', 'docs/'] },
   js.configs.recommended,
@@ -41,5 +85,6 @@ export default tseslint.config(
   },
   { files: ['web/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
   { files: ['scripts/**', '*.{js,cjs,mjs}', '.dependency-cruiser.cjs'], languageOptions: { globals: globals.node } },
+  { files: ['**/*.{ts,tsx,mjs}'], ignores: ['**/*.test.*', '**/testing/**', 'e2e/**', 'bench/**', ...longer], rules: lengths(80) },
   { files: ['demo/render/**', 'bench/**'], rules: { 'no-console': 'off' } },
 );

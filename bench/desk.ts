@@ -44,7 +44,9 @@ async function bring(client: Caller, file: string, question: string): Promise<Fo
 async function bringLong(client: Caller, folder: string): Promise<Footage> {
   const [once, long] = [join(folder, 'once.mp4'), join(folder, 'long.mp4')];
   await writeBarcodeClip(once, { ...size, frames: loopFrames, sound: true });
-  const { status } = spawnSync('ffmpeg', ['-v', 'error', '-y', '-stream_loop', String(loops - 1), '-i', once, '-c', 'copy', long], { stdio: 'inherit' }); // prettier-ignore
+  const { status } = spawnSync('ffmpeg', ['-v', 'error', '-y', '-stream_loop', String(loops - 1), '-i', once, '-c', 'copy', long], {
+    stdio: 'inherit',
+  });
   if (status !== 0) throw new Error('ffmpeg could not repeat the clip.');
   return bring(client, long, 'Ten minutes of numbered frames');
 }

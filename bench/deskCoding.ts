@@ -37,7 +37,9 @@ export async function benchDeskCoding(page: Page): Promise<Figure[]> {
     return all;
   }, edits);
   return [0.5, 0.95].map((share) => ({
-    ...{ figure: `key of a position to the ribbon redrawn, p${share * 100}`, value: quantile([...times], share) },
-    ...{ unit: 'ms', count: times.length },
+    figure: `key of a position to the ribbon redrawn, p${share * 100}`,
+    value: quantile([...times], share),
+    unit: 'ms',
+    count: times.length,
   }));
 }

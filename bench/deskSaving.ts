@@ -5,7 +5,10 @@ const edits = 120;
 /** A hand that drops marks as fast as it can. */
 const restMs = 120;
 
-/** From the key that drops a mark until this browser's store has it (its transaction is complete), and until the server has it, as the desk's own word says. */
+/**
+ * From the key that drops a mark until this browser's store has it (its transaction is complete), and until the server has it, as the
+ * desk's own word says.
+ */
 export async function benchDeskSaving(page: Page): Promise<Figure[]> {
   const times = await page.evaluate(
     async (count, rest) => {
@@ -51,7 +54,13 @@ export async function benchDeskSaving(page: Page): Promise<Figure[]> {
     count: edits,
   });
   return [
-    figure('key to kept on disk', times.map(({ kept }) => kept)),
-    figure('key to saved', times.map(({ saved }) => saved)),
-  ]; // prettier-ignore
+    figure(
+      'key to kept on disk',
+      times.map(({ kept }) => kept),
+    ),
+    figure(
+      'key to saved',
+      times.map(({ saved }) => saved),
+    ),
+  ];
 }

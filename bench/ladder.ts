@@ -8,31 +8,46 @@ const sheet = ruleSheets['points-jacket'];
 const [noteCount, principleCount, pastRequests] = [300, 65, 6];
 
 const principle = (i: number): BookPrinciple => ({
-  ...{
-    id: `p${i}`,
-    name: `Principle ${i}`,
-    area: 'guard',
-    cue: '',
-    good: '',
-    why: '',
-    chances: '',
-    level: 1 + (i % 5),
-    caution: 'general',
-  },
-  ...{ where: [{ position: 'half-guard', role: 'other' }], prerequisites: i > 3 ? [`p${i - 3}`] : [], techniques: [], variants: [] },
-  ...{ errors: [], drillIds: [], clipIds: [] },
+  id: `p${i}`,
+  name: `Principle ${i}`,
+  area: 'guard',
+  cue: '',
+  good: '',
+  why: '',
+  chances: '',
+  level: 1 + (i % 5),
+  caution: 'general',
+  where: [{ position: 'half-guard', role: 'other' }],
+  prerequisites: i > 3 ? [`p${i - 3}`] : [],
+  techniques: [],
+  variants: [],
+  errors: [],
+  drillIds: [],
+  clipIds: [],
 });
 
-/** The ladder of a request with 300 notes in chains over a coded bout, and six past requests: put together, ranked and warned about anew. */
+/**
+ * The ladder of a request with 300 notes in chains over a coded bout, and six past requests: put together, ranked and warned about anew.
+ */
 export function benchLadder(): Figure[] {
   const bout = boutOf(3, 200, 600);
   const harm: HarmBout = { timed: bout, score: scoreBout(bout, sheet), worth: sheet.points };
   const notes = Array.from({ length: noteCount }, (_, i): RequestNote => {
     const at = i * 2;
     return {
-      ...{ id: `n${i}`, kind: i % 3 === 0 ? 'missed-chance' : 'mistake', athlete: 'client', severity: 2, what: '', seen: 'clear' },
-      ...{ causes: i % 4 === 0 || i === 0 ? [] : [`n${i - 1}`], principleId: `p${i % principleCount}`, footage: 0, bout: 0 },
-      ...{ atSeconds: at, endSeconds: at, footageSeconds: at },
+      id: `n${i}`,
+      kind: i % 3 === 0 ? 'missed-chance' : 'mistake',
+      athlete: 'client',
+      severity: 2,
+      what: '',
+      seen: 'clear',
+      causes: i % 4 === 0 || i === 0 ? [] : [`n${i - 1}`],
+      principleId: `p${i % principleCount}`,
+      footage: 0,
+      bout: 0,
+      atSeconds: at,
+      endSeconds: at,
+      footageSeconds: at,
     };
   });
   const principles = Array.from({ length: principleCount }, (_, i) => principle(i));

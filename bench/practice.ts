@@ -37,10 +37,22 @@ async function benchClientPage(coach: Caller): Promise<Figure[]> {
   ];
 }
 
-const searches = ['every good post when lifted', 'elbow late', 'hand inside the knee', 'missed chances in half guard heel', 'weight over hooks', 'shoulder grip', 'opens early angle', 'good frame']; // prettier-ignore
+const searches = [
+  'every good post when lifted',
+  'elbow late',
+  'hand inside the knee',
+  'missed chances in half guard heel',
+  'weight over hooks',
+  'shoulder grip',
+  'opens early angle',
+  'good frame',
+];
 
 async function benchSearch(coach: Caller): Promise<Figure[]> {
-  const calls = Array.from({ length: 96 }, (_, i) => () => read(coach, 'POST', '/api/search', { words: searches[i % searches.length], clientId: null })); // prettier-ignore
+  const calls = Array.from(
+    { length: 96 },
+    (_, i) => () => read(coach, 'POST', '/api/search', { words: searches[i % searches.length], clientId: null }),
+  );
   // The first round fills the database's cache, as the first search of a day does.
   await timedCalls(calls.slice(0, searches.length));
   const times = await timedCalls(calls);
@@ -66,7 +78,10 @@ async function benchPdf(coach: Caller): Promise<Figure[]> {
   };
   const fix = doc.content.find((block) => block.type === 'fix')!;
   const third = { ...fix, attrs: { ...fix.attrs, fixId: crypto.randomUUID(), principleId: null } };
-  const saved = (await read(coach, 'PUT', `/api/requests/${requestId}/critique`, { doc: { ...doc, content: [...doc.content, third] }, revision })) as { revision: number }; // prettier-ignore
+  const saved = (await read(coach, 'PUT', `/api/requests/${requestId}/critique`, {
+    doc: { ...doc, content: [...doc.content, third] },
+    revision,
+  })) as { revision: number };
   const { id } = (await read(coach, 'POST', `/api/requests/${requestId}/critique/send`, saved)) as { id: string };
   const take = async () => (await coach.ask('GET', `/api/critiques/${id}/export/pdf`)).arrayBuffer();
   const [first] = await timedCalls([take]);

@@ -61,9 +61,22 @@ async function benchReaders(coach: Caller, client: Caller, critiqueId: string): 
   const third = Math.floor(memory.length / 3);
   const mean = (values: number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
   return [
-    { figure: 'critique while footage is made ready, 100 readers, p95', value: quantile(times, 0.95), unit: 'ms', goal: 400, calls: times.length, middle: Math.round(quantile(times, 0.5)) },
-    { figure: 'server memory after the first minute, last third ÷ first third', value: mean(memory.slice(-third)) / mean(memory.slice(0, third)), unit: 'ratio', goal: 1.05, megabytes: memory.at(-1) ?? 0 },
-  ]; // prettier-ignore
+    {
+      figure: 'critique while footage is made ready, 100 readers, p95',
+      value: quantile(times, 0.95),
+      unit: 'ms',
+      goal: 400,
+      calls: times.length,
+      middle: Math.round(quantile(times, 0.5)),
+    },
+    {
+      figure: 'server memory after the first minute, last third ÷ first third',
+      value: mean(memory.slice(-third)) / mean(memory.slice(0, third)),
+      unit: 'ratio',
+      goal: 1.05,
+      megabytes: memory.at(-1) ?? 0,
+    },
+  ];
 }
 
 /** Twenty people want the PDF at once: each is told its place until it is there, and none fails. */

@@ -44,8 +44,12 @@ export function boutOf(seed: number, spans: number, seconds: number): TimedBout 
       return { position, holder, from: i * each, to: (i + 1) * each };
     }),
     events: Array.from({ length: Math.floor(spans / 3) }, () => ({
-      ...{ kind: 'attempt' as const, athlete: next() < 0.5 ? ('client' as const) : ('partner' as const) },
-      ...{ technique: next() < 0.5 ? 'sweep' : 'pass', outcome: 'failed' as const, close: next() < 0.2, at: next() * seconds },
+      kind: 'attempt' as const,
+      athlete: next() < 0.5 ? ('client' as const) : ('partner' as const),
+      technique: next() < 0.5 ? 'sweep' : 'pass',
+      outcome: 'failed' as const,
+      close: next() < 0.2,
+      at: next() * seconds,
     })),
   };
 }
@@ -76,8 +80,11 @@ export function benchScoring(): Figure[] {
   );
   const figure = (name: string, times: number[], more: Record<string, number>): Figure => ({
     // The first is what a cold process pays before its code is compiled.
-    ...{ firstMs: Math.round(times[0]! * 10) / 10, ...more },
-    ...{ figure: `${name}, p95`, value: quantile([...times], 0.95), unit: 'ms' },
+    firstMs: Math.round(times[0]! * 10) / 10,
+    ...more,
+    figure: `${name}, p95`,
+    value: quantile([...times], 0.95),
+    unit: 'ms',
   });
   return [
     figure('re-score of ten minutes', score, { spans: 200 }),

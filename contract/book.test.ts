@@ -69,7 +69,7 @@ describe('a book in Markdown', () => {
       faults: [
         'Line 1: “A stray line” stands before any entry.',
         'Line 4: “colour: blue” is no fact of a principle; those are area, cue, level, caution, where, chances, rests on, techniques.',
-        'Line 5: “Songs” is not a part of a principle; the parts of a principle are What good looks like, Why, What to do, Common errors, Drills, Clips.', // prettier-ignore
+        'Line 5: “Songs” is not a part of a principle; the parts of a principle are What good looks like, Why, What to do, Common errors, Drills, Clips.',
         'Line 8: an entry begins “## Principle: its name” or “## Drill: its name”.',
         expect.stringMatching(/^Line 2: area of “Frame first” is missing/),
         expect.stringMatching(/^Line 2: level of “Frame first”/),
@@ -95,7 +95,12 @@ describe('a book file', () => {
     const first = bookChangeOf(file({ principles: [{ name: 'Base', area: 'passing' }], drills: [{ name: 'Shrimp' }] }), empty, newId);
     if ('faults' in first) throw new Error(first.faults.join());
     const second = bookChangeOf(
-      file({ principles: [{ name: 'BASE', area: 'pins', drills: ['shrimp'] }, { name: 'Lift', area: 'guard', rests: ['base'], clips: ['none'] }] }), // prettier-ignore
+      file({
+        principles: [
+          { name: 'BASE', area: 'pins', drills: ['shrimp'] },
+          { name: 'Lift', area: 'guard', rests: ['base'], clips: ['none'] },
+        ],
+      }),
       { ...first.change, clips: [] },
       newId,
     );
@@ -111,7 +116,14 @@ describe('a book file', () => {
       const read = bookChangeOf(file(parts), empty, newId);
       return 'faults' in read ? read.faults : [];
     };
-    expect(faultsOf({ principles: [{ name: 'A', area: 'back', rests: ['B'] }, { name: 'B', area: 'back', rests: ['A'] }] })[0]).toContain('in a circle: “A” → “B” → “A”'); // prettier-ignore
+    expect(
+      faultsOf({
+        principles: [
+          { name: 'A', area: 'back', rests: ['B'] },
+          { name: 'B', area: 'back', rests: ['A'] },
+        ],
+      })[0],
+    ).toContain('in a circle: “A” → “B” → “A”');
     expect(faultsOf({ drills: [{ name: 'A' }, { name: 'a' }] })).toEqual(['“a” stands in the file twice.']);
     expect(faultsOf({ principles: [{ name: 'A', area: 'back', rests: ['C'] }] })).toEqual(['“A” rests on “C”, which nothing is called.']);
   });
@@ -125,7 +137,10 @@ describe('a book file', () => {
   it('goes out and comes in as the same book', () => {
     fc.assert(
       fc.property(book, (given) => {
-        const file = { ...given, principles: given.principles.map((one) => ({ ...one, clips: [], drills: given.drills.map(({ name }) => name) })) }; // prettier-ignore
+        const file = {
+          ...given,
+          principles: given.principles.map((one) => ({ ...one, clips: [], drills: given.drills.map(({ name }) => name) })),
+        };
         const read = bookChangeOf(file, empty, newId);
         if ('faults' in read) throw new Error(read.faults.join());
         expect(bookFileOf({ ...(read.change as { principles: BookPrinciple[] } & typeof read.change), clips: [] })).toEqual(file);

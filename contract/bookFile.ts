@@ -98,7 +98,9 @@ export function bookChangeOf(file: BookFile, shelf: BookShelf, newId: () => stri
   const clipIds = new Map(shelf.clips.map(({ id, title }) => [nameKey(title), id]));
   const known = { principles: new Set(principleIds.values()), drills: new Set(drillIds.values()) };
   const doubled = (names: readonly string[]): string[] =>
-    names.filter((name, i) => names.findIndex((other) => nameKey(other) === nameKey(name)) < i).map((name) => `“${name}” stands in the file twice.`); // prettier-ignore
+    names
+      .filter((name, i) => names.findIndex((other) => nameKey(other) === nameKey(name)) < i)
+      .map((name) => `“${name}” stands in the file twice.`);
   const faults = [...doubled(file.principles.map(({ name }) => name)), ...doubled(file.drills.map(({ name }) => name))];
   for (const { name } of file.principles) if (!principleIds.has(nameKey(name))) principleIds.set(nameKey(name), newId());
   for (const { name } of file.drills) if (!drillIds.has(nameKey(name))) drillIds.set(nameKey(name), newId());

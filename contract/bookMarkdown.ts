@@ -36,7 +36,9 @@ const principleText = (principle: Principle): string =>
     ...prose('Why', principle.why),
     ...bullets(
       'What to do',
-      principle.variants.map(({ when, do: what, stance }) => `${when ? `If ${when}: ` : ''}${what}${stance === 'taught' ? '' : ` (${stance})`}`), // prettier-ignore
+      principle.variants.map(
+        ({ when, do: what, stance }) => `${when ? `If ${when}: ` : ''}${what}${stance === 'taught' ? '' : ` (${stance})`}`,
+      ),
     ),
     ...bullets('Common errors', principle.errors),
     ...bullets('Drills', principle.drills),
@@ -54,11 +56,18 @@ const drillText = (drill: Drill): string =>
     ...(drill.how === '' ? [] : ['', drill.how]),
   ].join('\n');
 
-/** A book as Markdown: a heading for each entry, its facts as a list, what it says under headings of their own. `readBookMarkdown` reads it back. */
+/**
+ * A book as Markdown: a heading for each entry, its facts as a list, what it says under headings of their own. `readBookMarkdown` reads it
+ * back.
+ */
 export const bookMarkdown = ({ principles, drills }: BookFile): string =>
   `${['# The book', ...principles.map(principleText), ...drills.map(drillText)].join('\n\n')}\n`;
 
-const split = (value: string): string[] => value.split(';').map((part) => part.trim()).filter(Boolean); // prettier-ignore
+const split = (value: string): string[] =>
+  value
+    .split(';')
+    .map((part) => part.trim())
+    .filter(Boolean);
 
 function placeOf(words: string): { position: string; role: string } {
   const [, position, role] = /^(\S+)\s*(?:\((\w+)\))?$/.exec(words) ?? [];
@@ -128,7 +137,9 @@ class Reader {
   private beginSection(title: string, entry: Entry, at: number): void {
     const known = (sections as Record<string, Section>)[title];
     if (!known || entry.kind === 'drill')
-      this.faults.push(`Line ${at}: “${title}” is not a part of a ${entry.kind}; the parts of a principle are ${Object.keys(sections).join(', ')}.`); // prettier-ignore
+      this.faults.push(
+        `Line ${at}: “${title}” is not a part of a ${entry.kind}; the parts of a principle are ${Object.keys(sections).join(', ')}.`,
+      );
     this.section = known ?? null;
     if (known && known !== 'good' && known !== 'why') entry.of[known] ??= [];
   }
@@ -141,7 +152,8 @@ class Reader {
   private append(entry: Entry, words: string): void {
     const field = this.textField(entry)!;
     const before = entry.of[field] as string | undefined;
-    entry.of[field] = before === undefined ? words : words === '\n' ? `${before}\n` : before.endsWith('\n') ? `${before}\n${words}` : `${before} ${words}`; // prettier-ignore
+    entry.of[field] =
+      before === undefined ? words : words === '\n' ? `${before}\n` : before.endsWith('\n') ? `${before}\n${words}` : `${before} ${words}`;
   }
 
   private fill(line: string, entry: Entry, at: number): void {
@@ -157,7 +169,9 @@ class Reader {
     const [, name, value] = /^([\w ]+?):\s*(.*)$/.exec(bullet) ?? [];
     const known = name && (facts[entry.kind] as Record<string, (value: string) => object>)[name];
     if (!known)
-      this.faults.push(`Line ${at}: “${bullet.slice(0, 40)}” is no fact of a ${entry.kind}; those are ${Object.keys(facts[entry.kind]).join(', ')}.`); // prettier-ignore
+      this.faults.push(
+        `Line ${at}: “${bullet.slice(0, 40)}” is no fact of a ${entry.kind}; those are ${Object.keys(facts[entry.kind]).join(', ')}.`,
+      );
     else Object.assign(entry.of, known(value!));
   }
 }
@@ -178,7 +192,9 @@ export function readBookMarkdown(markdown: string): ReadBook {
   const of = (kind: Entry['kind']) =>
     reader.entries
       .filter((entry) => entry.kind === kind)
-      .map(({ of: fields }) => Object.fromEntries(Object.entries(fields).map(([key, value]) => [key, typeof value === 'string' ? value.trim() : value]))); // prettier-ignore
+      .map(({ of: fields }) =>
+        Object.fromEntries(Object.entries(fields).map(([key, value]) => [key, typeof value === 'string' ? value.trim() : value])),
+      );
   const read = readBookFile({ format: 'lean-mentor/book@1', principles: of('principle'), drills: of('drill') });
   const faults = [...reader.faults, ...('faults' in read ? read.faults.map((fault) => atLine(fault, reader.entries)) : [])];
   return faults.length > 0 ? { faults } : read;

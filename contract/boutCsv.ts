@@ -8,7 +8,10 @@ const written = (seconds: number): number => Math.round(seconds * 1e6) / 1e6;
 
 /** The spans of a bout as CSV (RFC 4180), one line each under a header; seconds as in a bout file. */
 export const spansCsv = ({ spans }: Pick<TimedBout, 'spans'>): string =>
-  csvText(spanColumns, spans.map(({ position, holder, from, to }) => [position, holder, written(from), written(to)])); // prettier-ignore
+  csvText(
+    spanColumns,
+    spans.map(({ position, holder, from, to }) => [position, holder, written(from), written(to)]),
+  );
 
 /** The events of a bout as CSV, in the order of time; what a kind does not have is empty. */
 export const eventsCsv = ({ events }: Pick<TimedBout, 'events'>): string =>

@@ -13,7 +13,8 @@ function vttTime(seconds: number): string {
 }
 
 /** What a cue may not hold: line breaks would end it, "-->" and "<" mean something. */
-const cueText = (text: string): string => text.replace(/\s+/g, ' ').replaceAll('-->', '→').replaceAll('&', '&amp;').replaceAll('<', '&lt;').trim(); // prettier-ignore
+const cueText = (text: string): string =>
+  text.replace(/\s+/g, ' ').replaceAll('-->', '→').replaceAll('&', '&amp;').replaceAll('<', '&lt;').trim();
 
 /** Chapters as WebVTT (W3C), in the order of time. */
 export const chaptersVtt = (chapters: readonly Chapter[]): string =>

@@ -50,8 +50,15 @@ describe('the tree of a critique on the wire', () => {
   });
 
   it('drops what the editor adds of its own, and nothing else', () => {
-    const given = { type: 'orderedList', attrs: { start: 1, type: null }, content: [{ type: 'listItem', content: [{ type: 'paragraph', attrs: { textAlign: null } }] }] }; // prettier-ignore
-    expect(doc(given).data).toEqual({ type: 'doc', content: [{ type: 'orderedList', content: [{ type: 'listItem', content: [{ type: 'paragraph' }] }] }] }); // prettier-ignore
+    const given = {
+      type: 'orderedList',
+      attrs: { start: 1, type: null },
+      content: [{ type: 'listItem', content: [{ type: 'paragraph', attrs: { textAlign: null } }] }],
+    };
+    expect(doc(given).data).toEqual({
+      type: 'doc',
+      content: [{ type: 'orderedList', content: [{ type: 'listItem', content: [{ type: 'paragraph' }] }] }],
+    });
   });
 
   it.each([

@@ -7,7 +7,10 @@ const inline = z.discriminatedUnion('type', [
   z.object({
     type: z.literal('text'),
     text: z.string().min(1).max(4000),
-    marks: z.array(z.object({ type: z.enum(['bold', 'italic']) })).max(2).optional(), // prettier-ignore
+    marks: z
+      .array(z.object({ type: z.enum(['bold', 'italic']) }))
+      .max(2)
+      .optional(),
   }),
   z.object({ type: z.literal('hardBreak') }),
 ]);

@@ -15,7 +15,16 @@ export const critiqueFile = z.object({
   sentAt: instant,
   question: z.string(),
   doc: critiqueDoc,
-  fixes: z.array(z.object({ position: z.int(), fixId: id, principleId: id.nullable(), name: z.string(), noteIds: z.array(id), understoodAt: instant.nullable() })), // prettier-ignore
+  fixes: z.array(
+    z.object({
+      position: z.int(),
+      fixId: id,
+      principleId: id.nullable(),
+      name: z.string(),
+      noteIds: z.array(id),
+      understoodAt: instant.nullable(),
+    }),
+  ),
   moments: z.array(
     z.object({
       noteId: id,
@@ -33,7 +42,9 @@ export const critiqueFile = z.object({
       drawings: z.array(drawing.omit({ id: true, footageId: true })),
     }),
   ),
-  questions: z.array(z.object({ about: id.nullable(), asked: z.string(), askedAt: instant, answer: z.string().nullable(), answeredAt: instant.nullable() })), // prettier-ignore
+  questions: z.array(
+    z.object({ about: id.nullable(), asked: z.string(), askedAt: instant, answer: z.string().nullable(), answeredAt: instant.nullable() }),
+  ),
 });
 export type CritiqueFile = z.infer<typeof critiqueFile>;
 
@@ -49,10 +60,24 @@ export const critiqueFileOf = (critique: Critique, fileName: (footageId: string)
   fixes: critique.fixes.map((fix) => ({ ...fix, understoodAt: critique.understood[fix.fixId] ?? null })),
   moments: critique.moments.map(
     ({ note: { id: noteId, footageId, fromFrame, kind, seen, what, instead }, drawings, atSeconds, clipFromSeconds, clipToSeconds }) => ({
-      ...{ noteId, footage: fileName(footageId), frame: fromFrame, seconds: atSeconds, clipFromSeconds, clipToSeconds },
-      ...{ kind, seen, what, instead },
+      noteId,
+      footage: fileName(footageId),
+      frame: fromFrame,
+      seconds: atSeconds,
+      clipFromSeconds,
+      clipToSeconds,
+      kind,
+      seen,
+      what,
+      instead,
       drawings: drawings.map(({ id: _id, ...rest }) => rest),
     }),
   ),
-  questions: critique.questions.map(({ fixId, noteId, words, askedAt, answer, answeredAt }) => ({ about: noteId ?? fixId, asked: words, askedAt, answer, answeredAt })), // prettier-ignore
+  questions: critique.questions.map(({ fixId, noteId, words, askedAt, answer, answeredAt }) => ({
+    about: noteId ?? fixId,
+    asked: words,
+    askedAt,
+    answer,
+    answeredAt,
+  })),
 });

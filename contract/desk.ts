@@ -177,11 +177,13 @@ export const wholeThings = (document: DeskDocument, leftOut: (shelf: string, id:
 
 /** Every field may be absent, and none is filled in: a change names only what it sets. */
 const someOf = (schema: z.ZodObject) =>
-  z.object(
-    Object.fromEntries(
-      Object.entries(schema.shape).map(([key, field]) => [key, (field instanceof z.ZodDefault ? field.unwrap() : field) as z.ZodType]),
-    ),
-  ).partial(); // prettier-ignore
+  z
+    .object(
+      Object.fromEntries(
+        Object.entries(schema.shape).map(([key, field]) => [key, (field instanceof z.ZodDefault ? field.unwrap() : field) as z.ZodType]),
+      ),
+    )
+    .partial();
 
 const changeOf = (entity: DeskEntity) =>
   z.object({

@@ -23,7 +23,10 @@ export const fileNote = z
     /** By name; it must be in the book. Null: it names none. */
     principle: z.string().max(120).nullable().default(null),
     what: z.string().max(2000).default(''),
-    instead: z.array(z.object({ when: z.string().max(300).default(''), do: z.string().min(1).max(1000) })).max(8).default([]), // prettier-ignore
+    instead: z
+      .array(z.object({ when: z.string().max(300).default(''), do: z.string().min(1).max(1000) }))
+      .max(8)
+      .default([]),
   })
   .refine(({ frame, seconds }) => frame !== undefined || seconds !== undefined, 'a note needs a frame or a second');
 
@@ -39,9 +42,24 @@ export function readNotesFile(json: unknown): ReadNotes {
   return parsed.success ? { notes: parsed.data.notes } : { faults: parsed.error.issues.flatMap((issue) => schemaFault(json, issue)) };
 }
 
-const columns = ['footage', 'frame', 'seconds', 'toFrame', 'kind', 'layer', 'athlete', 'seen', 'severity', 'visible', 'principle', 'what', 'instead'] as const; // prettier-ignore
+const columns = [
+  'footage',
+  'frame',
+  'seconds',
+  'toFrame',
+  'kind',
+  'layer',
+  'athlete',
+  'seen',
+  'severity',
+  'visible',
+  'principle',
+  'what',
+  'instead',
+] as const;
 
-const insteadText = (instead: FileNote['instead']): string => instead.map(({ when, do: what }) => (when ? `If ${when}: ${what}` : what)).join('\n'); // prettier-ignore
+const insteadText = (instead: FileNote['instead']): string =>
+  instead.map(({ when, do: what }) => (when ? `If ${when}: ${what}` : what)).join('\n');
 const insteadOf = (text: string): FileNote['instead'] =>
   text
     .split('\n')
@@ -54,7 +72,10 @@ const insteadOf = (text: string): FileNote['instead'] =>
 
 /** Notes as CSV (RFC 4180), one line each under a header; several things to do instead stand under one another in their cell. */
 export const notesCsv = (notes: readonly FileNote[]): string =>
-  csvText(columns, notes.map((note) => columns.map((column) => (column === 'instead' ? insteadText(note.instead) : note[column])))); // prettier-ignore
+  csvText(
+    columns,
+    notes.map((note) => columns.map((column) => (column === 'instead' ? insteadText(note.instead) : note[column]))),
+  );
 
 const numbers: ReadonlySet<string> = new Set(['frame', 'seconds', 'toFrame', 'severity']);
 

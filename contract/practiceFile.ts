@@ -25,7 +25,9 @@ export const practiceFile = z.object({
        * Each with its file, beside the practice file or an absolute path, and the bouts in it. Where it is null the footage was removed
        * and only how long it was is known.
        */
-      footages: z.array(z.object({ id, file: z.string().nullable(), seconds: z.number().min(0).nullable().default(null), bouts: z.array(bout) })).min(1), // prettier-ignore
+      footages: z
+        .array(z.object({ id, file: z.string().nullable(), seconds: z.number().min(0).nullable().default(null), bouts: z.array(bout) }))
+        .min(1),
       document: deskDocument.optional(),
       critique: z.object({ id, doc: critiqueDoc, sentAt: instant, readAt: instant.nullable() }).optional(),
     }),

@@ -10,14 +10,20 @@ export const progressFile = z.discriminatedUnion('kind', [
   z.looseObject({
     format: z.literal('lean-mentor/progress@1'),
     kind: z.literal('rate'),
-    series: z.array(z.looseObject({ request, mistakes: count, exposureMinutes: z.number().positive().max(100_000) })).min(1).max(1000),
+    series: z
+      .array(z.looseObject({ request, mistakes: count, exposureMinutes: z.number().positive().max(100_000) }))
+      .min(1)
+      .max(1000),
   }),
   z.looseObject({
     format: z.literal('lean-mentor/progress@1'),
     kind: z.literal('chance'),
-    series: z.array(z.looseObject({ request, successes: count, chances: count })).min(1).max(1000),
+    series: z
+      .array(z.looseObject({ request, successes: count, chances: count }))
+      .min(1)
+      .max(1000),
   }),
-]); // prettier-ignore
+]);
 
 /** Reads a progress file that was parsed from JSON. Every fault is told with its place. */
 export function readProgressFile(json: unknown): FixSeries | { faults: string[] } {

@@ -39,7 +39,8 @@ export function sheetOf(given: BoutFile['ruleSheet']): RuleSheet {
   const stated = Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== undefined));
   return {
     ...base,
-    ...{ name: 'Inline sheet', ...stated },
+    name: 'Inline sheet',
+    ...stated,
     points: { ...base.points, ...points },
     near: { ...base.near, ...near },
   } as RuleSheet;
@@ -108,12 +109,19 @@ function readSpans({ spans }: Parts, timeOf: ReturnType<typeof timesOf>, end: nu
       expected = null;
       return;
     }
-    const name = (end: 'from' | 'to'): string => (span[`${end}Frame`] !== undefined ? `${place}.${end}Frame ${span[`${end}Frame`]} (${text(end === 'from' ? from.seconds : to.seconds)} s)` : `${place}.${end}Seconds ${text(end === 'from' ? from.seconds : to.seconds)}`); // prettier-ignore
+    const name = (end: 'from' | 'to'): string =>
+      span[`${end}Frame`] !== undefined
+        ? `${place}.${end}Frame ${span[`${end}Frame`]} (${text(end === 'from' ? from.seconds : to.seconds)} s)`
+        : `${place}.${end}Seconds ${text(end === 'from' ? from.seconds : to.seconds)}`;
     if (to.seconds < from.seconds) faults.push(`${name('to')} is before its start ${text(from.seconds)} s.`);
     else if (to.seconds === from.seconds) faults.push(`${name('to')} is its start as well: the span is empty.`);
     if (expected !== null && Math.abs(from.seconds - expected) > slack) {
       const before = i === 0 ? 'the bout’s start' : `spans[${i - 1}], which ends at ${text(expected)} s`;
-      faults.push(from.seconds > expected ? `${name('from')} leaves a gap of ${text(from.seconds - expected)} s after ${before}.` : `${name('from')} overlaps ${before}.`); // prettier-ignore
+      faults.push(
+        from.seconds > expected
+          ? `${name('from')} leaves a gap of ${text(from.seconds - expected)} s after ${before}.`
+          : `${name('from')} overlaps ${before}.`,
+      );
     }
     if (to.seconds > end + slack) faults.push(`${name('to')} is after the bout’s end at ${text(end)} s.`);
     read.push({ position: span.position, holder: span.holder, from: i === 0 ? from.seconds : (expected ?? from.seconds), to: to.seconds });

@@ -2,7 +2,10 @@ import type { z } from 'zod';
 
 /** "spans[3].toSeconds" */
 const placeOf = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>((place, part) => (typeof part === 'number' ? `${place}[${part}]` : place ? `${place}.${String(part)}` : String(part)), ''); // prettier-ignore
+  path.reduce<string>(
+    (place, part) => (typeof part === 'number' ? `${place}[${part}]` : place ? `${place}.${String(part)}` : String(part)),
+    '',
+  );
 
 const valueAt = (json: unknown, path: readonly PropertyKey[]): unknown =>
   path.reduce<unknown>((value, part) => (value as Record<PropertyKey, unknown> | null | undefined)?.[part], json);

@@ -5,7 +5,11 @@ import { wellFormed } from './wellFormed.ts';
 describe('texts as they may be stored', () => {
   it('have no half symbols, no NUL, and one way to write a letter', () => {
     expect(wellFormed({ what: 'a\ud83d', list: ['\udc00b', 'x\u0000y', 'e\u0301'], n: 3, no: null, yes: true })).toEqual({
-      ...{ what: 'a�', list: ['�b', 'xy', 'é'], n: 3, no: null, yes: true },
+      what: 'a�',
+      list: ['�b', 'xy', 'é'],
+      n: 3,
+      no: null,
+      yes: true,
     });
   });
 

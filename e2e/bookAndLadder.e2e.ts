@@ -27,7 +27,9 @@ describe('the book', () => {
     await marit.page.locator('form input[maxlength="300"]').fill('Wide foot, low hips.');
     await marit.page.goto(`${base}/today`);
     await marit.page.goBack();
-    await marit.page.waitForFunction(() => [...document.querySelectorAll('form input')].some((input) => (input as HTMLInputElement).value === 'Wide foot, low hips.')); // prettier-ignore
+    await marit.page.waitForFunction(() =>
+      [...document.querySelectorAll('form input')].some((input) => (input as HTMLInputElement).value === 'Wide foot, low hips.'),
+    );
     await marit.press('button', 'Keep this in the book');
     await marit.sees('“Wide foot, low hips.”');
   });
@@ -45,7 +47,9 @@ describe('the book', () => {
     await marit.press('button', 'Touch, level, step');
     await marit.press('button', 'Take it out');
     await marit.press('button', 'Put it back');
-    await marit.page.waitForFunction(() => [...document.querySelectorAll('nav button')].some((one) => one.textContent === 'Touch, level, step')); // prettier-ignore
+    await marit.page.waitForFunction(() =>
+      [...document.querySelectorAll('nav button')].some((one) => one.textContent === 'Touch, level, step'),
+    );
   });
 });
 
@@ -59,7 +63,8 @@ describe('the ladder', () => {
     );
     for (const part of ['Cost', 'Often', 'Again', 'Asked', 'Ground']) await marit.sees(part);
     await marit.sees('Ilse’s question is not answered yet.');
-    const sums = () => marit.page.$$eval('[data-rung]', (all) => all.map((rung) => (rung as HTMLElement).innerText.match(/Sum\s+(\d\.\d\d)/)?.[1])); // prettier-ignore
+    const sums = () =>
+      marit.page.$$eval('[data-rung]', (all) => all.map((rung) => (rung as HTMLElement).innerText.match(/Sum\s+(\d\.\d\d)/)?.[1]));
     const balanced = await sums();
     // Pressed while the rungs still move: nothing of it is lost.
     for (const school of ['Deciding moment', 'Habit breaker', 'Groundwork first']) {
@@ -71,7 +76,11 @@ describe('the ladder', () => {
     await marit.sees('Base, posture and frames');
     expect(await sums()).not.toEqual(balanced);
     await marit.page.click('::-p-aria([name="Balanced"][role="radio"])');
-    await marit.page.waitForFunction(async (id) => (await (await fetch(`/api/requests/${id}/ladder`)).json()).choice.school === 'balanced', { polling: 300 }, ilse.id); // prettier-ignore
+    await marit.page.waitForFunction(
+      async (id) => (await (await fetch(`/api/requests/${id}/ladder`)).json()).choice.school === 'balanced',
+      { polling: 300 },
+      ilse.id,
+    );
   });
 
   it('is put in the coach’s own order with the keys alone, asks why, and keeps both', async () => {
@@ -85,7 +94,11 @@ describe('the ladder', () => {
     await marit.sees('Why not as Balanced says?');
     expect((await rungs())[0]).toBe(second);
     await marit.fill('Why not as Balanced says?', 'She can train this alone.');
-    await marit.page.waitForFunction(async (id) => (await (await fetch(`/api/requests/${id}/ladder`)).json()).choice.reason === 'She can train this alone.', { polling: 300 }, ilse.id); // prettier-ignore
+    await marit.page.waitForFunction(
+      async (id) => (await (await fetch(`/api/requests/${id}/ladder`)).json()).choice.reason === 'She can train this alone.',
+      { polling: 300 },
+      ilse.id,
+    );
     await marit.page.reload();
     await marit.sees('Why not as Balanced says?');
     expect((await rungs())[0]).toBe(second);

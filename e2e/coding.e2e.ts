@@ -187,11 +187,17 @@ describe('rule sheets', () => {
     await at.sees('Points, jacket, own is kept as version 1.');
     await at.page.waitForSelector('button[aria-current=true]');
     await at.fill('Technique', 'slam').catch(() => undefined);
-    const chosen = await at.page.evaluate(async () => ((await (await fetch('/api/rule-sheets')).json()).sheets as { sheet: { holdSeconds: number } }[])[0]!.sheet.holdSeconds); // prettier-ignore
+    const chosen = await at.page.evaluate(
+      async () => ((await (await fetch('/api/rule-sheets')).json()).sheets as { sheet: { holdSeconds: number } }[])[0]!.sheet.holdSeconds,
+    );
     expect(chosen).toBe(2);
     await at.page.close();
     await marit.reload();
     await marit.page.keyboard.press('KeyH');
-    await marit.page.waitForFunction(() => [...document.querySelectorAll('select[aria-label="Rule sheet"] option')].some((option) => option.textContent === 'Points, jacket, own, version 1')); // prettier-ignore
+    await marit.page.waitForFunction(() =>
+      [...document.querySelectorAll('select[aria-label="Rule sheet"] option')].some(
+        (option) => option.textContent === 'Points, jacket, own, version 1',
+      ),
+    );
   });
 });

@@ -45,8 +45,13 @@ describe('a pen', () => {
     const count = (await marit.drawings()).length;
     const pen = async (type: 'mousePressed' | 'mouseMoved' | 'mouseReleased', x: number, force: number) =>
       session.send('Input.dispatchMouseEvent', {
-        ...{ type, ...(await onStage(x, 0.4)), button: 'left', buttons: type === 'mouseReleased' ? 0 : 1, clickCount: 1 },
-        ...{ pointerType: 'pen', force },
+        type,
+        ...(await onStage(x, 0.4)),
+        button: 'left',
+        buttons: type === 'mouseReleased' ? 0 : 1,
+        clickCount: 1,
+        pointerType: 'pen',
+        force,
       });
     await pen('mousePressed', 0.2, 0.2);
     for (let i = 1; i <= 10; i++) await pen('mouseMoved', 0.2 + i * 0.04, 0.2 + i * 0.07);
@@ -67,11 +72,14 @@ describe('two fingers', () => {
     const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) =>
       session.send('Input.dispatchTouchEvent', {
         type,
-        touchPoints: type === 'touchEnd' ? [] : [
-          { x: left.x - apart, y: left.y, id: 1 },
-          { x: right.x + apart, y: right.y, id: 2 },
-        ],
-      }); // prettier-ignore
+        touchPoints:
+          type === 'touchEnd'
+            ? []
+            : [
+                { x: left.x - apart, y: left.y, id: 1 },
+                { x: right.x + apart, y: right.y, id: 2 },
+              ],
+      });
     await touch('touchStart', 0);
     for (const apart of [20, 40, 80]) await touch('touchMove', apart);
     await touch('touchEnd', 80);

@@ -98,8 +98,15 @@ describe('npm start', () => {
 
   it('starts a part that ends by itself again, says so, and goes on: database, web server and jobs process', async () => {
     const { child, said } = await start();
-    const pids = (name: string): number[] => running().filter((line) => line.includes(name)).map((line) => Number(line.trim().split(/\s+/)[1])); // prettier-ignore
-    for (const [part, words] of [['mariadbd', 'The database'], ['server/main.ts', 'The web server'], ['server/jobsMain.ts', 'The jobs process']] as const) {
+    const pids = (name: string): number[] =>
+      running()
+        .filter((line) => line.includes(name))
+        .map((line) => Number(line.trim().split(/\s+/)[1]));
+    for (const [part, words] of [
+      ['mariadbd', 'The database'],
+      ['server/main.ts', 'The web server'],
+      ['server/jobsMain.ts', 'The jobs process'],
+    ] as const) {
       const [before] = pids(part);
       process.kill(before!, 'SIGKILL');
       expect(await until(() => said().includes(`${words} ended by itself.`)), words).toBe(true);
@@ -107,10 +114,17 @@ describe('npm start', () => {
       const ready = async (): Promise<boolean> => (await fetch(`${base}/api/ready`).catch(() => null))?.status === 200;
       for (let i = 0; i < 100 && !(await ready()); i++) await new Promise((resolve) => setTimeout(resolve, 100));
       expect(await ready(), words).toBe(true);
-    } // prettier-ignore
+    }
     // A second start on the same folder leaves all of it alone.
-    const again = spawnSync(process.execPath, ['scripts/start.mjs'], { cwd: root, env: { ...env, PORT: String(await freePort()), LEAN_DB_PORT: String(await freePort()) }, encoding: 'utf8' }); // prettier-ignore
-    expect([again.status, again.stderr]).toEqual([1, `Lean Mentor is already running on ${dataDir} (process ${child.pid}). Stop it first, or set LEAN_DATA_DIR to another folder.\n`]); // prettier-ignore
+    const again = spawnSync(process.execPath, ['scripts/start.mjs'], {
+      cwd: root,
+      env: { ...env, PORT: String(await freePort()), LEAN_DB_PORT: String(await freePort()) },
+      encoding: 'utf8',
+    });
+    expect([again.status, again.stderr]).toEqual([
+      1,
+      `Lean Mentor is already running on ${dataDir} (process ${child.pid}). Stop it first, or set LEAN_DATA_DIR to another folder.\n`,
+    ]);
     expect(running()).toHaveLength(3);
     const ended = new Promise((resolve) => child.once('exit', resolve));
     child.kill('SIGINT');

@@ -83,7 +83,11 @@ try {
   await client.press('button', 'Go on');
   await client.page.waitForSelector('[data-picture] video');
   const picture = (await (await client.page.$('[data-picture]'))!.boundingBox())!;
-  for (const [x, y] of [[0.37, 0.3], [0.62, 0.33]] as const) await client.page.mouse.click(picture.x + picture.width * x, picture.y + picture.height * y); // prettier-ignore
+  for (const [x, y] of [
+    [0.37, 0.3],
+    [0.62, 0.33],
+  ] as const)
+    await client.page.mouse.click(picture.x + picture.width * x, picture.y + picture.height * y);
   await client.sees('You are both marked.');
   await client.page.screenshot({ path: `${folder}send-footage-phone.png` });
 } finally {

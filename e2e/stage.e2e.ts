@@ -56,10 +56,15 @@ describe('the stage', () => {
     expect(z).toBeCloseTo(Math.E, 1);
     const { points } = await arrow([0.3, 0.4], [0.6, 0.7]);
     const spot = (x: number, y: number) => ({ x: 0.25 - 0.25 / z + x / z, y: 0.5 - 0.5 / z + y / z });
-    for (const [i, [x, y]] of ([[0.3, 0.4], [0.6, 0.7]] as const).entries()) {
+    for (const [i, [x, y]] of (
+      [
+        [0.3, 0.4],
+        [0.6, 0.7],
+      ] as const
+    ).entries()) {
       expect(points[i]!.x).toBeCloseTo(spot(x, y).x, 2);
       expect(points[i]!.y).toBeCloseTo(spot(x, y).y, 2);
-    } // prettier-ignore
+    }
   });
 
   it('is moved by dragging with Space, which then does not play', async () => {

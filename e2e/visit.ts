@@ -32,7 +32,10 @@ export interface Visit {
   faults: string[];
   /** Waits for an element with this role and name, and presses it. */
   press: (role: string, name: string | RegExp) => Promise<void>;
-  /** Presses a button until the page has moved on: a press is lost where the page moves under the pointer just then, and a person presses again. */
+  /**
+   * Presses a button until the page has moved on: a press is lost where the page moves under the pointer just then, and a person presses
+   * again.
+   */
   pressUntil: (name: string | RegExp, moved: () => Promise<boolean>) => Promise<void>;
   fill: (label: string, text: string) => Promise<void>;
   /** Waits until the page shows these words. */
@@ -43,7 +46,9 @@ export interface Visit {
 export const phone = { width: 390, height: 844, deviceScaleFactor: 1, isMobile: true, hasTouch: true };
 export const laptop = { width: 1280, height: 800, deviceScaleFactor: 1 };
 
-/** Opens the app at `path` in a browser context of its own and signs in as `who@skerrow.example`; with `sameProfile` in the browser's own. */
+/**
+ * Opens the app at `path` in a browser context of its own and signs in as `who@skerrow.example`; with `sameProfile` in the browser's own.
+ */
 export async function visit(
   browser: Browser,
   base: string,

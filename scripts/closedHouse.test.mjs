@@ -77,7 +77,11 @@ describe('the database', () => {
   it('puts an open root and nameless accounts of an earlier house right at its next start', async () => {
     if (!isRoot) return;
     const admin = overSocket('root');
-    ask({}, admin, "CREATE USER 'root'@'127.0.0.1'; GRANT ALL ON *.* TO 'root'@'127.0.0.1'; CREATE USER ''@'localhost'; GRANT FILE ON *.* TO 'lean'@'127.0.0.1'; ALTER USER 'root'@'localhost' IDENTIFIED BY ''"); // prettier-ignore
+    ask(
+      {},
+      admin,
+      "CREATE USER 'root'@'127.0.0.1'; GRANT ALL ON *.* TO 'root'@'127.0.0.1'; CREATE USER ''@'localhost'; GRANT FILE ON *.* TO 'lean'@'127.0.0.1'; ALTER USER 'root'@'localhost' IDENTIFIED BY ''",
+    );
     await database.stop();
     database = await startDatabase(at);
     expect(ask({}, overNetwork('root', null), 'SELECT 1')).toMatch(/^refused:/);
@@ -107,7 +111,9 @@ describe('a data folder', () => {
     const script = `import { lockHouse } from ${JSON.stringify(join(root, 'scripts/houseLock.mjs'))}; lockHouse(${JSON.stringify(at)}); console.log('held'); setInterval(() => {}, 1000);`;
     const other = spawn(process.execPath, ['--input-type=module', '-e', script], { stdio: ['ignore', 'pipe', 'inherit'] });
     await new Promise((resolve) => other.stdout.once('data', resolve));
-    expect(() => lockHouse(at)).toThrow(`Lean Mentor is already running on ${at} (process ${other.pid}). Stop it first, or set LEAN_DATA_DIR to another folder.`); // prettier-ignore
+    expect(() => lockHouse(at)).toThrow(
+      `Lean Mentor is already running on ${at} (process ${other.pid}). Stop it first, or set LEAN_DATA_DIR to another folder.`,
+    );
     other.kill('SIGKILL');
     await new Promise((resolve) => other.once('exit', resolve));
     const unlock = lockHouse(at);
@@ -154,7 +160,11 @@ describe('a part of the house that ends by itself', () => {
 
   it('is started again, after a longer wait each time, and that is said', async () => {
     const [lives, said] = [[], []];
-    const keeper = supervise('The web server', () => Promise.resolve(partOf(lives)), { say: (words) => said.push(words), patience, hint: 'The log says why.' }); // prettier-ignore
+    const keeper = supervise('The web server', () => Promise.resolve(partOf(lives)), {
+      say: (words) => said.push(words),
+      patience,
+      hint: 'The log says why.',
+    });
     await keeper.ready;
     for (let life = 0; life < 2; life++) {
       lives[life].end();
@@ -184,7 +194,11 @@ describe('a part of the house that ends by itself', () => {
   });
 
   it('is not tried again where it does not start the first time', async () => {
-    const keeper = supervise('The database', () => Promise.reject(new PlainFault('Port 1 is in use.')), { say: () => undefined, patience, hint: '' }); // prettier-ignore
+    const keeper = supervise('The database', () => Promise.reject(new PlainFault('Port 1 is in use.')), {
+      say: () => undefined,
+      patience,
+      hint: '',
+    });
     await expect(keeper.ready).rejects.toThrow('Port 1 is in use.');
   });
 });

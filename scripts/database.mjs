@@ -73,7 +73,12 @@ async function installDataDirectory(dataDir, logFile, identity) {
   const log = openSync(logFile, 'a', 0o600);
   const mask = process.umask(0o077);
   // A session of its own: Ctrl-C reaches the start script first, which waits for the little that is left.
-  const child = spawn(findProgram('mariadb-install-db'), args, { ...identity, env: databaseEnvironment, stdio: ['ignore', log, log], detached: true }); // prettier-ignore
+  const child = spawn(findProgram('mariadb-install-db'), args, {
+    ...identity,
+    env: databaseEnvironment,
+    stdio: ['ignore', log, log],
+    detached: true,
+  });
   process.umask(mask);
   const status = await new Promise((resolve) => child.once('exit', resolve).once('error', () => resolve(-1)));
   closeSync(log);

@@ -15,7 +15,10 @@ import { houseIdentity } from './privileges.mjs';
 import { houseEnvironment, readSecrets, root } from './settings.mjs';
 import { ensurePrograms } from './systemPackages.mjs';
 
-/** `npm run drill`: what a failing machine does to a house, and whether it holds. On loopback, in folders of its own. The last line says what held. */
+/**
+ * `npm run drill`: what a failing machine does to a house, and whether it holds. On loopback, in folders of its own. The last line says
+ * what held.
+ */
 
 const megabyte = 1024 ** 2;
 const held = [];

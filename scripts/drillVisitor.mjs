@@ -6,7 +6,12 @@ export async function visitHouse(base, email) {
     const isText = body !== undefined && !Buffer.isBuffer(body);
     const answer = await fetch(base + path, {
       method,
-      headers: { cookie: [...jar].map(([name, value]) => `${name}=${value}`).join('; '), 'x-lean-token': token, ...(isText && { 'content-type': 'application/json' }), ...headers }, // prettier-ignore
+      headers: {
+        cookie: [...jar].map(([name, value]) => `${name}=${value}`).join('; '),
+        'x-lean-token': token,
+        ...(isText && { 'content-type': 'application/json' }),
+        ...headers,
+      },
       ...(body !== undefined && { body: isText ? JSON.stringify(body) : body }),
       signal: AbortSignal.timeout(20_000),
     }).catch((error) => ({ status: 0, headers: new Headers(), text: async () => String(error) }));

@@ -13,7 +13,13 @@ import { writeWhole } from './writeWhole.mjs';
 /** Runs a TypeScript command of the house to its end. Rejects with what it said where it fails; `signal` ends it. */
 async function runCommand(args, { env, identity, signal }) {
   // A session of its own: Ctrl-C reaches the start script first, which ends it.
-  const child = spawn(process.execPath, ['--import', 'tsx', ...args], { ...identity, cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'], detached: true }); // prettier-ignore
+  const child = spawn(process.execPath, ['--import', 'tsx', ...args], {
+    ...identity,
+    cwd: root,
+    env,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    detached: true,
+  });
   const end = () => child.kill('SIGTERM');
   signal?.addEventListener('abort', end, { once: true });
   let said = '';
@@ -83,7 +89,11 @@ export async function startHouse(settings, { say, running, signal, patience }) {
   if (!signal?.aborted) await prepare(dataDir, settings.demo ? [practiceFile] : [], how);
   if (signal?.aborted) return null;
 
-  const jobs = kept('The jobs process', () => Promise.resolve(startProcess('jobs', 'server/jobsMain.ts', { root, dataDir, env, identity })), logHint('log/jobs.log')); // prettier-ignore
+  const jobs = kept(
+    'The jobs process',
+    () => Promise.resolve(startProcess('jobs', 'server/jobsMain.ts', { root, dataDir, env, identity })),
+    logHint('log/jobs.log'),
+  );
   let listening;
   const server = kept(
     'The web server',

@@ -16,7 +16,13 @@ export function startProcess(name, file, { root, dataDir, env, identity }) {
     chownSync(folder, identity.uid, identity.gid);
     fchownSync(log, identity.uid, identity.gid);
   }
-  const child = spawn(process.execPath, ['--import', 'tsx', file], { ...identity, cwd: root, env, stdio: ['ignore', log, log, 'ipc'], detached: true }); // prettier-ignore
+  const child = spawn(process.execPath, ['--import', 'tsx', file], {
+    ...identity,
+    cwd: root,
+    env,
+    stdio: ['ignore', log, log, 'ipc'],
+    detached: true,
+  });
   closeSync(log);
   const exited = new Promise((resolve) => child.once('exit', resolve).once('error', resolve));
   /** Resolves with the first message of the process; null when it ends without one. */

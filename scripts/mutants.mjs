@@ -151,7 +151,11 @@ function run({ name, file, from, to, tests: [project, test] }) {
       whole.replace(from, () => to),
     );
     const args = ['run', '--project', project, test, '--reporter=dot'];
-    const { status } = spawnSync(join(root, 'node_modules', '.bin', 'vitest'), args, { cwd: root, stdio: 'ignore', env: { ...process.env, LEAN_LOG: 'silent' } }); // prettier-ignore
+    const { status } = spawnSync(join(root, 'node_modules', '.bin', 'vitest'), args, {
+      cwd: root,
+      stdio: 'ignore',
+      env: { ...process.env, LEAN_LOG: 'silent' },
+    });
     return status !== 0;
   } finally {
     putBack();

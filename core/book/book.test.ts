@@ -3,7 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { bookFaults, buildsOn, clashesWith, prerequisiteCircle, restsOn, wordsIn } from './index.ts';
 
 const principle = (id: string, prerequisites: string[] = [], more: { cue?: string; drillIds?: string[]; name?: string } = {}) => ({
-  ...{ id, name: id.toUpperCase(), cue: 'Frame first.', prerequisites, drillIds: [] },
+  id,
+  name: id.toUpperCase(),
+  cue: 'Frame first.',
+  prerequisites,
+  drillIds: [],
   ...more,
 });
 
@@ -29,7 +33,13 @@ describe('the book', () => {
   });
 
   it('does not call two things by one name, however it is written', () => {
-    const faults = bookFaults([principle('a'), principle('b', [], { name: ' a ' })], [{ id: 'd', name: 'Hip out' }, { id: 'e', name: 'hip OUT' }]); // prettier-ignore
+    const faults = bookFaults(
+      [principle('a'), principle('b', [], { name: ' a ' })],
+      [
+        { id: 'd', name: 'Hip out' },
+        { id: 'e', name: 'hip OUT' },
+      ],
+    );
     expect(faults.map((words) => words.slice(0, 30))).toEqual(['Two principles are called “ a ', 'Two drills are called “hip OUT']);
   });
 

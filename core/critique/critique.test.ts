@@ -33,13 +33,37 @@ const principle: BookPrinciple = blankPrinciple({
     { when: '', do: 'Let it go', stance: 'other-school' },
   ],
 });
-const shown = (noteId: string, what: string, more: object = {}) => ({ noteId, what, instead: [], clock: '0:10', clipId: null, pair: null, ...more }); // prettier-ignore
-const fix = (more: Partial<DraftFix> = {}): DraftFix => ({
-  ...{ id: 'p', principle, moments: [shown('n1', 'the elbow leaves')], count: 3, clocks: ['0:10', '1:12', '3:41'] },
-  ...{ counted: { kind: 'minutes', minutes: 2.14 }, cost: { finish: false, points: 3, leanDrop: 45 }, ledTo: [], drill: null },
+const shown = (noteId: string, what: string, more: object = {}) => ({
+  noteId,
+  what,
+  instead: [],
+  clock: '0:10',
+  clipId: null,
+  pair: null,
   ...more,
 });
-const input = (more: Partial<DraftInput> = {}): DraftInput => ({ question: 'Why?', answer: '', praise: [], fixes: [fix()], score: null, pattern: null, filming: [], ...more }); // prettier-ignore
+const fix = (more: Partial<DraftFix> = {}): DraftFix => ({
+  id: 'p',
+  principle,
+  moments: [shown('n1', 'the elbow leaves')],
+  count: 3,
+  clocks: ['0:10', '1:12', '3:41'],
+  counted: { kind: 'minutes', minutes: 2.14 },
+  cost: { finish: false, points: 3, leanDrop: 45 },
+  ledTo: [],
+  drill: null,
+  ...more,
+});
+const input = (more: Partial<DraftInput> = {}): DraftInput => ({
+  question: 'Why?',
+  answer: '',
+  praise: [],
+  fixes: [fix()],
+  score: null,
+  pattern: null,
+  filming: [],
+  ...more,
+});
 const textOf = (doc: CritiqueDoc): string[] => doc.content.map(blockText);
 const fixText = (of: DraftFix): string[] => blockText(fixBlocks(draftCritique(input({ fixes: [of] })))[0]!).split('\n');
 
@@ -78,7 +102,13 @@ describe('a draft', () => {
 
   it('never says what nobody wrote or counted', () => {
     const bare = fixText(fix({ principle: null, cost: { finish: false, points: 0, leanDrop: 5 }, count: 1, clocks: ['0:10'] }));
-    expect(bare).toEqual(['the elbow leaves', 'This came up once, at 0:10.', 'The elbow leaves.', 'How we will check', 'In your next footage I count it again: now once in 2.1 minutes.']); // prettier-ignore
+    expect(bare).toEqual([
+      'the elbow leaves',
+      'This came up once, at 0:10.',
+      'The elbow leaves.',
+      'How we will check',
+      'In your next footage I count it again: now once in 2.1 minutes.',
+    ]);
     expect(textOf(draftCritique(input({ fixes: [] })))).toEqual(['What you asked', 'Why?', '', expect.stringMatching(/clinician/)]);
   });
 
@@ -109,7 +139,13 @@ describe('a draft', () => {
   });
 
   it('has its sections in their order, and none that is empty', () => {
-    const whole = input({ answer: 'Because.', praise: [shown('g', 'you kept the frame')], score: 'You won 2 : 0, on points.', pattern: 'He sweeps.', filming: ['Stand back.'] }); // prettier-ignore
+    const whole = input({
+      answer: 'Because.',
+      praise: [shown('g', 'you kept the frame')],
+      score: 'You won 2 : 0, on points.',
+      pattern: 'He sweeps.',
+      filming: ['Stand back.'],
+    });
     const titles = draftCritique(whole)
       .content.filter(({ type }) => type === 'heading')
       .map(blockText);

@@ -21,7 +21,9 @@ export function critiqueCounts(doc: CritiqueDoc, clips: Readonly<Record<string, 
   const text = doc.content.map(blockText).join('\n');
   const count = text.split(/\s+/).filter((word) => /[\p{L}\p{N}]/u.test(word)).length;
   const shown = momentsOf(doc).flatMap((id) => clips[id] ?? []);
-  const played = allBlocks(doc).flatMap((block) => (block.type === 'moment' && block.attrs.show === 'clip' ? (clips[block.attrs.noteId] ?? []) : [])); // prettier-ignore
+  const played = allBlocks(doc).flatMap((block) =>
+    block.type === 'moment' && block.attrs.show === 'clip' ? (clips[block.attrs.noteId] ?? []) : [],
+  );
   const watching = played.reduce((sum, { seconds }) => sum + seconds * slow * clipLooks, 0) / 60;
   const praise = shown.filter(({ good }) => good).length;
   return {

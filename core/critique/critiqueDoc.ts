@@ -55,8 +55,10 @@ export interface CritiqueDoc {
   content: Block[];
 }
 
-export const words = (text: string, ...marks: TextMark[]): Inline[] => (text === '' ? [] : [{ type: 'text', text, ...(marks.length > 0 && { marks }) }]); // prettier-ignore
-export const paragraph = (text: string, ...marks: TextMark[]): Paragraph => (text === '' ? { type: 'paragraph' } : { type: 'paragraph', content: words(text, ...marks) }); // prettier-ignore
+export const words = (text: string, ...marks: TextMark[]): Inline[] =>
+  text === '' ? [] : [{ type: 'text', text, ...(marks.length > 0 && { marks }) }];
+export const paragraph = (text: string, ...marks: TextMark[]): Paragraph =>
+  text === '' ? { type: 'paragraph' } : { type: 'paragraph', content: words(text, ...marks) };
 export const heading = (level: 2 | 3, text: string): Heading => ({ type: 'heading', attrs: { level }, content: words(text) });
 export const list = (type: List['type'], lines: readonly string[]): List => ({
   type,
@@ -81,13 +83,18 @@ export function blockText(block: Block | ListItem): string {
 }
 
 /** All blocks in the order they are read, those inside fixes after their fix. */
-export const allBlocks = ({ content }: Pick<CritiqueDoc, 'content'>): Block[] => content.flatMap((block) => (block.type === 'fix' ? [block, ...block.content] : [block])); // prettier-ignore
+export const allBlocks = ({ content }: Pick<CritiqueDoc, 'content'>): Block[] =>
+  content.flatMap((block) => (block.type === 'fix' ? [block, ...block.content] : [block]));
 
 /** Fixes in their order. */
 export const fixBlocks = ({ content }: Pick<CritiqueDoc, 'content'>): FixBlock[] => content.filter((block) => block.type === 'fix');
 
-const momentIds = (blocks: readonly Block[]): string[] => [...new Set(blocks.flatMap((block) => (block.type === 'moment' ? [block.attrs.noteId] : [])))]; // prettier-ignore
+const momentIds = (blocks: readonly Block[]): string[] => [
+  ...new Set(blocks.flatMap((block) => (block.type === 'moment' ? [block.attrs.noteId] : []))),
+];
 /** Notes whose instants are shown, each once: of the whole critique, or of one fix. */
 export const momentsOf = (of: CritiqueDoc | FixBlock): string[] => momentIds(of.type === 'doc' ? allBlocks(of) : of.content);
 /** Clips of the coach's own that are shown, each once. */
-export const clipsOf = (doc: CritiqueDoc): string[] => [...new Set(allBlocks(doc).flatMap((block) => (block.type === 'bookClip' ? [block.attrs.clipId] : [])))]; // prettier-ignore
+export const clipsOf = (doc: CritiqueDoc): string[] => [
+  ...new Set(allBlocks(doc).flatMap((block) => (block.type === 'bookClip' ? [block.attrs.clipId] : []))),
+];

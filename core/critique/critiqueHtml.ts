@@ -13,7 +13,10 @@ const inlineHtml = (content: readonly Inline[] = []): string =>
   content
     .map((inline) => {
       if (inline.type === 'hardBreak') return '<br>';
-      return (inline.marks ?? []).reduce((inside, { type }) => (type === 'bold' ? `<strong>${inside}</strong>` : `<em>${inside}</em>`), escaped(inline.text)); // prettier-ignore
+      return (inline.marks ?? []).reduce(
+        (inside, { type }) => (type === 'bold' ? `<strong>${inside}</strong>` : `<em>${inside}</em>`),
+        escaped(inline.text),
+      );
     })
     .join('');
 
@@ -36,13 +39,16 @@ function blockHtml(block: Block, files: PageFiles, numbers: ReadonlyMap<Block, n
       return `<div class="caution">${paragraphs(block.content)}</div>`;
     case 'moment': {
       const { words, still, clip } = files.moment(block.attrs.noteId);
-      const shown = clip && block.attrs.show === 'clip' ? `<video src="${escaped(clip)}" ${still ? `poster="${escaped(still)}"` : ''} controls loop muted playsinline></video>` : ''; // prettier-ignore
+      const shown =
+        clip && block.attrs.show === 'clip'
+          ? `<video src="${escaped(clip)}" ${still ? `poster="${escaped(still)}"` : ''} controls loop muted playsinline></video>`
+          : '';
       const picture = still ? `<img src="${escaped(still)}" alt="${escaped(words)}">` : '';
       return `<figure>${picture}${shown}<figcaption>${escaped(words)}</figcaption></figure>`;
     }
     case 'bookClip': {
       const { title, video } = files.clip(block.attrs.clipId);
-      return `<figure>${video ? `<video src="${escaped(video)}" controls loop muted playsinline></video>` : ''}<figcaption>${escaped(title)}</figcaption></figure>`; // prettier-ignore
+      return `<figure>${video ? `<video src="${escaped(video)}" controls loop muted playsinline></video>` : ''}<figcaption>${escaped(title)}</figcaption></figure>`;
     }
     case 'fix':
       return `<section><h2><span>${numbers.get(block)}</span> ${escaped(block.attrs.name)}</h2>${block.content.map((one) => blockHtml(one, files, numbers)).join('')}</section>`;

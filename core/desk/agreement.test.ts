@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { agreementWithClient } from './agreement.ts';
 
 const seconds = (_: string, frame: number): number => frame / 30;
-const note = (id: string, fromFrame: number, more: object = {}) => ({ id, footageId: 'f', kind: 'mistake' as const, athlete: 'client' as const, fromFrame, toFrame: null, visible: 'client' as const, ...more }); // prettier-ignore
+const note = (id: string, fromFrame: number, more: object = {}) => ({
+  id,
+  footageId: 'f',
+  kind: 'mistake' as const,
+  athlete: 'client' as const,
+  fromFrame,
+  toFrame: null,
+  visible: 'client' as const,
+  ...more,
+});
 const mark = (id: string, atSeconds: number, footageId = 'f') => ({ id, footageId, atSeconds });
 
 describe('the client’s marks beside the review', () => {

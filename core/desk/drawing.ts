@@ -47,7 +47,9 @@ export const toolGesture: Record<DrawingTool, { drag: 'ends' | 'path' } | { pres
   label: { presses: 1 },
 };
 
-/** Where a drawing is on a frame: between keys every point runs straight and evenly in time; before the first and after the last it rests. */
+/**
+ * Where a drawing is on a frame: between keys every point runs straight and evenly in time; before the first and after the last it rests.
+ */
 export function drawingPoints(
   { points, keys }: Pick<Drawing, 'points' | 'keys'>,
   frame: number,

@@ -6,7 +6,11 @@ import { drawingPaints, drawingsSvg, type WordsPath } from './drawingsSvg.ts';
 
 const at = (...points: [number, number][]): Drawing['points'] => points.map(([x, y]) => ({ x, y }));
 const drawing = (tool: Drawing['tool'], ...points: [number, number][]): Shaped & Pick<Drawing, 'colour'> => ({
-  ...{ tool, points: at(...points), weight: 'plain', words: 'elbow', colour: 'partner' },
+  tool,
+  points: at(...points),
+  weight: 'plain',
+  words: 'elbow',
+  colour: 'partner',
 });
 const arrow = drawing('arrow', [0.1, 0.5], [0.9, 0.5]);
 const path = (shaped: Shaped, width = 1000, height = 500): string =>

@@ -100,9 +100,12 @@ function angleShape([end, joint, other]: readonly Pixel[], stroke: number, size:
   const arc = `M${at(spot(from, radius))}A${n(radius)} ${n(radius)} 0 0 ${turned > 0 ? 1 : 0} ${at(spot(to, radius))}`;
   const words = spot(from + turned / 2, radius + size * 0.9);
   return {
-    parts: [{ path: line(end, joint, other), stroke }, { path: arc, stroke: stroke * 0.6 }],
+    parts: [
+      { path: line(end, joint, other), stroke },
+      { path: arc, stroke: stroke * 0.6 },
+    ],
     words: [{ words: `${degrees.toFixed(0)}° ± ${plusMinus.toFixed(0)}°`, x: words.x, y: words.y + size * 0.35, size, anchor: 'middle' }],
-  }; // prettier-ignore
+  };
 }
 
 /** Shape of a drawing on a picture of `width` × `height` pixels. */
@@ -127,22 +130,36 @@ export function drawingShape(drawing: Shaped, width: number, height: number): Dr
     case 'ring':
       return only({ path: ellipse(first, last), stroke });
     case 'gap':
-      return only({ path: `${line(...points)}Z`, stroke: null, opacity: 0.32, bare: true }, { path: `${line(...points)}Z`, stroke: stroke * 0.7, dash: [stroke * 2.4, stroke * 1.8] });
+      return only(
+        { path: `${line(...points)}Z`, stroke: null, opacity: 0.32, bare: true },
+        { path: `${line(...points)}Z`, stroke: stroke * 0.7, dash: [stroke * 2.4, stroke * 1.8] },
+      );
     case 'post': {
       const r = height * 0.034;
       const flat = { x: r * 1.5, y: r * 0.62 };
-      const cross = line({ x: first.x - r * 0.6, y: first.y - r * 0.25 }, { x: first.x + r * 0.6, y: first.y + r * 0.25 }) + line({ x: first.x + r * 0.6, y: first.y - r * 0.25 }, { x: first.x - r * 0.6, y: first.y + r * 0.25 });
-      return only({ path: ellipse({ x: first.x - flat.x, y: first.y - flat.y }, { x: first.x + flat.x, y: first.y + flat.y }) + cross, stroke });
+      const cross =
+        line({ x: first.x - r * 0.6, y: first.y - r * 0.25 }, { x: first.x + r * 0.6, y: first.y + r * 0.25 }) +
+        line({ x: first.x + r * 0.6, y: first.y - r * 0.25 }, { x: first.x - r * 0.6, y: first.y + r * 0.25 });
+      return only({
+        path: ellipse({ x: first.x - flat.x, y: first.y - flat.y }, { x: first.x + flat.x, y: first.y + flat.y }) + cross,
+        stroke,
+      });
     }
     case 'weight-line': {
       const r = stroke * 1.7;
       const foot = line({ x: last.x - r * 2.4, y: last.y }, { x: last.x + r * 2.4, y: last.y });
-      return only({ path: line(first, last), stroke: stroke * 0.8, dash: [stroke * 2, stroke * 1.6] }, { path: ellipse({ x: first.x - r, y: first.y - r }, { x: first.x + r, y: first.y + r }) + foot, stroke });
+      return only(
+        { path: line(first, last), stroke: stroke * 0.8, dash: [stroke * 2, stroke * 1.6] },
+        { path: ellipse({ x: first.x - r, y: first.y - r }, { x: first.x + r, y: first.y + r }) + foot, stroke },
+      );
     }
     case 'label':
-      return { parts: [], words: [{ words: drawing.words, x: first.x, y: first.y, size: size * weightFactor[drawing.weight] ** 0.5, anchor: 'start' }] };
+      return {
+        parts: [],
+        words: [{ words: drawing.words, x: first.x, y: first.y, size: size * weightFactor[drawing.weight] ** 0.5, anchor: 'start' }],
+      };
   }
-} // prettier-ignore
+}
 
 /** How far a shape reaches, for picking and for handles: the points themselves, in shares of the picture. */
 export const handlesOf = ({ tool, points }: Pick<Drawing, 'tool' | 'points'>): PicturePoint[] =>

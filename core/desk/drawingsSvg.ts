@@ -10,7 +10,9 @@ import {
 } from './drawingShape.ts';
 import type { Drawing } from './drawing.ts';
 
-/** Letters as SVG path data, the baseline's left end at 0, 0, and how wide they are; so a still needs no fonts and is the same everywhere. */
+/**
+ * Letters as SVG path data, the baseline's left end at 0, 0, and how wide they are; so a still needs no fonts and is the same everywhere.
+ */
 export type WordsPath = (words: string, size: number) => { path: string; width: number };
 
 /** One thing to paint: a path with fill or stroke. The same list is painted on the stage and written into SVG. */

@@ -5,7 +5,9 @@ interface Stretch {
   toFrame: number;
 }
 
-/** How often each of `bins` equal stretches of a bout was looked at again after the first time. A bin counts a look that covers its middle. */
+/**
+ * How often each of `bins` equal stretches of a bout was looked at again after the first time. A bin counts a look that covers its middle.
+ */
 export function looksBack(looks: readonly Stretch[], { fromFrame, toFrame }: Stretch, bins: number): number[] {
   const counts = new Array<number>(bins).fill(0);
   const width = (toFrame - fromFrame) / bins;

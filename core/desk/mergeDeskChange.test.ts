@@ -8,7 +8,13 @@ let made = 0;
 const newId = (): string => `id-${(made += 1)}`;
 const note = { id: 'n', what: 'The elbow leaves.', severity: 2, instead: [{ when: '', do: 'Keep it in.' }] };
 const merge = (change: object, present: object | null, removed: object | null = null, by: string | null = 'Abel') =>
-  mergeDeskChange({ changeId: 'c', entity: 'note', id: 'n', ...change } as DeskChange, { present: present as never, removed: removed as never, by: 'Marit', lastBy: () => by, newId }); // prettier-ignore
+  mergeDeskChange({ changeId: 'c', entity: 'note', id: 'n', ...change } as DeskChange, {
+    present: present as never,
+    removed: removed as never,
+    by: 'Marit',
+    lastBy: () => by,
+    newId,
+  });
 
 describe('a change that meets another', () => {
   it('of another field is taken as it is', () => {
@@ -20,7 +26,10 @@ describe('a change that meets another', () => {
   it('of the same field stands, and the other’s is set aside with both names', () => {
     const [patch, conflict] = merge({ before: { what: note.what }, after: { what: 'Mine.' } }, { ...note, what: 'Theirs.' });
     expect(patch).toMatchObject({ before: { what: 'Theirs.' }, after: { what: 'Mine.' } });
-    expect(conflict).toMatchObject({ entity: 'conflict', after: { of: 'note', thingId: 'n', field: 'what', stands: 'Mine.', aside: 'Theirs.', standsBy: 'Marit', asideBy: 'Abel' } }); // prettier-ignore
+    expect(conflict).toMatchObject({
+      entity: 'conflict',
+      after: { of: 'note', thingId: 'n', field: 'what', stands: 'Mine.', aside: 'Theirs.', standsBy: 'Marit', asideBy: 'Abel' },
+    });
   });
 
   it('to the same value is no conflict', () => {
@@ -49,13 +58,23 @@ describe('a change that meets another', () => {
   });
 
   it('of one person in another tab is no conflict: the later wish counts', () => {
-    expect(merge({ before: { what: note.what }, after: { what: 'Later.' } }, { ...note, what: 'Before.' }, null, null)).toMatchObject([{ after: { what: 'Later.' } }]); // prettier-ignore
+    expect(merge({ before: { what: note.what }, after: { what: 'Later.' } }, { ...note, what: 'Before.' }, null, null)).toMatchObject([
+      { after: { what: 'Later.' } },
+    ]);
     expect(merge({ before: note, after: null }, { ...note, severity: 3 }, null, null)).toMatchObject([{ entity: 'note', after: null }]);
-    expect(merge({ before: { what: note.what }, after: { what: 'Back.' } }, null, note, null)).toMatchObject([{ entity: 'note', after: { what: 'Back.' } }]); // prettier-ignore
+    expect(merge({ before: { what: note.what }, after: { what: 'Back.' } }, null, note, null)).toMatchObject([
+      { entity: 'note', after: { what: 'Back.' } },
+    ]);
   });
 
   it('settles a conflict without making one', () => {
-    const settle = mergeDeskChange({ changeId: 'c', entity: 'conflict', id: 'k', before: { id: 'other' }, after: null } as never, { present: { id: 'k' }, removed: null, by: 'a', lastBy: () => 'b', newId }); // prettier-ignore
+    const settle = mergeDeskChange({ changeId: 'c', entity: 'conflict', id: 'k', before: { id: 'other' }, after: null } as never, {
+      present: { id: 'k' },
+      removed: null,
+      by: 'a',
+      lastBy: () => 'b',
+      newId,
+    });
     expect(settle).toMatchObject([{ entity: 'conflict', after: null }]);
   });
 });
@@ -63,21 +82,29 @@ describe('a change that meets another', () => {
 describe('two people who edit at once', () => {
   const fields = ['what', 'severity', 'kind'] as const;
   type Edit = readonly [who: 0 | 1, thing: string, act: number, field: number, value: number];
-  const edits = fc.array(fc.tuple(fc.constantFrom<0 | 1>(0, 1), fc.constantFrom('a', 'b', 'c'), fc.nat(5), fc.nat(2), fc.nat(9)), { maxLength: 60 }); // prettier-ignore
+  const edits = fc.array(fc.tuple(fc.constantFrom<0 | 1>(0, 1), fc.constantFrom('a', 'b', 'c'), fc.nat(5), fc.nat(2), fc.nat(9)), {
+    maxLength: 60,
+  });
 
   /** Each person edits a copy; the server takes both lists in some order and tells both what came of it. */
   function meet(wanted: readonly Edit[]) {
     const removed = new Map<string, object>();
-    const start = ['a', 'b', 'c'].reduce((d, id) => applyDeskChange(d, { changeId: id, entity: 'note', id, before: null, after: { id, what: '0', severity: 0, kind: 'k' } } as never), emptyDesk()); // prettier-ignore
+    const start = ['a', 'b', 'c'].reduce(
+      (d, id) =>
+        applyDeskChange(d, { changeId: id, entity: 'note', id, before: null, after: { id, what: '0', severity: 0, kind: 'k' } } as never),
+      emptyDesk(),
+    );
     const copies: [DeskDocument, DeskDocument] = [start, start];
     const queues: [DeskChange[], DeskChange[]] = [[], []];
     for (const [who, id, act, field, value] of wanted) {
       const present = copies[who].notes[id] as unknown as Record<string, unknown> | undefined;
       if (!present) continue;
       const name = fields[field]!;
-      const change = (act === 0
-        ? { changeId: newId(), entity: 'note', id, before: present, after: null }
-        : { changeId: newId(), entity: 'note', id, before: { [name]: present[name] }, after: { [name]: `${who}-${value}` } }) as DeskChange; // prettier-ignore
+      const change = (
+        act === 0
+          ? { changeId: newId(), entity: 'note', id, before: present, after: null }
+          : { changeId: newId(), entity: 'note', id, before: { [name]: present[name] }, after: { [name]: `${who}-${value}` } }
+      ) as DeskChange;
       copies[who] = applyDeskChange(copies[who], change);
       queues[who].push(change);
     }
@@ -86,7 +113,13 @@ describe('two people who edit at once', () => {
       for (const change of queue) {
         const things = thingsOf(server, change.entity) as Record<string, object>;
         const known = things[change.id] ?? null;
-        const effects = mergeDeskChange(change, { present: known as never, removed: (removed.get(change.id) ?? null) as never, by: String(who), lastBy: () => String(1 - who), newId }); // prettier-ignore
+        const effects = mergeDeskChange(change, {
+          present: known as never,
+          removed: (removed.get(change.id) ?? null) as never,
+          by: String(who),
+          lastBy: () => String(1 - who),
+          newId,
+        });
         for (const effect of effects) {
           if (effect.after === null && effect.entity === 'note') removed.set(effect.id, known!);
           server = applyDeskChange(server, effect);

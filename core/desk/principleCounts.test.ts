@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { principleCounts } from './principleCounts.ts';
 
 const before = (id: string, requestId: string, fixSentAt: string | null = null, principleId: string | null = 'p') => ({
-  ...{ id, requestId, principleId },
+  id,
+  requestId,
+  principleId,
   fix: fixSentAt ? { position: 1, sentAt: fixSentAt } : null,
 });
 

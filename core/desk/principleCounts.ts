@@ -8,7 +8,9 @@ interface EarlierInstance extends Instance {
   fix: { position: number; sentAt: string } | null;
 }
 
-/** How often a principle came up: in the bout, in the request, and in the client's earlier requests, with the fixes it was, newest first. */
+/**
+ * How often a principle came up: in the bout, in the request, and in the client's earlier requests, with the fixes it was, newest first.
+ */
 export function principleCounts<Here extends Instance, Earlier extends EarlierInstance>(
   principleId: string,
   { notes, inBout, earlier }: { notes: readonly Here[]; inBout: (note: Here) => boolean; earlier: readonly Earlier[] },

@@ -23,8 +23,14 @@ describe('the view on the stage', () => {
   });
 
   it('follows two fingers: both spots stay under them', () => {
-    const before = [{ x: 0.4, y: 0.4 }, { x: 0.6, y: 0.6 }] as const; // prettier-ignore
-    const now = [{ x: 0.3, y: 0.35 }, { x: 0.7, y: 0.75 }] as const; // prettier-ignore
+    const before = [
+      { x: 0.4, y: 0.4 },
+      { x: 0.6, y: 0.6 },
+    ] as const;
+    const now = [
+      { x: 0.3, y: 0.35 },
+      { x: 0.7, y: 0.75 },
+    ] as const;
     const view = pinched(wholePicture, before, now);
     expect(view.zoom).toBeCloseTo(2);
     for (const i of [0, 1] as const) {

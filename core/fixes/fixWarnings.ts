@@ -53,7 +53,12 @@ function ofPrinciple(principle: BookPrinciple, { client, sheet, given, drills }:
   if (hurts.length > 0)
     found.push(warn('hurt', `“${name}” asks something of ${cautionNames[caution]}, and ${client.name} says: ${hurts.join(', ')}.`));
   if (client.age !== null && client.age < grown && notForMinors.includes(caution))
-    found.push(warn('age', `${client.name} is ${client.age}: “${name}” carries a caution for ${cautionNames[caution]}. Guardian, gym and rules first.`)); // prettier-ignore
+    found.push(
+      warn(
+        'age',
+        `${client.name} is ${client.age}: “${name}” carries a caution for ${cautionNames[caution]}. Guardian, gym and rules first.`,
+      ),
+    );
   for (const technique of techniques) {
     const { verdict, words } = legalityOf(sheet, technique, { ageGroup: ageGroupOf(client.age), level: client.level });
     if (verdict === 'forbidden') found.push(warn('restricted', `“${name}”: ${words}`));
@@ -61,7 +66,9 @@ function ofPrinciple(principle: BookPrinciple, { client, sheet, given, drills }:
   const before = given[id];
   if (before && before.times >= stuckAfter && !before.better) {
     const drillNames = drills.filter((drill) => drillIds.includes(drill.id)).map((drill) => drill.name);
-    const ways = variants.map(({ when, do: what, stance }) => `${when ? `If ${when}: ` : ''}${what}${stance === 'other-school' ? ' (another school)' : ''}`); // prettier-ignore
+    const ways = variants.map(
+      ({ when, do: what, stance }) => `${when ? `If ${when}: ` : ''}${what}${stance === 'other-school' ? ' (another school)' : ''}`,
+    );
     found.push(warn('stuck', `“${name}” was given ${before.times} times and has not moved. Try another way in.`, [...ways, ...drillNames]));
   }
   return found;
@@ -73,7 +80,9 @@ export function fixWarnings(input: WarningInput): FixWarning[] {
   const most = fixesForLevel(client.level);
   const all = (kind: WarningKind, words: string): FixWarning => ({ kind, principleId: null, words, offers: [] });
   return [
-    ...(fixes.length > most ? [all('too-many', `${fixes.length} fixes; at this level ${most === 1 ? 'one is' : `${most} are`} what a client carries away.`)] : []), // prettier-ignore
+    ...(fixes.length > most
+      ? [all('too-many', `${fixes.length} fixes; at this level ${most === 1 ? 'one is' : `${most} are`} what a client carries away.`)]
+      : []),
     ...(praise === 0 ? [all('no-praise', 'Nothing good is marked. Find one moment worth doing again.')] : []),
     ...(answered ? [] : [all('question', `${client.name}’s question is not answered yet.`)]),
     ...fixes.flatMap((principle) => ofPrinciple(principle, input)),

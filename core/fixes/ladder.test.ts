@@ -7,7 +7,14 @@ import { ladderOf, orderAgreement } from './ladder.ts';
 import type { RankedFix } from './rankFixes.ts';
 import { touchesQuestion } from './touchesQuestion.ts';
 
-const fix = (principle: string, pinned = false): RankedFix => ({ principle, pinned, score: 0.5, parts: { C: 1, F: 1, R: 0, G: 0, B: 0 }, teachable: 1, cost: 1 }); // prettier-ignore
+const fix = (principle: string, pinned = false): RankedFix => ({
+  principle,
+  pinned,
+  score: 0.5,
+  parts: { C: 1, F: 1, R: 0, G: 0, B: 0 },
+  teachable: 1,
+  cost: 1,
+});
 const ranked = ['a', 'b', 'c', 'd'].map((id) => fix(id));
 const choice = { order: null, cut: 2, pinned: [], parked: [] };
 const names = (list: readonly RankedFix[]): string => list.map(({ principle }) => principle).join('');
@@ -78,8 +85,13 @@ describe('what a question is about', () => {
 
 describe('warnings', () => {
   const input = (more: Partial<WarningInput> = {}): WarningInput => ({
-    ...{ client: { name: 'Teo', level: 2, age: 30, hurts: [] }, fixes: [principle()], drills: [], praise: 1 },
-    ...{ sheet: ruleSheets['points-jacket'], given: {}, answered: true },
+    client: { name: 'Teo', level: 2, age: 30, hurts: [] },
+    fixes: [principle()],
+    drills: [],
+    praise: 1,
+    sheet: ruleSheets['points-jacket'],
+    given: {},
+    answered: true,
     ...more,
   });
   const kinds = (more: Partial<WarningInput>): string[] => fixWarnings(input(more)).map(({ kind }) => kind);
@@ -97,7 +109,9 @@ describe('warnings', () => {
     const client = { name: 'Teo', level: 5, age: 15, hurts: ['Left knee'] };
     expect(kinds({ fixes: heel, client })).toEqual(['hurt', 'age', 'restricted']);
     expect(kinds({ fixes: heel, client: { ...client, age: 30, hurts: ['tired'] } })).toEqual([]);
-    expect(fixWarnings(input({ fixes: heel, client }))[0]!.words).toBe('“Hide the heel” asks something of knee and heel, and Teo says: Left knee.'); // prettier-ignore
+    expect(fixWarnings(input({ fixes: heel, client }))[0]!.words).toBe(
+      '“Hide the heel” asks something of knee and heel, and Teo says: Left knee.',
+    );
   });
 
   it('offer another way in where a fix was given three times without change', () => {

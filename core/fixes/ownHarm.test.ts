@@ -19,10 +19,17 @@ const bout = (events: TimedEvent[] = [], sheet: keyof typeof ruleSheets = 'point
   worth: ruleSheets[sheet].points,
 });
 const note = (id: string, atSeconds: number, more: Partial<HarmNote> = {}): HarmNote => ({
-  ...{ id, kind: 'mistake', athlete: 'client', severity: 2, causes: [], atSeconds, endSeconds: atSeconds },
+  id,
+  kind: 'mistake',
+  athlete: 'client',
+  severity: 2,
+  causes: [],
+  atSeconds,
+  endSeconds: atSeconds,
   ...more,
 });
-const harmOf = (notes: HarmNote[], of: HarmBout | null = bout()) => Object.fromEntries([...ownHarms(notes, of)].map(([id, { harm }]) => [id, harm])); // prettier-ignore
+const harmOf = (notes: HarmNote[], of: HarmBout | null = bout()) =>
+  Object.fromEntries([...ownHarms(notes, of)].map(([id, { harm }]) => [id, harm]));
 
 describe('the own harm of a note', () => {
   it('is what was conceded within six seconds, and half a hundredth of the fall of the lean', () => {
@@ -81,7 +88,11 @@ describe('the own harm of a note', () => {
       [1, 2, 3].map((severity) => note(`s${severity}`, 5, { severity })),
       null,
     );
-    expect([...harms.values()].map(({ harm, called }) => [harm, called])).toEqual([[0.05, true], [0.15, true], [0.3, true]]); // prettier-ignore
+    expect([...harms.values()].map(({ harm, called }) => [harm, called])).toEqual([
+      [0.05, true],
+      [0.15, true],
+      [0.3, true],
+    ]);
   });
 
   it('of a range looks on from its end', () => {

@@ -56,7 +56,8 @@ interface LeanSpan {
   lean: number;
 }
 
-const leanSpans = ({ timed, values }: HarmBout): LeanSpan[] => timed.spans.map((span) => ({ from: span.from, to: span.to, lean: leanOfSpan(span, values) })); // prettier-ignore
+const leanSpans = ({ timed, values }: HarmBout): LeanSpan[] =>
+  timed.spans.map((span) => ({ from: span.from, to: span.to, lean: leanOfSpan(span, values) }));
 
 /** The mean lean between two instants, and the least one after them until a third; null where nothing is coded. Spans ascend. */
 function leansAround(spans: readonly LeanSpan[], from: number, at: number, until: number): { mean: number | null; least: number | null } {
@@ -86,7 +87,9 @@ function leanDrop(spans: readonly LeanSpan[], note: HarmNote, until: number): nu
 export function ownHarms(notes: readonly HarmNote[], bout: HarmBout | null): Map<string, OwnHarm> {
   const counted = notes.filter(counts);
   if (!bout || bout.timed.spans.length === 0)
-    return new Map(notes.map((note) => [note.id, counts(note) ? { ...none, called: true, harm: called[note.severity - 1] ?? called[1] } : none])); // prettier-ignore
+    return new Map(
+      notes.map((note) => [note.id, counts(note) ? { ...none, called: true, harm: called[note.severity - 1] ?? called[1] } : none]),
+    );
   const firstEffect = new Map<string, number>();
   for (const { causes, atSeconds } of notes)
     for (const id of causes) firstEffect.set(id, Math.min(firstEffect.get(id) ?? Infinity, atSeconds));

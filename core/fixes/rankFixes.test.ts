@@ -3,7 +3,13 @@ import { rankFixes, type RankInput, type RankNote } from './rankFixes.ts';
 import { rankParts, schoolNamed, schoolNames, schools } from './schools.ts';
 
 const note = (id: string, principle: string, fields: Partial<RankNote> = {}): RankNote => ({
-  ...{ id, principle, kind: 'mistake', seen: 'clear', ownHarm: 0.1, causes: [], atSeconds: 10 },
+  id,
+  principle,
+  kind: 'mistake',
+  seen: 'clear',
+  ownHarm: 0.1,
+  causes: [],
+  atSeconds: 10,
   ...fields,
 });
 /**
@@ -68,7 +74,10 @@ describe('ranking fixes', () => {
   it('keeps the order of equal scores by the earlier first note', () => {
     const equal: RankInput = {
       ...input,
-      ...{ client: { level: 2, asked: [], gamePlan: [] }, history: [], events: [], exposureMinutes: {} },
+      client: { level: 2, asked: [], gamePlan: [] },
+      history: [],
+      events: [],
+      exposureMinutes: {},
       principles: ['a', 'b'].map((id) => ({ id, level: 1, prerequisites: [] })),
       notes: [note('x', 'a', { atSeconds: 30 }), note('y', 'b', { atSeconds: 20 })],
     };
@@ -76,7 +85,11 @@ describe('ranking fixes', () => {
   });
 
   it('does not change when all harm is scaled, nor with the order of what is given', () => {
-    const scaled = { ...input, notes: input.notes.map((one) => ({ ...one, ownHarm: one.ownHarm * 7 })), events: input.events.map((one) => ({ ...one, ownHarm: one.ownHarm * 7 })) }; // prettier-ignore
+    const scaled = {
+      ...input,
+      notes: input.notes.map((one) => ({ ...one, ownHarm: one.ownHarm * 7 })),
+      events: input.events.map((one) => ({ ...one, ownHarm: one.ownHarm * 7 })),
+    };
     const turned = { ...input, notes: [...input.notes].reverse(), principles: [...input.principles].reverse() };
     for (const school of schoolNames) {
       const plain = rankFixes(input, schools[school]);

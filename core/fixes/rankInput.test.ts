@@ -2,7 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { blankPrinciple, type BookPrinciple } from '../book/index.ts';
 import { ruleSheets, scoreBout, type TimedBout } from '../scoring/index.ts';
-import { candidateOf, ladderOf, linkFaults, rankFixes, rankInputOf, schoolNames, schools, type HarmBout, type RankedRequest, type RequestNote } from './index.ts'; // prettier-ignore
+import {
+  candidateOf,
+  ladderOf,
+  linkFaults,
+  rankFixes,
+  rankInputOf,
+  schoolNames,
+  schools,
+  type HarmBout,
+  type RankedRequest,
+  type RequestNote,
+} from './index.ts';
 
 const timed: TimedBout = {
   lengthSeconds: 120,
@@ -16,16 +27,28 @@ const timed: TimedBout = {
 const bout: HarmBout = { timed, score: scoreBout(timed, ruleSheets['points-jacket']), worth: ruleSheets['points-jacket'].points };
 const principle = (id: string, more: Partial<BookPrinciple> = {}): BookPrinciple => blankPrinciple({ id, name: id, ...more });
 const note = (id: string, at: number, more: Partial<RequestNote> = {}): RequestNote => ({
-  ...{ id, kind: 'mistake', athlete: 'client', severity: 2, causes: [], principleId: null, what: id, seen: 'clear', footage: 0, bout: 0 },
-  ...{ atSeconds: at, endSeconds: at, footageSeconds: at },
+  id,
+  kind: 'mistake',
+  athlete: 'client',
+  severity: 2,
+  causes: [],
+  principleId: null,
+  what: id,
+  seen: 'clear',
+  footage: 0,
+  bout: 0,
+  atSeconds: at,
+  endSeconds: at,
+  footageSeconds: at,
   ...more,
 });
 const request = (more: Partial<RankedRequest> = {}): RankedRequest => ({
-  ...{
-    client: { level: 2, asked: [], gamePlan: [] },
-    principles: [principle('p', { where: [{ position: 'half-guard', role: 'other' }] })],
-  },
-  ...{ notes: [], bouts: [bout], minutes: 5, history: [] },
+  client: { level: 2, asked: [], gamePlan: [] },
+  principles: [principle('p', { where: [{ position: 'half-guard', role: 'other' }] })],
+  notes: [],
+  bouts: [bout],
+  minutes: 5,
+  history: [],
   ...more,
 });
 
@@ -33,7 +56,11 @@ describe('what fixes are ranked from', () => {
   it('has a note that names no principle as a candidate of its own, and nobody’s the partner’s', () => {
     const notes = [note('a', 58), note('b', 10, { principleId: 'p' }), note('c', 12, { athlete: 'partner' })];
     const { input } = rankInputOf(request({ notes }));
-    expect(input.notes.map(({ id, principle: of }) => [id, of])).toEqual([['a', 'a'], ['b', 'p'], ['c', null]]); // prettier-ignore
+    expect(input.notes.map(({ id, principle: of }) => [id, of])).toEqual([
+      ['a', 'a'],
+      ['b', 'p'],
+      ['c', null],
+    ]);
     expect(
       rankFixes(input, schools.balanced)
         .map((fix) => fix.principle)
@@ -76,7 +103,14 @@ describe('what fixes are ranked from', () => {
 });
 
 describe('the ladder of any request', () => {
-  const notes = fc.array(fc.record({ at: fc.integer({ min: 0, max: 119 }), of: fc.constantFrom(null, 'p', 'q', 'r'), kind: fc.constantFrom('mistake', 'missed-chance', 'good') }), { minLength: 1, maxLength: 12 }); // prettier-ignore
+  const notes = fc.array(
+    fc.record({
+      at: fc.integer({ min: 0, max: 119 }),
+      of: fc.constantFrom(null, 'p', 'q', 'r'),
+      kind: fc.constantFrom('mistake', 'missed-chance', 'good'),
+    }),
+    { minLength: 1, maxLength: 12 },
+  );
   const ids = fc.subarray(['p', 'q', 'r']);
   const whole = request({ principles: ['p', 'q', 'r'].map((id) => principle(id)) });
 

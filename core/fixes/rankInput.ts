@@ -65,7 +65,9 @@ export function rankInputOf({ client, principles, notes, bouts, minutes, history
     })),
     events: [],
     exposureMinutes: Object.fromEntries(
-      principles.filter(({ id }) => named.has(id)).map((principle) => [principle.id, exposureMinutes(principle, stats?.time ?? [], allMinutes)]), // prettier-ignore
+      principles
+        .filter(({ id }) => named.has(id))
+        .map((principle) => [principle.id, exposureMinutes(principle, stats?.time ?? [], allMinutes)]),
     ),
     boutMinutes: allMinutes,
     history,

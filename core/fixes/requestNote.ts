@@ -18,7 +18,9 @@ export interface RequestNote extends HarmNote {
 export type FramedNote = Omit<HarmNote, 'atSeconds' | 'endSeconds'> &
   Pick<RequestNote, 'principleId' | 'what' | 'seen'> & { fromFrame: number; toFrame: number | null };
 
-/** Where the footage of a note lies, and what frames are in seconds there; `boutFrom` is the first frame of the note's bout, if it has one. */
+/**
+ * Where the footage of a note lies, and what frames are in seconds there; `boutFrom` is the first frame of the note's bout, if it has one.
+ */
 export interface NotePlace {
   footage: number;
   bout: number | null;
@@ -32,7 +34,17 @@ export function requestNoteOf(note: FramedNote, { footage, bout, boutFrom, secon
   const footageSeconds = secondsAt(fromFrame);
   const start = boutFrom === null ? 0 : secondsAt(boutFrom);
   return {
-    ...{ id, kind, athlete, severity, causes, principleId, what, seen, footage, bout, footageSeconds },
+    id,
+    kind,
+    athlete,
+    severity,
+    causes,
+    principleId,
+    what,
+    seen,
+    footage,
+    bout,
+    footageSeconds,
     atSeconds: footageSeconds - start,
     endSeconds: (toFrame === null ? footageSeconds : secondsAt(toFrame)) - start,
   };

@@ -21,19 +21,31 @@ const of = (C: number, F: number, R: number, G: number, B: number): RankParts =>
 export const schools = {
   balanced: { name: 'Balanced', weights: of(0.35, 0.2, 0.2, 0.15, 0.1), share: carriedShare, missedChance: 1, words: 'A bit of each.' },
   'deciding-moment': {
-    ...{ name: 'Deciding moment', weights: of(0.6, 0.1, 0.1, 0.1, 0.1), share: decidingShare, missedChance: 1 },
+    name: 'Deciding moment',
+    weights: of(0.6, 0.1, 0.1, 0.1, 0.1),
+    share: decidingShare,
+    missedChance: 1,
     words: 'Fix the first link of the chain that decided it.',
   },
   'habit-breaker': {
-    ...{ name: 'Habit breaker', weights: of(0.2, 0.35, 0.3, 0.05, 0.1), share: carriedShare, missedChance: 1 },
+    name: 'Habit breaker',
+    weights: of(0.2, 0.35, 0.3, 0.05, 0.1),
+    share: carriedShare,
+    missedChance: 1,
     words: 'What happens most, and keeps happening.',
   },
   'groundwork-first': {
-    ...{ name: 'Groundwork first', weights: of(0.2, 0.15, 0.15, 0.05, 0.45), share: carriedShare, missedChance: 1 },
+    name: 'Groundwork first',
+    weights: of(0.2, 0.15, 0.15, 0.05, 0.45),
+    share: carriedShare,
+    missedChance: 1,
     words: 'Base, posture and frames before anything built on them.',
   },
   'build-the-game': {
-    ...{ name: 'Build the game', weights: of(0.2, 0.1, 0.1, 0.5, 0.1), share: carriedShare, missedChance: 1.5 },
+    name: 'Build the game',
+    weights: of(0.2, 0.1, 0.1, 0.5, 0.1),
+    share: carriedShare,
+    missedChance: 1.5,
     words: 'Grow what they do well; missed chances count half as much again.',
   },
 } as const satisfies Record<string, School>;

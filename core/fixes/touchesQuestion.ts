@@ -3,7 +3,9 @@ import { positionName } from '../scoring/index.ts';
 
 /** Words that say nothing of what a question is about. */
 const plainWords = new Set(
-  'the and then that this what when where which with from into over have been were will would could should does did doing done goes going gone keep keeps getting they them their there your you mine myself after before again always never everything anything something people first second still just only more most much many some than very well good bad how why who whom can cannot'.split(' '), // prettier-ignore
+  'the and then that this what when where which with from into over have been were will would could should does did doing done goes going gone keep keeps getting they them their there your you mine myself after before again always never everything anything something people first second still just only more most much many some than very well good bad how why who whom can cannot'.split(
+    ' ',
+  ),
 );
 
 /** The stems of words of four letters and more: endings of plural and tense are cut, so that "frames" and "framing" meet. */

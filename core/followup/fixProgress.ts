@@ -10,7 +10,10 @@ export type FixVerdict = 'better' | 'worse' | 'about-the-same' | 'too-little';
 
 export interface FixProgress {
   verdict: FixVerdict;
-  /** Of the last request to the first: rate ratio of mistakes, or odds ratio of successes (Fisher's conditional estimate). Null: not known; Infinity: nothing before. */
+  /**
+   * Of the last request to the first: rate ratio of mistakes, or odds ratio of successes (Fisher's conditional estimate). Null: not known;
+   * Infinity: nothing before.
+   */
   ratio: number | null;
   /** Exact, 90 %, two-sided. */
   interval: Interval | null;

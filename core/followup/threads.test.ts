@@ -30,8 +30,14 @@ describe('a thread', () => {
       ...Array.from({ length: good }, () => ({ principleId: 'p', kind: 'good' as const, athlete: 'client' as const })),
       ...Array.from({ length: wrong }, () => ({ principleId: 'p', kind: 'missed-chance' as const, athlete: 'client' as const })),
     ];
-    const thread = fixThread({ ...principle, chances: 'lifted' }, [request(1, 0, { notes: notes(1, 3) }), request(2, 0, { notes: notes(3, 1) })]); // prettier-ignore
-    expect(thread.points.map(({ count, exposure, value }) => [count, exposure, value])).toEqual([[1, 4, 0.25], [3, 4, 0.75]]); // prettier-ignore
+    const thread = fixThread({ ...principle, chances: 'lifted' }, [
+      request(1, 0, { notes: notes(1, 3) }),
+      request(2, 0, { notes: notes(3, 1) }),
+    ]);
+    expect(thread.points.map(({ count, exposure, value }) => [count, exposure, value])).toEqual([
+      [1, 4, 0.25],
+      [3, 4, 0.75],
+    ]);
     // Fisher's exact test of 3 of 4 against 1 of 4, one-sided: (16 + 1) ÷ 70.
     expect(thread.progress.pOneSided).toBeCloseTo(17 / 70, 12);
     expect(thread.progress.verdict).toBe('too-little');

@@ -61,7 +61,8 @@ const seriesOf = (kind: FixSeries['kind'], counted: readonly Counted[]): FixSeri
     : { kind, series: counted.map(({ count, exposure }) => ({ mistakes: count, exposureMinutes: exposure })) };
 
 /** How often it goes wrong: the rate itself, or the share of chances that were missed. */
-const wrongShare = (kind: FixSeries['kind'], { count, exposure }: Counted): number => (kind === 'chance' ? 1 - count / exposure : count / exposure); // prettier-ignore
+const wrongShare = (kind: FixSeries['kind'], { count, exposure }: Counted): number =>
+  kind === 'chance' ? 1 - count / exposure : count / exposure;
 
 /**
  * A principle followed from the first request in which it came up (domain §7). Requests are given oldest first, reviewed ones only: that
@@ -69,7 +70,9 @@ const wrongShare = (kind: FixSeries['kind'], { count, exposure }: Counted): numb
  */
 export function fixThread(principle: ThreadPrinciple, requests: readonly ThreadRequest[]): FixThread {
   const kind = principle.chances ? 'chance' : 'rate';
-  const first = requests.findIndex(({ notes, sent }) => sent.includes(principle.id) || notes.some((note) => note.principleId === principle.id && note.kind !== 'good')); // prettier-ignore
+  const first = requests.findIndex(
+    ({ notes, sent }) => sent.includes(principle.id) || notes.some((note) => note.principleId === principle.id && note.kind !== 'good'),
+  );
   const counted = first < 0 ? [] : requests.slice(first).map((request) => countIn(request, principle));
   const compared = counted.filter(({ exposure }) => exposure > 0);
   const progress = fixProgress(seriesOf(kind, compared));

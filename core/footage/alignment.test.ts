@@ -9,7 +9,9 @@ function seeded(seed: number): () => number {
   return () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
 }
 
-/** A hall from second `from` on as a microphone `far` hears it: claps and falls at the same times of the hall's clock, and its own murmur. */
+/**
+ * A hall from second `from` on as a microphone `far` hears it: claps and falls at the same times of the hall's clock, and its own murmur.
+ */
 function heard(from: number, seconds: number, far: number, seed: number): FootageSound {
   const murmur = seeded(seed);
   const hall = seeded(7);

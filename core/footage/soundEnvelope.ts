@@ -12,7 +12,10 @@ export interface FootageSound {
   rate: number;
   /** Loudest sample of each hundredth of a second, 0..255. */
   peaks: number[];
-  /** How much louder than just before each hundredth is, in decibel, 0 where it is not: claps, falls and bells stand out, and how far a microphone stood away does not matter. */
+  /**
+   * How much louder than just before each hundredth is, in decibel, 0 where it is not: claps, falls and bells stand out, and how far a
+   * microphone stood away does not matter.
+   */
   onsets: number[];
 }
 

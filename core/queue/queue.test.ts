@@ -5,7 +5,10 @@ import { estimateDeskMinutes } from './reviewEstimate.ts';
 
 const minute = 60_000;
 const hour = 60 * minute;
-const windows = [{ fromAt: 9 * hour, toAt: 12 * hour }, { fromAt: 13 * hour, toAt: 17 * hour }]; // prettier-ignore
+const windows = [
+  { fromAt: 9 * hour, toAt: 12 * hour },
+  { fromAt: 13 * hour, toAt: 17 * hour },
+];
 
 describe('the estimate of a review', () => {
   it('is three times the bout before any review is known', () => {
@@ -14,7 +17,10 @@ describe('the estimate of a review', () => {
 
   it('moves from there towards what reviews took, the more of them there are', () => {
     // Two reviews at ratio 6 beside four believed ones at 3: exp((2 ln 6 + 4 ln 3) ÷ 6) = 3 · 2^(1/3).
-    const past = [{ deskMinutes: 60, boutMinutes: 10 }, { deskMinutes: 30, boutMinutes: 5 }]; // prettier-ignore
+    const past = [
+      { deskMinutes: 60, boutMinutes: 10 },
+      { deskMinutes: 30, boutMinutes: 5 },
+    ];
     expect(estimateDeskMinutes(10, past)).toBeCloseTo(30 * 2 ** (1 / 3), 9);
     expect(
       estimateDeskMinutes(
@@ -25,14 +31,25 @@ describe('the estimate of a review', () => {
   });
 
   it('leaves out reviews without time or length, and is 0 for no footage', () => {
-    expect(estimateDeskMinutes(5, [{ deskMinutes: 0, boutMinutes: 5 }, { deskMinutes: 5, boutMinutes: 0 }])).toBeCloseTo(15, 10); // prettier-ignore
+    expect(
+      estimateDeskMinutes(5, [
+        { deskMinutes: 0, boutMinutes: 5 },
+        { deskMinutes: 5, boutMinutes: 0 },
+      ]),
+    ).toBeCloseTo(15, 10);
     expect([estimateDeskMinutes(0, []), estimateDeskMinutes(NaN, [])]).toEqual([0, 0]);
   });
 });
 
 describe('laying out the days', () => {
   it('takes what is due first, end to end', () => {
-    const plan = layOutDay([{ id: 'b', deskMinutes: 30, dueAt: 20 * hour }, { id: 'a', deskMinutes: 60, dueAt: 12 * hour }], windows); // prettier-ignore
+    const plan = layOutDay(
+      [
+        { id: 'b', deskMinutes: 30, dueAt: 20 * hour },
+        { id: 'a', deskMinutes: 60, dueAt: 12 * hour },
+      ],
+      windows,
+    );
     expect(plan).toEqual([
       { id: 'a', startAt: 9 * hour, endAt: 10 * hour, late: false },
       { id: 'b', startAt: 10 * hour, endAt: 10.5 * hour, late: false },

@@ -7,9 +7,13 @@ import { boutOf, type Leg } from './testing/boutOf.ts';
 import { randomBout } from './testing/randomBout.ts';
 
 const legs: Leg[] = [
-  ['standing', null, 10], ['half-guard', 'client', 20], ['side-control', 'client', 15], ['half-guard', 'client', 5],
-  ['side-control', 'client', 4], ['closed-guard', 'partner', 6],
-]; // prettier-ignore
+  ['standing', null, 10],
+  ['half-guard', 'client', 20],
+  ['side-control', 'client', 15],
+  ['half-guard', 'client', 5],
+  ['side-control', 'client', 4],
+  ['closed-guard', 'partner', 6],
+];
 const tries: TimedEvent[] = [
   { kind: 'attempt', athlete: 'client', technique: 'pass', outcome: 'success', at: 30 },
   { kind: 'attempt', athlete: 'client', technique: 'pass', outcome: 'failed', at: 47 },
@@ -23,8 +27,11 @@ const stats = (events: TimedEvent[] = tries) => {
 describe('statistics of a bout', () => {
   it('add up time by position and holder, longest first', () => {
     expect(stats().time.map(({ position, seconds }) => [position, seconds])).toEqual([
-      ['half-guard', 25], ['side-control', 19], ['standing', 10], ['closed-guard', 6],
-    ]); // prettier-ignore
+      ['half-guard', 25],
+      ['side-control', 19],
+      ['standing', 10],
+      ['closed-guard', 6],
+    ]);
     expect(stats().time.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 12);
   });
 

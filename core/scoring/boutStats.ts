@@ -122,7 +122,11 @@ export function boutStats(bout: TimedBout, { awards }: Pick<BoutScore, 'awards'>
     if (i > 0 && after.begun === 'play') changes.push({ before: stretches[i - 1]!, after });
   });
   const time = tally(stretches, placeKey, ({ from, to }) => to - from);
-  const transitions = tally(changes, ({ before, after }) => changeKey(before, after), () => 1); // prettier-ignore
+  const transitions = tally(
+    changes,
+    ({ before, after }) => changeKey(before, after),
+    () => 1,
+  );
   const minutes = clock.total / 60;
   return {
     clockSeconds: clock.total,
@@ -164,9 +168,17 @@ function addAthletes(all: readonly AthleteStats[], minutes: readonly number[]): 
 export function addStats(all: readonly BoutStats[]): BoutStats {
   const clockSeconds = all.reduce((sum, one) => sum + one.clockSeconds, 0);
   const minutes = all.map((one) => one.clockSeconds / 60);
-  const time = tally(all.flatMap((one) => one.time), placeKey, ({ seconds }) => seconds); // prettier-ignore
+  const time = tally(
+    all.flatMap((one) => one.time),
+    placeKey,
+    ({ seconds }) => seconds,
+  );
   const seconds = time.reduce((sum, entry) => sum + entry.sum, 0);
-  const transitions = tally(all.flatMap((one) => one.transitions), ({ from, to }) => changeKey(from, to), ({ count }) => count); // prettier-ignore
+  const transitions = tally(
+    all.flatMap((one) => one.transitions),
+    ({ from, to }) => changeKey(from, to),
+    ({ count }) => count,
+  );
   return {
     clockSeconds,
     time: time.map(({ thing: { position, holder }, sum }) => ({ position, holder, seconds: sum, share: seconds > 0 ? sum / seconds : 0 })),

@@ -34,7 +34,18 @@ describe('the coder’s check', () => {
       ]),
     ).toEqual([['impossible', 10]]);
     // The referee may well stand them up.
-    expect(kinds([['mount', 'client', 10], ['standing', null, 5]], [{ kind: 'stoppage', at: 10 }, { kind: 'restart', at: 12 }])).toEqual([]); // prettier-ignore
+    expect(
+      kinds(
+        [
+          ['mount', 'client', 10],
+          ['standing', null, 5],
+        ],
+        [
+          { kind: 'stoppage', at: 10 },
+          { kind: 'restart', at: 12 },
+        ],
+      ),
+    ).toEqual([]);
   });
 
   it('finds gaps, holds of less than half a second, and a finish that is not the end', () => {
@@ -116,7 +127,10 @@ describe('lean over time', () => {
 });
 
 describe('the bout clock', () => {
-  const stops: TimedEvent[] = [{ kind: 'stoppage', at: 10 }, { kind: 'restart', at: 25 }]; // prettier-ignore
+  const stops: TimedEvent[] = [
+    { kind: 'stoppage', at: 10 },
+    { kind: 'restart', at: 25 },
+  ];
   it('stands still in a stoppage, runs up where no length is set, and down from one that is', () => {
     const clock = boutClock({ lengthSeconds: 60, events: stops });
     expect(clock.total).toBe(45);
@@ -138,6 +152,14 @@ describe('the bout clock', () => {
 
   it('is not put out by a restart without a stoppage, or a stoppage without an end', () => {
     expect(boutClock({ lengthSeconds: 60, events: [{ kind: 'restart', at: 5 }] }).total).toBe(60);
-    expect(boutClock({ lengthSeconds: 60, events: [{ kind: 'stoppage', at: 5 }, { kind: 'stoppage', at: 9 }] }).total).toBe(5); // prettier-ignore
+    expect(
+      boutClock({
+        lengthSeconds: 60,
+        events: [
+          { kind: 'stoppage', at: 5 },
+          { kind: 'stoppage', at: 9 },
+        ],
+      }).total,
+    ).toBe(5);
   });
 });

@@ -13,7 +13,8 @@ const done = (cuts: readonly Cut[], edits: readonly CutEdit[]): Cut[] =>
   );
 const code = (...said: [frame: number, position: Cut['position'], holder: Cut['holder']][]): Cut[] =>
   said.reduce<Cut[]>((cuts, [frame, position, holder]) => done(cuts, putPosition(cuts, frame, position, holder, within)), []);
-const plain = (cuts: readonly Cut[]) => spansOfCuts(cuts, bout.fromFrame, bout.toFrame).map(({ position, holder, fromFrame, toFrame }) => [position, holder, fromFrame, toFrame]); // prettier-ignore
+const plain = (cuts: readonly Cut[]) =>
+  spansOfCuts(cuts, bout.fromFrame, bout.toFrame).map(({ position, holder, fromFrame, toFrame }) => [position, holder, fromFrame, toFrame]);
 
 describe('coding a bout', () => {
   it('says what it is from here on; the first holds from the bout’s start', () => {

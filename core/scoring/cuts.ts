@@ -29,7 +29,9 @@ export function orderedCuts<C extends Cut>(cuts: readonly C[], fromFrame: number
 export function spansOfCuts(cuts: readonly Cut[], fromFrame: number, toFrame: number): (Span & { id: string })[] {
   const ordered = orderedCuts(cuts, fromFrame, toFrame);
   return ordered.map(({ id, atFrame, position, holder }, i) => ({
-    ...{ id, position, holder },
+    id,
+    position,
+    holder,
     fromFrame: atFrame,
     toFrame: ordered[i + 1]?.atFrame ?? toFrame,
   }));

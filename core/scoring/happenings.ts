@@ -24,9 +24,18 @@ const words = (technique: string): string => technique.replaceAll('-', ' ');
 /** A kind in words, past tense: "passed", "tried to sweep". */
 export function happeningWords(kind: string): string {
   const done: Record<string, string> = {
-    takedown: 'took down', sweep: 'swept', reversal: 'reversed', pass: 'passed', 'knee-on-belly': 'reached knee on belly', mount: 'mounted',
-    'back-mount': 'reached back mount', 'back-control': 'took the back', 'guard-pull': 'pulled guard', escape: 'escaped', finish: 'finished',
-  }; // prettier-ignore
+    takedown: 'took down',
+    sweep: 'swept',
+    reversal: 'reversed',
+    pass: 'passed',
+    'knee-on-belly': 'reached knee on belly',
+    mount: 'mounted',
+    'back-mount': 'reached back mount',
+    'back-control': 'took the back',
+    'guard-pull': 'pulled guard',
+    escape: 'escaped',
+    finish: 'finished',
+  };
   return done[kind] ?? `tried a ${words(kind.replace(/^attempt /, ''))}`;
 }
 

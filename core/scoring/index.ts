@@ -23,7 +23,22 @@ export {
   type PositionValues,
   type Span,
 } from './position.ts';
-export { ageGroups, isRuleSheetName, ruleSheetAttires, ruleSheetNames, ruleSheets, ruleSheetWords, scoredActions, sheetCaution, tieBreaks, type AgeGroup, type RuleSheet, type RuleSheetName, type ScoredAction, type TieBreak } from './ruleSheet.ts'; // prettier-ignore
+export {
+  ageGroups,
+  isRuleSheetName,
+  ruleSheetAttires,
+  ruleSheetNames,
+  ruleSheets,
+  ruleSheetWords,
+  scoredActions,
+  sheetCaution,
+  tieBreaks,
+  type AgeGroup,
+  type RuleSheet,
+  type RuleSheetName,
+  type ScoredAction,
+  type TieBreak,
+} from './ruleSheet.ts';
 export type { AthleteScore, BoutScore, Decision, Score, ScoreEntry } from './score.ts';
 export { scoreBout } from './scoreBout.ts';
 export { timedBout, type TimedBout, type TimedSpan } from './timedBout.ts';

@@ -15,7 +15,18 @@ export const ageGroupWords: Readonly<Record<AgeGroup, string>> = {
 };
 
 /** Techniques that a sheet says something about; of any other it is not known. */
-const openTechniques: readonly string[] = ['armlock', 'triangle', 'rear choke', 'collar choke', 'arm triangle', 'shoulder lock', 'guillotine', 'straight ankle lock', 'takedown', 'guard pull']; // prettier-ignore
+const openTechniques: readonly string[] = [
+  'armlock',
+  'triangle',
+  'rear choke',
+  'collar choke',
+  'arm triangle',
+  'shoulder lock',
+  'guillotine',
+  'straight ankle lock',
+  'takedown',
+  'guard pull',
+];
 
 /** Everything a legality question may be asked about on a sheet. */
 export const knownTechniques = (sheet: RuleSheet): string[] =>

@@ -8,8 +8,15 @@ import { boutOf, type Leg } from './testing/boutOf.ts';
 /** A round in which the partner tries a sweep from half guard and the client passes seven seconds later, or does not. */
 const round = (passes: boolean): Leg[] =>
   passes
-    ? [['half-guard', 'client', 17], ['side-control', 'client', 20], ['standing', null, 30]]
-    : [['half-guard', 'client', 37], ['standing', null, 30]]; // prettier-ignore
+    ? [
+        ['half-guard', 'client', 17],
+        ['side-control', 'client', 20],
+        ['standing', null, 30],
+      ]
+    : [
+        ['half-guard', 'client', 37],
+        ['standing', null, 30],
+      ];
 const tryAt = (at: number, outcome: 'failed' | 'success' = 'failed'): TimedEvent => ({
   kind: 'attempt',
   athlete: 'partner',
@@ -20,7 +27,13 @@ const tryAt = (at: number, outcome: 'failed' | 'success' = 'failed'): TimedEvent
 
 describe('what was done', () => {
   it('is read off positions and events, an attempt that worked once', () => {
-    const bout = boutOf([['half-guard', 'client', 10], ['mount', 'partner', 10]], [tryAt(9.5, 'success'), tryAt(4)]); // prettier-ignore
+    const bout = boutOf(
+      [
+        ['half-guard', 'client', 10],
+        ['mount', 'partner', 10],
+      ],
+      [tryAt(9.5, 'success'), tryAt(4)],
+    );
     expect(happeningsOf(bout).map(({ athlete, kind, position }) => `${athlete} ${kind} ${position}`)).toEqual([
       'partner attempt sweep half-guard',
       'partner sweep half-guard',
@@ -37,7 +50,9 @@ describe('patterns', () => {
     expect(first).toMatchObject({
       first: { athlete: 'partner', kind: 'attempt sweep', position: 'half-guard' },
       then: { athlete: 'client', kind: 'pass' },
-      ...{ support: 4, times: 5, confidence: 0.8 },
+      support: 4,
+      times: 5,
+      confidence: 0.8,
       sentence: '4 of 5 times the partner tried a sweep from half guard, the client passed within 7 s',
     });
     expect(first!.instances).toEqual([0, 1, 2, 3].map((bout) => ({ bout, at: 10, thenAt: 17 })));
@@ -53,13 +68,29 @@ describe('patterns', () => {
 
   it('need three instances within fifteen seconds of the bout clock', () => {
     expect(findPatterns(five.slice(0, 2))).toEqual([]);
-    const late = Array.from({ length: 5 }, () => happeningsOf(boutOf([['half-guard', 'client', 40], ['side-control', 'client', 9]], [tryAt(10)]))); // prettier-ignore
+    const late = Array.from({ length: 5 }, () =>
+      happeningsOf(
+        boutOf(
+          [
+            ['half-guard', 'client', 40],
+            ['side-control', 'client', 9],
+          ],
+          [tryAt(10)],
+        ),
+      ),
+    );
     expect(findPatterns(late).filter(({ then }) => then.kind === 'pass')).toEqual([]);
     // The same twenty-nine seconds with a stoppage of twenty in between are nine.
-    const stopped = Array.from(
-      { length: 5 },
-      () =>
-      happeningsOf(boutOf([['half-guard', 'client', 39], ['side-control', 'client', 9]], [tryAt(10), { kind: 'stoppage', at: 12 }, { kind: 'restart', at: 32 }])), // prettier-ignore
+    const stopped = Array.from({ length: 5 }, () =>
+      happeningsOf(
+        boutOf(
+          [
+            ['half-guard', 'client', 39],
+            ['side-control', 'client', 9],
+          ],
+          [tryAt(10), { kind: 'stoppage', at: 12 }, { kind: 'restart', at: 32 }],
+        ),
+      ),
     );
     expect(findPatterns(stopped)[0]).toMatchObject({ support: 5, then: { kind: 'pass' } });
   });

@@ -63,7 +63,12 @@ export function findPatterns(bouts: readonly (readonly Happening[])[], within = 
         follows.set(then, (follows.get(then) ?? 0) + 1);
         if (isItsSuccess(a, b)) continue;
         const key = `${first}|${then}`;
-        const pair = pairs.get(key) ?? { first: { athlete: a.athlete, kind: a.kind, position: a.position }, then: { athlete: b.athlete, kind: b.kind }, instances: [], longest: 0 }; // prettier-ignore
+        const pair = pairs.get(key) ?? {
+          first: { athlete: a.athlete, kind: a.kind, position: a.position },
+          then: { athlete: b.athlete, kind: b.kind },
+          instances: [],
+          longest: 0,
+        };
         pair.instances.push({ bout, at: a.at, thenAt: b.at });
         pair.longest = Math.max(pair.longest, b.clock - a.clock);
         pairs.set(key, pair);
@@ -78,7 +83,14 @@ export function findPatterns(bouts: readonly (readonly Happening[])[], within = 
     const [confidence, base] = [yes / n, allYes / all];
     const said = `${yes} of ${n} times the ${first.athlete} ${happeningWords(first.kind)} from ${positionName(first.position).toLowerCase()}`;
     found.push({
-      ...{ first, then, support: yes, times: n, confidence, lift: confidence / base, instances, withinSeconds: longest },
+      first,
+      then,
+      support: yes,
+      times: n,
+      confidence,
+      lift: confidence / base,
+      instances,
+      withinSeconds: longest,
       p: fisherExact({ yes, no: n - yes, otherYes: allYes - yes, otherNo: all - n - (allYes - yes) }),
       sentence: `${said}, the ${then.athlete} ${happeningWords(then.kind)} within ${Math.ceil(longest)} s`,
     });

@@ -69,7 +69,16 @@ describe('the lean ribbon', () => {
 
   it('sways right for the client and left for the partner, inside its width', () => {
     const numbers = (lean: number): number[] =>
-      [...ribbonOutline([{ along: 0, lean }, { along: 1, lean }], 100, 200).matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map((m) => Number(m[1])); // prettier-ignore
+      [
+        ...ribbonOutline(
+          [
+            { along: 0, lean },
+            { along: 1, lean },
+          ],
+          100,
+          200,
+        ).matchAll(/(-?[\d.]+) (-?[\d.]+)/g),
+      ].map((m) => Number(m[1]));
     expect(Math.min(...numbers(100))).toBeGreaterThan(50);
     expect(Math.max(...numbers(100))).toBeLessThanOrEqual(100);
     expect(Math.max(...numbers(-100))).toBeLessThan(50);

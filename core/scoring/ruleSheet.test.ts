@@ -22,9 +22,18 @@ describe('a rule sheet', () => {
     expect(faults({ tie: ['points', 'penalties'] })[0]).toContain('near points are given, but never compared');
     expect(faults({ tie: ['points', 'points', 'near-points'] })).toEqual(['tie[1]: “points” is compared twice.']);
     expect(faults({ decides: false })[0]).toContain('nothing can be compared');
-    expect(faults({ penalties: [{ near: 0, points: 0, loss: true }, { near: 1, points: 0, loss: false }] })[0]).toContain('penalties[1]: comes after'); // prettier-ignore
+    expect(
+      faults({
+        penalties: [
+          { near: 0, points: 0, loss: true },
+          { near: 1, points: 0, loss: false },
+        ],
+      })[0],
+    ).toContain('penalties[1]: comes after');
     expect(faults({ holdSeconds: -1 })[0]).toContain('-1 s');
-    expect(faults({ restrictions: [{ technique: 'slam' }, { technique: 'slam', belowLevel: 2 }] })[0]).toContain('forbidden to everybody already'); // prettier-ignore
+    expect(faults({ restrictions: [{ technique: 'slam' }, { technique: 'slam', belowLevel: 2 }] })[0]).toContain(
+      'forbidden to everybody already',
+    );
   });
 });
 

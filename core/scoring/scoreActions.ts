@@ -7,8 +7,15 @@ import type { ClockEntry, Scoring } from './score.ts';
 
 /** Chains only lead upwards: stepping down from mount to knee on belly does not hold the mount. */
 const height: Readonly<Record<ScoredAction, number>> = {
-  takedown: 0, sweep: 0, reversal: 0, pass: 1, 'knee-on-belly': 2, mount: 3, 'back-mount': 3, 'back-control': 3,
-}; // prettier-ignore
+  takedown: 0,
+  sweep: 0,
+  reversal: 0,
+  pass: 1,
+  'knee-on-belly': 2,
+  mount: 3,
+  'back-mount': 3,
+  'back-control': 3,
+};
 
 const heldFor = ({ reached, keptUntil }: ReadAction): number => keptUntil - reached;
 

@@ -9,7 +9,10 @@ export function scoreAt(bout: Pick<TimedBout, 'events'>, { awards }: Pick<BoutSc
   const by = seconds + clockSlack;
   const penalties = { client: 0, partner: 0 };
   for (const event of bout.events) if (event.kind === 'penalty' && event.at <= by) penalties[event.athlete] += 1;
-  return sumScore(awards.filter(({ bankedAt }) => bankedAt <= by), penalties); // prettier-ignore
+  return sumScore(
+    awards.filter(({ bankedAt }) => bankedAt <= by),
+    penalties,
+  );
 }
 
 /** "2 : 0", with near points in brackets where there are any. */

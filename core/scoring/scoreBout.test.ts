@@ -209,7 +209,13 @@ describe('getting out', () => {
 
 describe('farming', () => {
   it('stepping down and up again pays nothing', () => {
-    const legs: Leg[] = [['half-guard', 'client', 4], ['side-control', 'client', 4], ['mount', 'client', 4], ['side-control', 'client', 4], ['mount', 'client', 4]]; // prettier-ignore
+    const legs: Leg[] = [
+      ['half-guard', 'client', 4],
+      ['side-control', 'client', 4],
+      ['mount', 'client', 4],
+      ['side-control', 'client', 4],
+      ['mount', 'client', 4],
+    ];
     const { score: sums, refusals } = score(legs);
     expect(sums.client).toEqual({ points: 7, near: 0, penalties: 0 });
     expect(refusals.map(({ action, at }) => [action, at])).toEqual([['mount', 16]]);
@@ -217,7 +223,14 @@ describe('farming', () => {
   });
 
   it('gives one near point, however often a position is reached and lost', () => {
-    const legs: Leg[] = [['side-control', 'client', 4], ['mount', 'client', 1], ['side-control', 'client', 4], ['mount', 'client', 1], ['side-control', 'client', 4], ['mount', 'client', 3]]; // prettier-ignore
+    const legs: Leg[] = [
+      ['side-control', 'client', 4],
+      ['mount', 'client', 1],
+      ['side-control', 'client', 4],
+      ['mount', 'client', 1],
+      ['side-control', 'client', 4],
+      ['mount', 'client', 3],
+    ];
     expect(score(legs).score.client).toEqual({ points: 4, near: 1, penalties: 0 });
   });
 

@@ -80,7 +80,10 @@ export function scoreBout(coded: TimedBout, sheet: RuleSheet): BoutScore {
     score,
     ...decideBout(sheet, score, finish, lost.map(otherAthlete)),
     awards,
-    refusals: entries.filter(({ given }) => !given).sort(byReaching).map(inFootage), // prettier-ignore
+    refusals: entries
+      .filter(({ given }) => !given)
+      .sort(byReaching)
+      .map(inFootage),
     endedAt: clock.footageAt(over),
   };
 }

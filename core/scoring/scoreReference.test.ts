@@ -27,14 +27,22 @@ describe(`the engine and the slow reference, over ${bouts} random bouts from see
       const mine = scoreBout(bout, ruleSheets[name]);
       const theirs = referenceScore(bout, sheets[name]);
       const seen = {
-        ...{ winner: mine.winner, decidedBy: mine.decidedBy },
-        ...{ points: [mine.score.client.points, mine.score.partner.points], near: [mine.score.client.near, mine.score.partner.near] },
+        winner: mine.winner,
+        decidedBy: mine.decidedBy,
+        points: [mine.score.client.points, mine.score.partner.points],
+        near: [mine.score.client.near, mine.score.partner.near],
         penalties: [mine.score.client.penalties, mine.score.partner.penalties],
-        awards: mine.awards.map(({ athlete, action, bankedAt, points: p, near }) => `${athlete} ${action} ${Math.round(clock.at(bankedAt) * 10)} ${p} ${near}`).sort(), // prettier-ignore
+        awards: mine.awards
+          .map(
+            ({ athlete, action, bankedAt, points: p, near }) => `${athlete} ${action} ${Math.round(clock.at(bankedAt) * 10)} ${p} ${near}`,
+          )
+          .sort(),
       };
       const wanted = {
-        ...{ winner: theirs.winner, decidedBy: theirs.decidedBy },
-        ...{ points: [theirs.points['client'], theirs.points['partner']], near: [theirs.near['client'], theirs.near['partner']] },
+        winner: theirs.winner,
+        decidedBy: theirs.decidedBy,
+        points: [theirs.points['client'], theirs.points['partner']],
+        near: [theirs.near['client'], theirs.near['partner']],
         penalties: [theirs.penalties['client'], theirs.penalties['partner']],
         awards: theirs.entries.map(({ athlete, action, tenth, points: p, near }) => `${athlete} ${action} ${tenth} ${p} ${near}`).sort(),
       };

@@ -39,13 +39,26 @@ describe('stakes', () => {
   });
 
   it('say must-score when behind, and what is the least that helps', () => {
-    const two: Leg[] = [['standing', null, 10], ['side-control', 'partner', 20], ['closed-guard', 'client', 30]]; // prettier-ignore
+    const two: Leg[] = [
+      ['standing', null, 10],
+      ['side-control', 'partner', 20],
+      ['closed-guard', 'client', 30],
+    ];
     const stakes = at(two, 40);
     expect(stakes).toMatchObject({ state: 'must-score', leader: 'partner' });
     expect(stakes.cheapest).toMatchObject({ athlete: 'client', points: 2, leader: null });
     expect(stakes.question).toBe('Behind by 2, 0:20 left: would a pass have been the way back?');
     // Five behind, and nothing on the sheet gives five.
-    expect(at([['standing', null, 10], ['half-guard', 'partner', 5], ['mount', 'partner', 45]], 40)).toMatchObject({ state: 'must-score', cheapest: null }); // prettier-ignore
+    expect(
+      at(
+        [
+          ['standing', null, 10],
+          ['half-guard', 'partner', 5],
+          ['mount', 'partner', 45],
+        ],
+        40,
+      ),
+    ).toMatchObject({ state: 'must-score', cheapest: null });
   });
 
   it('are a knife-edge while level: whoever scores next leads', () => {

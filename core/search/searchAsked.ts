@@ -19,7 +19,9 @@ const kindWords: Readonly<Record<string, SearchAsked['kinds'][number]>> = {
 
 /** Words that carry no meaning here, and those that a full-text index leaves out (InnoDB's own list). */
 const idleWords = new Set(
-  'a about an and are as at be by com de en every all each any for from how i in is it la my me note notes of on or show that the their them they this to was what when where who will with und www'.split(' '), // prettier-ignore
+  'a about an and are as at be by com de en every all each any for from how i in is it la my me note notes of on or show that the their them they this to was what when where who will with und www'.split(
+    ' ',
+  ),
 );
 /** Shorter words are not in the index. */
 const shortest = 3;

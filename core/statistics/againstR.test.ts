@@ -29,7 +29,16 @@ describe(`exact tests and intervals beside ${r.from}`, () => {
   });
 
   it.each(r.rates.map(numbers))('%i in %f minutes, then %i in %f: interval and both sides of poisson.test', (...row) => {
-    const [before, minutesBefore, now, minutesNow, low, high, less, more] = row as [number, number, number, number, number, number, number, number]; // prettier-ignore
+    const [before, minutesBefore, now, minutesNow, low, high, less, more] = row as [
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
     const { interval, pFewer, pMore } = rateRatio({ count: before, exposure: minutesBefore }, { count: now, exposure: minutesNow });
     expectNear(interval[0], low);
     expectNear(interval[1], high);

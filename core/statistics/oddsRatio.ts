@@ -3,7 +3,9 @@ import type { TwoByTwo } from './fisherExact.ts';
 import { logChoose } from './logChoose.ts';
 import type { Interval } from './poisson.ts';
 
-/** The distribution of the first cell with the margins as they are, at a logarithm of the odds ratio (Fisher's noncentral hypergeometric). */
+/**
+ * The distribution of the first cell with the margins as they are, at a logarithm of the odds ratio (Fisher's noncentral hypergeometric).
+ */
 function firstCell({ yes, no, otherYes, otherNo }: TwoByTwo) {
   const [row, other, allYes] = [yes + no, otherYes + otherNo, yes + otherYes];
   const least = Math.max(0, allYes - other);

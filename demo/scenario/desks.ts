@@ -74,7 +74,11 @@ export const ilseDesk: Desk = {
   ),
   measures: byId([
     {
-      ...{ id: stableId('measure ilse 892'), footageId: footageOf.ilse, atFrame: 892, toFrame: 909, input: { kind: 'time' as const } },
+      id: stableId('measure ilse 892'),
+      footageId: footageOf.ilse,
+      atFrame: 892,
+      toFrame: 909,
+      input: { kind: 'time' as const },
       result: { value: 17 / 30, unit: 's' as const, plusMinus: 1 / 30, words: '0.57 s ± 0.03 s, 17 frames.' },
       drawn: false,
     },

@@ -136,16 +136,17 @@ export function demoPractice(today: Date): PracticeFile {
         const id = stableId(`request bram earlier ${i}`);
         const footage = stableId(`footage bram earlier ${i}`);
         return {
-          ...{
-            id,
-            clientId: clientId('Bram Okonjo'),
-            ...blank,
-            kind: 'hard-sparring',
-            attire: 'no-jacket',
-            ruleSheet: 'open-mat',
-            question,
-          },
-          ...{ whoClient: 'green shirt', whoPartner: 'white shirt', sentAt: at(today, -daysAgo, 6), dueAt: at(today, 3 - daysAgo, 17) },
+          id,
+          clientId: clientId('Bram Okonjo'),
+          ...blank,
+          kind: 'hard-sparring',
+          attire: 'no-jacket',
+          ruleSheet: 'open-mat',
+          question,
+          whoClient: 'green shirt',
+          whoPartner: 'white shirt',
+          sentAt: at(today, -daysAgo, 6),
+          dueAt: at(today, 3 - daysAgo, 17),
           footages: [{ id: footage, file: null, seconds: minutes * 60, bouts: [] }],
           document: earlierDesk(footage, counts),
           critique: {

@@ -19,7 +19,9 @@ describe.each(clipPlans.map((plan) => [plan.name, groundTruthOf(plan)] as const)
   const timed = timedBout(coded, (frame) => frame / truth.fps);
 
   it('carries its bout coded as it was made', () => {
-    const carried = demoPractice(new Date('2031-01-01T00:00:00Z')).requests.flatMap(({ footages }) => footages).find(({ file }) => file === `${name}.mp4`)!; // prettier-ignore
+    const carried = demoPractice(new Date('2031-01-01T00:00:00Z'))
+      .requests.flatMap(({ footages }) => footages)
+      .find(({ file }) => file === `${name}.mp4`)!;
     expect(carried.bouts[0]).toMatchObject({ spans: truth.spans, events: truth.events });
     expect(coderCheck(timed).filter(({ kind }) => kind !== 'impossible')).toEqual([]);
   });

@@ -54,7 +54,10 @@ describe.each(clipPlans.map((plan) => [plan.name, plan] as const))('the motion o
   });
 
   it('has its bout proposed within half a second at both ends', () => {
-    const activity = activityOf(features.map((f) => f.motion), secondsAt); // prettier-ignore
+    const activity = activityOf(
+      features.map((f) => f.motion),
+      secondsAt,
+    );
     const [bout, ...more] = proposeBouts(table, activity, finder.bells());
     expect(more).toEqual([]);
     expect(Math.abs(bout!.fromFrame - truth.bout.fromFrame)).toBeLessThan(plan.fps / 2);
@@ -64,14 +67,20 @@ describe.each(clipPlans.map((plan) => [plan.name, plan] as const))('the motion o
   it('has its lulls found: where nobody changes position for a second and a half, recall and precision at least 0.8', () => {
     const held = timelineOf(plan).keys.filter(({ at, until }) => until - at >= 1.5);
     const wanted = held.map(({ at, until }) => ({ fromFrame: frameOf(at), toFrame: frameOf(until) }));
-    const { lulls } = activityOf(features.map((f) => f.motion), secondsAt); // prettier-ignore
+    const { lulls } = activityOf(
+      features.map((f) => f.motion),
+      secondsAt,
+    );
     const { recall, precision } = agreement(lulls, wanted, truth.frameCount);
     expect(recall).toBeGreaterThanOrEqual(0.8);
     expect(precision).toBeGreaterThanOrEqual(0.8);
   });
 
   it('has a burst in each change of position that is thrown, and none while nobody moves', () => {
-    const { bursts } = activityOf(features.map((f) => f.motion), secondsAt); // prettier-ignore
+    const { bursts } = activityOf(
+      features.map((f) => f.motion),
+      secondsAt,
+    );
     const held = timelineOf(plan).keys.filter(({ at, until }) => until - at >= 2);
     const shaken = truth.faults.map((f) => ({ from: frameOf(f.fromSeconds - 1), to: frameOf(f.toSeconds + 1) }));
     for (const { fromFrame, toFrame } of bursts) {

@@ -35,7 +35,12 @@ describe('the command line', () => {
       score: { client: { points: 2, near: 0, penalties: 0 }, partner: { points: 0, near: 1, penalties: 0 } },
     });
     expect(answer.awards[0]).toEqual({
-      ...{ athlete: 'client', action: 'takedown', atSeconds: 10, bankedAtSeconds: 13, points: 2, near: 0 },
+      athlete: 'client',
+      action: 'takedown',
+      atSeconds: 10,
+      bankedAtSeconds: 13,
+      points: 2,
+      near: 0,
       reason: 'took the other down at 0:10, held 3 s',
     });
     expect(answer.refusals).toMatchObject([{ action: 'pass', atSeconds: 20, points: 0 }]);
@@ -64,18 +69,30 @@ describe('the command line', () => {
 
 describe('fixes on the command line', () => {
   const file = {
-    ...{ format: 'lean-mentor/rank@1', school: 'balanced', client: { level: 2, asked: ['frame'], gamePlan: [] }, boutMinutes: 5 },
+    format: 'lean-mentor/rank@1',
+    school: 'balanced',
+    client: { level: 2, asked: ['frame'], gamePlan: [] },
+    boutMinutes: 5,
     principles: [{ id: 'frame', level: 1, prerequisites: [] }],
     notes: [{ id: 'n1', principle: 'frame', kind: 'mistake', seen: 'clear', ownHarm: 0.1, causes: [], atSeconds: 10 }],
-    ...{ events: [], exposureMinutes: {}, history: [] },
+    events: [],
+    exposureMinutes: {},
+    history: [],
   };
   it('are ranked with every part, by the school that is asked for', () => {
     const answer = JSON.parse(lean(['rank', '-', '--school', 'Habit breaker'], JSON.stringify(file)).stdout);
-    expect(answer).toMatchObject({ school: 'habit-breaker', suggested: 2, ranked: [{ principle: 'frame', parts: { C: 1, F: 1, R: 0, G: 1, B: 0 }, teachable: 1, pinned: false, cost: 0.1 }] }); // prettier-ignore
+    expect(answer).toMatchObject({
+      school: 'habit-breaker',
+      suggested: 2,
+      ranked: [{ principle: 'frame', parts: { C: 1, F: 1, R: 0, G: 1, B: 0 }, teachable: 1, pinned: false, cost: 0.1 }],
+    });
   });
 
   it('say whether it got better', () => {
-    const series = [[11, 10], [3, 10]].map(([mistakes, exposureMinutes]) => ({ request: 'r', mistakes, exposureMinutes })); // prettier-ignore
+    const series = [
+      [11, 10],
+      [3, 10],
+    ].map(([mistakes, exposureMinutes]) => ({ request: 'r', mistakes, exposureMinutes }));
     const answer = JSON.parse(lean(['progress', '-'], JSON.stringify({ format: 'lean-mentor/progress@1', kind: 'rate', series })).stdout);
     expect(answer).toMatchObject({ verdict: 'better', ratio: 0.272727, pOneSided: 0.028687, neededMinutes: null });
   });

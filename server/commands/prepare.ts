@@ -5,7 +5,10 @@ import { migrate } from '../db/migrate.ts';
 import { openHouse } from '../openHouse.ts';
 import { importPractice } from './importPractice.ts';
 
-/** `node --import tsx server/commands/prepare.ts [PRACTICE_FILE]`: migrates, loads the practice where there is none yet, and puts the starter book into a house that never had it. */
+/**
+ * `node --import tsx server/commands/prepare.ts [PRACTICE_FILE]`: migrates, loads the practice where there is none yet, and puts the
+ * starter book into a house that never had it.
+ */
 const house = openHouse(readConfig());
 await migrate(house.db.sequelize);
 const file = process.argv[2];

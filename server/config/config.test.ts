@@ -9,7 +9,13 @@ describe('the environment', () => {
   });
 
   it('reaches nobody outside unless it is told to, trusts no proxy, and has no demo where others can reach it', () => {
-    expect(readConfig(given)).toMatchObject({ host: '127.0.0.1', url: 'http://127.0.0.1:4170', https: false, trustedProxies: false, demo: true }); // prettier-ignore
+    expect(readConfig(given)).toMatchObject({
+      host: '127.0.0.1',
+      url: 'http://127.0.0.1:4170',
+      https: false,
+      trustedProxies: false,
+      demo: true,
+    });
     expect(readConfig({ ...given, LEAN_HOST: '0.0.0.0' }).demo).toBe(false);
     expect(readConfig({ ...given, LEAN_HOST: '0.0.0.0', LEAN_DEMO: '1' }).demo).toBe(true);
     expect(readConfig({ ...given, LEAN_URL: 'https://mentor.example/' })).toMatchObject({ url: 'https://mentor.example', https: true });

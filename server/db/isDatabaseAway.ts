@@ -9,9 +9,13 @@ const awayCodes: ReadonlySet<unknown> = new Set([
 export function isDatabaseAway(error: unknown): boolean {
   for (let one = error, depth = 0; one instanceof Error && depth < 5; depth++) {
     const { code, original, parent } = one as { code?: unknown; original?: unknown; parent?: unknown };
-    if (awayCodes.has(code) || /^(?:SequelizeConnection|ConnectionAcquireTimeout)/.test(one.name) || /^Connection\w*Error$/.test(one.constructor.name))
+    if (
+      awayCodes.has(code) ||
+      /^(?:SequelizeConnection|ConnectionAcquireTimeout)/.test(one.name) ||
+      /^Connection\w*Error$/.test(one.constructor.name)
+    )
       return true;
     one = original ?? parent ?? one.cause;
   }
   return false;
-} // prettier-ignore
+}

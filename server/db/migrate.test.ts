@@ -17,8 +17,12 @@ beforeAll(async () => {
 afterAll(() => house.close());
 
 const [requestId, footageId, boutId, noteId, critiqueId] = [1, 2, 3, 4, 5].map((n) => `00000000-0000-4000-8000-00000000000${n}`) as [
-  string, string, string, string, string,
-]; // prettier-ignore
+  string,
+  string,
+  string,
+  string,
+  string,
+];
 
 /** What a house of the first version held: a sent request with footage, a bout, a note and its critique. */
 const before = [
@@ -58,18 +62,31 @@ describe('migrations', () => {
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');
     expect(await findRequest(house, requestId)).toMatchObject({
-      ...{ kind: 'match', attire: 'jacket', ruleSheet: 'points-jacket', whoClient: 'violet', question: 'Why?', state: 'sent', critiqueId },
+      kind: 'match',
+      attire: 'jacket',
+      ruleSheet: 'points-jacket',
+      whoClient: 'violet',
+      question: 'Why?',
+      state: 'sent',
+      critiqueId,
       footages: [{ id: footageId, state: 'waiting', bouts: [{ id: boutId, fromFrame: 3, toFrame: 90, proposed: false, order: 1 }] }],
     });
     expect((await findDeskDocument(house, requestId)).notes[noteId]).toMatchObject({
-      ...{ footageId, what: 'The elbow.', layer: 'technical', visible: 'client', causes: [], principleId: null },
+      footageId,
+      what: 'The elbow.',
+      layer: 'technical',
+      visible: 'client',
+      causes: [],
+      principleId: null,
     });
     const [critique, version] = [await findCritiqueRow(house, critiqueId), await findVersion(house, critiqueId, 1)];
     expect(critique).toMatchObject({ version: 1, revision: 1, code: expect.stringMatching(/^[a-z2-9]{8}$/) });
     expect(version).toMatchObject({ coachName: 'Cora Lind', moments: [{ note: { id: noteId, footageId }, atSeconds: 0.4 }] });
     expect(version!.fixes).toEqual([{ position: 1, fixId: noteId, principleId: null, name: 'The elbow.', noteIds: [noteId] }]);
     expect(critiqueDoc.parse(version!.doc).content.map(blockText)).toEqual(['Well.', 'The elbow.\nThe elbow.\nIf he pulls: turn']);
-    const found = await sequelize.query<{ entry: string; words: string }>('SELECT entry, words FROM search_entries ORDER BY entry', { type: QueryTypes.SELECT }); // prettier-ignore
+    const found = await sequelize.query<{ entry: string; words: string }>('SELECT entry, words FROM search_entries ORDER BY entry', {
+      type: QueryTypes.SELECT,
+    });
     expect(found.map(({ entry, words }) => `${entry}: ${words.trim()}`)).toEqual(['note: The elbow.', 'request: Why?']);
     expect((await house.db.footages.findByPk(footageId))?.get('originalKey')).toBe(`footage/${footageId}/original`);
     // What was made ready without a strip is made ready again.
@@ -135,7 +152,12 @@ describe('migrations', () => {
         await migrate(sequelize, migrations.slice(0, last + 1));
         for (const statement of writtenUnder(last + 1)) await sequelize.query(statement, { type: QueryTypes.RAW });
         await migrate(sequelize);
-        expect(await findRequest(fresh, requestId)).toMatchObject({ whoClient: 'violet', question: 'Why?', critiqueId, footages: [{ id: footageId, bouts: [{ id: boutId, fromFrame: 3 }] }] }); // prettier-ignore
+        expect(await findRequest(fresh, requestId)).toMatchObject({
+          whoClient: 'violet',
+          question: 'Why?',
+          critiqueId,
+          footages: [{ id: footageId, bouts: [{ id: boutId, fromFrame: 3 }] }],
+        });
         expect((await findDeskDocument(fresh, requestId)).notes[noteId]).toMatchObject({
           footageId,
           what: 'The elbow.',
@@ -156,12 +178,18 @@ describe('migrations', () => {
 async function schemaOf({ db }: TestHouse): Promise<unknown> {
   const select = (sql: string) => db.sequelize.query(sql, { type: QueryTypes.SELECT });
   return Promise.all([
-    select(`SELECT table_name, column_name, column_type, is_nullable, column_default FROM information_schema.columns WHERE table_schema = DATABASE() ORDER BY 1, 2`),
-    select(`SELECT table_name, index_name, seq_in_index, column_name, non_unique FROM information_schema.statistics WHERE table_schema = DATABASE() ORDER BY 1, 2, 3`),
-    select(`SELECT table_name, column_name, referenced_table_name FROM information_schema.key_column_usage WHERE table_schema = DATABASE() ORDER BY 1, 2, 3`),
+    select(
+      `SELECT table_name, column_name, column_type, is_nullable, column_default FROM information_schema.columns WHERE table_schema = DATABASE() ORDER BY 1, 2`,
+    ),
+    select(
+      `SELECT table_name, index_name, seq_in_index, column_name, non_unique FROM information_schema.statistics WHERE table_schema = DATABASE() ORDER BY 1, 2, 3`,
+    ),
+    select(
+      `SELECT table_name, column_name, referenced_table_name FROM information_schema.key_column_usage WHERE table_schema = DATABASE() ORDER BY 1, 2, 3`,
+    ),
     select(`SELECT trigger_name FROM information_schema.triggers WHERE trigger_schema = DATABASE() ORDER BY 1`),
   ]);
-} // prettier-ignore
+}
 
 /** The same sent request with its bout, note and critique, as the house of a version wrote it down. */
 function writtenUnder(version: number): string[] {
@@ -189,5 +217,5 @@ function writtenUnder(version: number): string[] {
     `INSERT INTO bouts (id, footage_id, from_frame, to_frame, spans) VALUES ('${boutId}', '${footageId}', 3, 90, '[]')`,
     `INSERT INTO notes (id, request_id, footage_id, from_frame, kind, athlete, seen, severity, what, instead) VALUES ('${noteId}', '${requestId}', '${footageId}', 12, 'mistake', 'client', 'clear', 2, 'The elbow.', '[]')`,
     ...critique,
-  ]; // prettier-ignore
+  ];
 }

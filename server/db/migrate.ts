@@ -76,7 +76,10 @@ async function runMigration(sequelize: Sequelize, migration: Migration): Promise
 
 /** Brings the database up to the newest migration, or to the one that is named last. Answers the names of those it ran. */
 export async function migrate(sequelize: Sequelize, upTo: readonly Migration[] = migrations): Promise<string[]> {
-  await sequelize.query('CREATE TABLE IF NOT EXISTS migration_steps (name VARCHAR(60) NOT NULL, step INT NOT NULL, PRIMARY KEY (name, step))', raw); // prettier-ignore
+  await sequelize.query(
+    'CREATE TABLE IF NOT EXISTS migration_steps (name VARCHAR(60) NOT NULL, step INT NOT NULL, PRIMARY KEY (name, step))',
+    raw,
+  );
   const umzug = new Umzug({
     migrations: upTo.map((migration) => ({ name: migration.name, up: () => runMigration(sequelize, migration) })),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

@@ -46,8 +46,15 @@ const onDraft = (own: Belongings): Belongings => ({ requestId: own['draftId']!, 
 const onGuardian = (own: Belongings): Belongings => ({ requestId: own['guardianId']!, footageId: own['guardianFootageId']! });
 const onUnreadable = (own: Belongings): Belongings => ({ requestId: own['unreadableId']!, footageId: own['unreadableFootageId']! });
 const triedOn: Readonly<Record<string, (own: Belongings) => Belongings>> = {
-  ...{ saveDraft: onDraft, discardDraft: onDraft, sendRequest: onDraft, addFootage: onDraft, removeFootage: onDraft },
-  ...{ approveRequest: onGuardian, sendBackRequest: onGuardian, replaceFootage: onUnreadable, retryFootage: onUnreadable },
+  saveDraft: onDraft,
+  discardDraft: onDraft,
+  sendRequest: onDraft,
+  addFootage: onDraft,
+  removeFootage: onDraft,
+  approveRequest: onGuardian,
+  sendBackRequest: onGuardian,
+  replaceFootage: onUnreadable,
+  retryFootage: onUnreadable,
   answerFirst: (own) => ({ requestId: own['needFirstId']! }),
   getChapters: (own) => ({ footageId: own['answeredFootageId']! }),
 };
@@ -57,7 +64,18 @@ const pathOf = ({ path }: Operation, ids: Belongings): string => path.replace(/:
 
 const doc = { type: 'doc', content: [paragraph('Said.')] };
 const principle = () => ({ name: `P ${house.newId()}`, area: 'guard', good: '', why: '', prerequisites: [], drillIds: [], clipIds: [] });
-const choice = { school: 'balanced', order: null, cut: 1, reason: '', pinned: [], parked: [], asked: null, gamePlan: [], answer: '', overrides: [] }; // prettier-ignore
+const choice = {
+  school: 'balanced',
+  order: null,
+  cut: 1,
+  reason: '',
+  pinned: [],
+  parked: [],
+  asked: null,
+  gamePlan: [],
+  answer: '',
+  overrides: [],
+};
 /** What each operation is sent that takes a body: what the contract wants, so that nothing is refused for its form. */
 const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   signIn: () => ({ email: 'client@test.example', password }),
@@ -74,7 +92,10 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   saveAlignment: () => ({ alignment: null }),
   saveDeskChanges: (own) => {
     const id = house.newId();
-    return { changes: [{ changeId: house.newId(), entity: 'note', id, before: null, after: aNote(id, own['footageId']!, { fromFrame: 2 }) }], since: 0 }; // prettier-ignore
+    return {
+      changes: [{ changeId: house.newId(), entity: 'note', id, before: null, after: aNote(id, own['footageId']!, { fromFrame: 2 }) }],
+      since: 0,
+    };
   },
   chooseBoutSheet: () => ({ ruleSheet: 'open-mat', sheetId: null }),
   savePositionWorth: () => ({ preset: 'balanced', own: { mount: 70 } }),
@@ -153,12 +174,21 @@ const changes: Readonly<Record<string, readonly string[]>> = {
 /** What an operation answers whoever may call it, where that is not 200: the small things here are no real media and no sheets. */
 const answers: Readonly<Record<string, number>> = {
   retryFootage: 409, // This one's file cannot be read: trying again does not help.
-  getFrameStill: 500, getDeskStillPng: 500, getDeskStillSvg: 500, // The video is four bytes.
-  streamReviewCopy: 410, getPoster: 410, getStrip: 410, // Without the signature of getViewing.
+  getFrameStill: 500,
+  getDeskStillPng: 500,
+  getDeskStillSvg: 500, // The video is four bytes.
+  streamReviewCopy: 410,
+  getPoster: 410,
+  getStrip: 410, // Without the signature of getViewing.
   retireRuleSheet: 404, // Nobody has made this family.
-  askUploadAbilities: 204, beginUpload: 400, continueUpload: 404, askUploadOffset: 404, // Without an upload.
-  saveMemoSound: 400, saveClipVideo: 200, importNotes: 200, // A JSON body is no sound.
-}; // prettier-ignore
+  askUploadAbilities: 204,
+  beginUpload: 400,
+  continueUpload: 404,
+  askUploadOffset: 404, // Without an upload.
+  saveMemoSound: 400,
+  saveClipVideo: 200,
+  importNotes: 200, // A JSON body is no sound.
+};
 
 /** Calls an operation on a client's things; `ids` where it is tried on others than usual. */
 const call = async (visitor: Visitor, operation: Operation, own: Belongings, ids = idsOf(operation, own)): Promise<number> => {
@@ -170,7 +200,10 @@ const call = async (visitor: Visitor, operation: Operation, own: Belongings, ids
 
 async function sums(): Promise<Map<string, string>> {
   const { sequelize } = house.db;
-  const names = await sequelize.query<{ name: string }>(`SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()`, { type: QueryTypes.SELECT }); // prettier-ignore
+  const names = await sequelize.query<{ name: string }>(
+    `SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()`,
+    { type: QueryTypes.SELECT },
+  );
   const told = names.map(({ name }) => name).filter((name) => !['sessions', 'sign_in_tries'].includes(name));
   const rows = await sequelize.query<{ Table: string; Checksum: string }>(`CHECKSUM TABLE ${told.join(', ')}`, { type: QueryTypes.SELECT });
   return new Map(rows.map(({ Table, Checksum }) => [Table.split('.').at(-1)!, String(Checksum)]));
@@ -197,7 +230,9 @@ describe.each(asked.map((operation) => [operation.name, operation] as const))('%
         for (const [clientId, own] of lying) {
           const visitor = visitors.get(who)!;
           if (!may(role)) expect([who, await call(visitor, operation, own)]).toEqual([who, 403]);
-          const scoped = named(operation).some((one) => ['requestId', 'footageId', 'critiqueId', 'clientId', 'boutId', 'questionId', 'code'].includes(one)); // prettier-ignore
+          const scoped = named(operation).some((one) =>
+            ['requestId', 'footageId', 'critiqueId', 'clientId', 'boutId', 'questionId', 'code'].includes(one),
+          );
           if (may(role) && scoped && !of.includes(clientId)) expect([who, await call(visitor, operation, own)]).toEqual([who, 404]);
           const coaching = role === 'coach' || role === 'assistant';
           if (may(role) && coaching && named(operation).some((one) => one === 'requestId' || one === 'footageId'))

@@ -69,7 +69,13 @@ describe('a body', () => {
 
   it('may be larger where its operation says so', async () => {
     const { requestId } = await bringRequest(house, clientA, 'ready');
-    const changes = Array.from({ length: 200 }, () => ({ changeId: house.newId(), entity: 'mark', id: house.newId(), before: { atFrame: 1 }, after: { atFrame: 2 } })); // prettier-ignore
+    const changes = Array.from({ length: 200 }, () => ({
+      changeId: house.newId(),
+      entity: 'mark',
+      id: house.newId(),
+      before: { atFrame: 1 },
+      after: { atFrame: 2 },
+    }));
     const padded = `${JSON.stringify({ changes, since: 0 }).slice(0, -1)}, "x": "${'x'.repeat(3_000_000)}"}`;
     expect((await raw(coach, `/api/requests/${requestId}/desk/changes`, padded)).status).toBe(200);
   });
@@ -83,7 +89,10 @@ describe('a body', () => {
 
   it('tells at most fifty of its faults', async () => {
     const { requestId } = await bringRequest(house, clientA, 'ready');
-    const answer = await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes: Array.from({ length: 200 }, () => ({})), since: 0 }); // prettier-ignore
+    const answer = await coach.ask('post', `/api/requests/${requestId}/desk/changes`, {
+      changes: Array.from({ length: 200 }, () => ({})),
+      since: 0,
+    });
     expect([answer.status, answer.body.fields.length]).toEqual([400, 50]);
   });
 });

@@ -76,7 +76,8 @@ async function call(operation: Operation): Promise<void> {
   );
 }
 
-const leaks = (): string[] => house.logged.filter((line) => line.includes(marked) || line.includes('secretTokenOfALink') || line.includes('test.example')); // prettier-ignore
+const leaks = (): string[] =>
+  house.logged.filter((line) => line.includes(marked) || line.includes('secretTokenOfALink') || line.includes('test.example'));
 
 describe('the logs', () => {
   it('hold nothing that people wrote, no address and no token, whichever operation fails in the database', async () => {
@@ -85,8 +86,10 @@ describe('the logs', () => {
     // What a failing statement says holds the statement itself, values and all: but for who calls and what is theirs, every one fails.
     const spy = vi.spyOn(sequelize, 'query').mockImplementation(((...args: unknown[]) => {
       const sql = typeof args[0] === 'string' ? args[0] : (args[0] as { query: string }).query;
-      return /sessions|accounts|account_clients|sign_in_tries|AS requestState/.test(sql) ? query(...args) : query(`SELECT no_such_column, ${sequelize.escape(`${marked} ${sql}`)}`);
-    }) as never); // prettier-ignore
+      return /sessions|accounts|account_clients|sign_in_tries|AS requestState/.test(sql)
+        ? query(...args)
+        : query(`SELECT no_such_column, ${sequelize.escape(`${marked} ${sql}`)}`);
+    }) as never);
     try {
       for (const operation of operations) await call(operation);
     } finally {

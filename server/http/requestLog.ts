@@ -31,7 +31,10 @@ export function loggedError(error: unknown, depth = 0): LoggedError {
     type: error.constructor.name,
     ...(known !== undefined && { code: known }),
     ...(!tellsContent(error) && { message: error.message }),
-    stack: (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line)).map((line) => line.trim()), // prettier-ignore
+    stack: (error.stack ?? '')
+      .split('\n')
+      .filter((line) => /^\s+at /.test(line))
+      .map((line) => line.trim()),
     ...(cause instanceof Error && depth < 3 && { cause: loggedError(cause, depth + 1) }),
   };
 }
@@ -44,7 +47,11 @@ export const requestLog = (house: House) =>
   pinoHttp({
     logger: house.log,
     autoLogging: { ignore: (req) => req.url === '/api/health' },
-    serializers: { req: ({ method }: { method: string }) => ({ method }), res: ({ statusCode }: { statusCode: number }) => ({ statusCode }), err: () => undefined }, // prettier-ignore
+    serializers: {
+      req: ({ method }: { method: string }) => ({ method }),
+      res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+      err: () => undefined,
+    },
     customProps: (req) => ({ way: wayOf(req as Request) }),
     customLogLevel: (_req, res) => (res.statusCode >= 500 ? 'error' : 'debug'),
   });

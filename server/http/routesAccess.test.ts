@@ -55,8 +55,15 @@ describe('access', () => {
           done(null, null);
           resolve(response.statusCode ?? 0);
         };
-        visitor.ask('get', watchFootages.path).buffer(true).parse(cut as never).then((answer) => resolve(answer.status), () => undefined);
-      }); // prettier-ignore
+        visitor
+          .ask('get', watchFootages.path)
+          .buffer(true)
+          .parse(cut as never)
+          .then(
+            (answer) => resolve(answer.status),
+            () => undefined,
+          );
+      });
     expect(await status(await visit(open.app, null))).toBe(401);
     for (const visitor of visitors.values()) expect(await status(visitor)).toBe(200);
   });

@@ -66,8 +66,15 @@ describe('three jobs processes on one database and one storage, one of them kill
     expect(await house.db.bouts.count()).toBe(footages);
     for (const id of ids)
       expect((await readdir(join(house.config.dataDir, 'footage', id))).sort(), id).toEqual([
-        'findings.json', 'frames.json', 'motion.json', 'original', 'poster.jpg', 'review.mp4', 'sound.json', 'strip.jpg',
-      ]); // prettier-ignore
+        'findings.json',
+        'frames.json',
+        'motion.json',
+        'original',
+        'poster.jpg',
+        'review.mp4',
+        'sound.json',
+        'strip.jpg',
+      ]);
     const ended = running.map((child) => new Promise((resolve) => child.once('exit', resolve)));
     for (const child of running) child.kill('SIGTERM');
     await Promise.all(ended);

@@ -7,5 +7,8 @@ const widest = 960;
 export async function cutClip(reviewCopy: string, file: string, fromSeconds: number, toSeconds: number): Promise<void> {
   const stretch = ['-ss', fromSeconds.toFixed(3), '-t', Math.max(0.1, toSeconds - fromSeconds).toFixed(3)];
   const picture = ['-vf', `scale='min(${widest},iw)':-2`, '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '23', '-pix_fmt', 'yuv420p'];
-  await ffmpeg([...stretch, ...safeInput('mov', reviewCopy), '-map', '0:v:0', '-an', ...picture, '-movflags', '+faststart', '-y', file], { timeoutSeconds: 60, mostBytes: 64 * 1024 ** 2 }); // prettier-ignore
+  await ffmpeg([...stretch, ...safeInput('mov', reviewCopy), '-map', '0:v:0', '-an', ...picture, '-movflags', '+faststart', '-y', file], {
+    timeoutSeconds: 60,
+    mostBytes: 64 * 1024 ** 2,
+  });
 }

@@ -160,12 +160,15 @@ describe('footage with absurd numbers', () => {
 
   it('a head that says 10 hours is told', async () => {
     const file = await changed('hours.mp4', (bytes) => {
-      for (const path of [['moov', 'mvhd'], ['moov', 'trak', 'mdia', 'mdhd']]) {
+      for (const path of [
+        ['moov', 'mvhd'],
+        ['moov', 'trak', 'mdia', 'mdhd'],
+      ]) {
         const { content } = boxAt(bytes, ...path);
         bytes.writeUInt32BE(bytes.readUInt32BE(content + 12) * 36_000, content + 16);
       }
       for (const type of ['tkhd']) bytes.writeUInt32BE(36_000_000, boxAt(bytes, 'moov', 'trak', type).content + 20);
-    }); // prettier-ignore
+    });
     expect(await faultOf(file)).toMatch(/over four hours long/);
   });
 

@@ -17,7 +17,17 @@ beforeAll(async () => {
 });
 afterAll(() => rm(folder, { recursive: true }));
 
-const arrow: Pick<Drawing, 'tool' | 'colour' | 'weight' | 'words' | 'points' | 'keys'> = { tool: 'arrow', colour: 'client', weight: 'bold', words: '', points: [{ x: 0.2, y: 0.9 }, { x: 0.8, y: 0.9 }], keys: [] }; // prettier-ignore
+const arrow: Pick<Drawing, 'tool' | 'colour' | 'weight' | 'words' | 'points' | 'keys'> = {
+  tool: 'arrow',
+  colour: 'client',
+  weight: 'bold',
+  words: '',
+  points: [
+    { x: 0.2, y: 0.9 },
+    { x: 0.8, y: 0.9 },
+  ],
+  keys: [],
+};
 /** How far two pictures differ on average in a part of them, in steps of grey. */
 async function differ(a: Buffer, b: Buffer, part: { left: number; top: number; width: number; height: number }): Promise<number> {
   const [one, other] = await Promise.all([a, b].map((picture) => sharp(picture).extract(part).greyscale().raw().toBuffer()));
@@ -26,7 +36,11 @@ async function differ(a: Buffer, b: Buffer, part: { left: number; top: number; w
 
 describe('a still', () => {
   it('has its drawings on it where they stand, and is the frame as it is elsewhere', async () => {
-    const [plain, drawn, none] = await Promise.all([frameImage(file, table, 7), stillPng(file, table, 7, [arrow]), stillPng(file, table, 7, [])]); // prettier-ignore
+    const [plain, drawn, none] = await Promise.all([
+      frameImage(file, table, 7),
+      stillPng(file, table, 7, [arrow]),
+      stillPng(file, table, 7, []),
+    ]);
     const [where, elsewhere] = [
       { left: 64, top: 206, width: 190, height: 20 },
       { left: 0, top: 0, width: 320, height: 150 },

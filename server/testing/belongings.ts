@@ -4,7 +4,21 @@ import { moment, paragraph, type CritiqueDoc } from '@lean-mentor/core/critique'
 import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
 import type { House } from '../house/house.ts';
-import { clipVideoKey, clipPosterKey, exportKey, frameTableKey, memoKey, motionKey, originalKey, posterKey, reviewCopyKey, sharedClipKey, soundKey, stillKey, stripKey } from '../storage/index.ts'; // prettier-ignore
+import {
+  clipVideoKey,
+  clipPosterKey,
+  exportKey,
+  frameTableKey,
+  memoKey,
+  motionKey,
+  originalKey,
+  posterKey,
+  reviewCopyKey,
+  sharedClipKey,
+  soundKey,
+  stillKey,
+  stripKey,
+} from '../storage/index.ts';
 import { aNote, bringBout, bringFootage, bringRequest, coachId, said } from './people.ts';
 
 /** One of everything that an operation may name, all of one client, by the names of the addresses' parameters. */
@@ -15,7 +29,16 @@ const table = { times: [0, 0.1, 0.2, 0.3], endSeconds: 0.4 };
 /** Everything that is made of a footage that is ready, in small. */
 async function makeReady(house: House, footageId: string): Promise<void> {
   const { storage } = house;
-  const motion = { level: [0, 0, 0, 0], lulls: [], bursts: [], lost: [], cuts: [], bells: [], advice: [], strip: { columns: 1, width: 1, height: 1, frames: [0] } }; // prettier-ignore
+  const motion = {
+    level: [0, 0, 0, 0],
+    lulls: [],
+    bursts: [],
+    lost: [],
+    cuts: [],
+    bells: [],
+    advice: [],
+    strip: { columns: 1, width: 1, height: 1, frames: [0] },
+  };
   await storage.putBytes(frameTableKey(footageId), JSON.stringify(table));
   await storage.putBytes(motionKey(footageId), JSON.stringify(motion));
   await storage.putBytes(soundKey(footageId), JSON.stringify({ rate: 100, peaks: [], onsets: [] }));
@@ -24,7 +47,8 @@ async function makeReady(house: House, footageId: string): Promise<void> {
 }
 
 /**
- * A client's request on the desk with a note, a memo and a bout; one that was answered, with its critique, a question, a link and an export;
+ * A client's request on the desk with a note, a memo and a bout; one that was answered, with its critique, a question, a link and an
+ * export;
  * a draft; one that waits for the guardian, one that waits for an answer, one whose video cannot be read.
  */
 export async function bringBelongings(house: House, clientId: string, accountId: string): Promise<Belongings> {
@@ -49,7 +73,12 @@ export async function bringBelongings(house: House, clientId: string, accountId:
   await db.notes.create({ ...notes[0]!, requestId });
   await db.notes.create({ ...notes[1]!, requestId: answeredId });
   const [memoId, clipId, principleId, drillId, familyId] = [house.newId(), house.newId(), house.newId(), house.newId(), house.newId()];
-  await db.deskThings.create({ id: memoId, requestId, entity: 'memo', thing: { id: memoId, noteId: notes[0]!.id, seconds: 1, peaks: [] } as never }); // prettier-ignore
+  await db.deskThings.create({
+    id: memoId,
+    requestId,
+    entity: 'memo',
+    thing: { id: memoId, noteId: notes[0]!.id, seconds: 1, peaks: [] } as never,
+  });
   await storage.putBytes(memoKey(requestId, memoId), 'sound');
   await db.clips.create({ id: clipId, title: `Clip ${clipId}`, state: 'ready', failure: null, seconds: 1, madeAt: now });
   for (const key of [clipVideoKey, clipPosterKey]) await storage.putBytes(key(clipId), 'bytes');
@@ -58,27 +87,109 @@ export async function bringBelongings(house: House, clientId: string, accountId:
 
   const [critiqueId, fixId, noteId] = [house.newId(), notes[1]!.id, notes[1]!.id];
   const code = shortCodeOf(critiqueId);
-  const doc: CritiqueDoc = { type: 'doc', content: [paragraph('Well.'), { type: 'fix', attrs: { fixId, principleId: null, name: 'The elbow' }, content: [moment(noteId)] }, { type: 'bookClip', attrs: { clipId } }] }; // prettier-ignore
+  const doc: CritiqueDoc = {
+    type: 'doc',
+    content: [
+      paragraph('Well.'),
+      { type: 'fix', attrs: { fixId, principleId: null, name: 'The elbow' }, content: [moment(noteId)] },
+      { type: 'bookClip', attrs: { clipId } },
+    ],
+  };
   await db.requests.update({ state: 'sent' }, { where: { id: answeredId } });
-  await putCritique(house, { id: critiqueId, requestId: answeredId, doc, revision: 1, version: 1, sentAt: now, readAt: null, understood: {}, code }); // prettier-ignore
+  await putCritique(house, {
+    id: critiqueId,
+    requestId: answeredId,
+    doc,
+    revision: 1,
+    version: 1,
+    sentAt: now,
+    readAt: null,
+    understood: {},
+    code,
+  });
   const sent = { note: notes[1]!, drawings: [], atSeconds: 0.1, clipFromSeconds: 0, clipToSeconds: 0.4 };
   const fixes = [{ position: 1, fixId, principleId: null, name: 'The elbow', noteIds: [noteId] }];
   await addVersion(house, { critiqueId, version: 1, doc, fixes, moments: [sent], coachName: 'Cora Lind', sentAt: now, writtenFrom: null });
   for (const key of [stillKey, sharedClipKey]) await storage.putBytes(key(critiqueId, 1, noteId), 'bytes');
-  await putCritique(house, { id: house.newId(), requestId, doc, revision: 1, version: 0, sentAt: null, readAt: null, understood: {}, code: null }); // prettier-ignore
+  await putCritique(house, {
+    id: house.newId(),
+    requestId,
+    doc,
+    revision: 1,
+    version: 0,
+    sentAt: null,
+    readAt: null,
+    understood: {},
+    code: null,
+  });
 
   const [questionId, linkId, exportId] = [house.newId(), house.newId(), house.newId()];
   const token = randomBytes(32).toString('base64url');
   const tokenHash = await crypto.subtle.digest('SHA-256', Buffer.from(token)).then((hash) => Buffer.from(hash).toString('hex'));
-  await db.questions.create({ id: questionId, critiqueId, fixId: null, noteId: null, words: 'Which hand?', askedBy: 'Somebody', askedAt: now, answer: null, answeredBy: null, answeredAt: null }); // prettier-ignore
-  await db.critiqueLinks.create({ id: linkId, critiqueId, tokenHash, forName: 'Ines', madeAt: now, expiresAt: new Date(now.getTime() + 86_400_000), opened: 0 }); // prettier-ignore
-  await db.exports.create({ id: exportId, critiqueId, version: 1, form: 'md', askedBy: accountId, askedAt: now, state: 'ready', fileName: 'critique.md' }); // prettier-ignore
+  await db.questions.create({
+    id: questionId,
+    critiqueId,
+    fixId: null,
+    noteId: null,
+    words: 'Which hand?',
+    askedBy: 'Somebody',
+    askedAt: now,
+    answer: null,
+    answeredBy: null,
+    answeredAt: null,
+  });
+  await db.critiqueLinks.create({
+    id: linkId,
+    critiqueId,
+    tokenHash,
+    forName: 'Ines',
+    madeAt: now,
+    expiresAt: new Date(now.getTime() + 86_400_000),
+    opened: 0,
+  });
+  await db.exports.create({
+    id: exportId,
+    critiqueId,
+    version: 1,
+    form: 'md',
+    askedBy: accountId,
+    askedAt: now,
+    state: 'ready',
+    fileName: 'critique.md',
+  });
   await storage.putBytes(exportKey(critiqueId, exportId), 'words');
   return {
-    ...{ clientId, requestId, footageId, memoId, clipId, principleId, drillId, familyId, noteId, critiqueId, fixId, code, questionId, linkId, exportId, token },
+    clientId,
+    requestId,
+    footageId,
+    memoId,
+    clipId,
+    principleId,
+    drillId,
+    familyId,
+    noteId,
+    critiqueId,
+    fixId,
+    code,
+    questionId,
+    linkId,
+    exportId,
+    token,
     boutId: await bringBout(house, footageId, 0, 4),
-    ...{ answeredId, answeredFootageId, draftId: draft.id, draftFootageId: draft.footageId, guardianId: guardian.id, guardianFootageId: guardian.footageId },
-    ...{ needFirstId: needFirst.id, needFirstFootageId: needFirst.footageId, unreadableId: unreadable.requestId, unreadableFootageId: unreadable.footageId },
-    ...{ version: '1', as: 'csv', frame: '1', uploadId: 'a'.repeat(32), coachId },
-  }; // prettier-ignore
+    answeredId,
+    answeredFootageId,
+    draftId: draft.id,
+    draftFootageId: draft.footageId,
+    guardianId: guardian.id,
+    guardianFootageId: guardian.footageId,
+    needFirstId: needFirst.id,
+    needFirstFootageId: needFirst.footageId,
+    unreadableId: unreadable.requestId,
+    unreadableFootageId: unreadable.footageId,
+    version: '1',
+    as: 'csv',
+    frame: '1',
+    uploadId: 'a'.repeat(32),
+    coachId,
+  };
 }

@@ -57,8 +57,23 @@ export class CritiqueHouse {
     this.noteIds = Array.from({ length: 4 }, () => house.newId());
     const notes = this.noteIds.map((id, i) => aNote(id, this.footageId, { fromFrame: 15 + i * 90 }));
     const id = house.newId();
-    const drawing = { id, footageId: this.footageId, tool: 'arrow', colour: 'client', weight: 'plain', words: '', keys: [], points: [{ x: 0, y: 0 }, { x: 1, y: 1 }], fromFrame: 100, toFrame: 110 } as const; // prettier-ignore
-    const created = (entity: 'note' | 'drawing', after: { id: string }) => ({ changeId: house.newId(), entity, id: after.id, before: null, after }) as unknown as DeskChange; // prettier-ignore
+    const drawing = {
+      id,
+      footageId: this.footageId,
+      tool: 'arrow',
+      colour: 'client',
+      weight: 'plain',
+      words: '',
+      keys: [],
+      points: [
+        { x: 0, y: 0 },
+        { x: 1, y: 1 },
+      ],
+      fromFrame: 100,
+      toFrame: 110,
+    } as const;
+    const created = (entity: 'note' | 'drawing', after: { id: string }) =>
+      ({ changeId: house.newId(), entity, id: after.id, before: null, after }) as unknown as DeskChange;
     const changes = [...notes.map((note) => created('note', note)), created('drawing', drawing)];
     await coach.ask('post', `/api/requests/${this.requestId}/desk/changes`, { changes, since: 0 });
   }

@@ -12,15 +12,22 @@ export interface Fill {
 /** An id of a kind ("a", "b" …) for each number: the same in every run. */
 const idOf = (kind: string, number: string): string => `CONCAT(LPAD(LOWER(HEX(${number})), 8, '0'), '-0000-4000-8000-00000000000${kind}')`;
 
-const named = 'hand elbow late early frame hip knee shoulder grip sleeve collar post lifted passed swept pinned turns drives reaches opens closes holds leaves weight base angle head inside outside mat foot heel shin chest back under over again first second slowly half guard mount'.split(' '); // prettier-ignore
+const named =
+  'hand elbow late early frame hip knee shoulder grip sleeve collar post lifted passed swept pinned turns drives reaches opens closes holds leaves weight base angle head inside outside mat foot heel shin chest back under over again first second slowly half guard mount'.split(
+    ' ',
+  );
 const syllables = ['ba', 'do', 'ku', 'le', 'mi', 'no', 'pa', 'ro', 'su', 'te', 'vi', 'wo', 'za'];
 /** Two thousand words: those of the mat, and others made of syllables. */
-const vocabulary = Array.from({ length: 2000 }, (_, i) => named[i] ?? [i % 13, Math.floor(i / 13) % 13, Math.floor(i / 169) % 13].map((at) => syllables[at]).join('')); // prettier-ignore
+const vocabulary = Array.from(
+  { length: 2000 },
+  (_, i) => named[i] ?? [i % 13, Math.floor(i / 13) % 13, Math.floor(i / 169) % 13].map((at) => syllables[at]).join(''),
+);
 
 const halves = 20_000;
 
 /**
- * Half sentences of five words, the same in every run. Words are as unequal as in speech: the chance of the r-th is as 1 ÷ (r + 10) (Zipf and
+ * Half sentences of five words, the same in every run. Words are as unequal as in speech: the chance of the r-th is as 1 ÷ (r + 10) (Zipf
+ * and
  * Mandelbrot), so the commonest stands in every sixth sentence; drawn by the inverse of that, 10 × 200^u − 10.
  */
 function halfSentences(): string[] {
@@ -36,7 +43,9 @@ const sentence = (number: string): string =>
 
 /** Spans of ten seconds for five minutes, as a coded bout keeps them in seconds. */
 const timed = JSON.stringify({
-  ...{ lengthSeconds: 300, clockSeconds: 300, events: [] },
+  lengthSeconds: 300,
+  clockSeconds: 300,
+  events: [],
   spans: Array.from({ length: 30 }, (_, i) => ({
     position: ['standing', 'half-guard', 'side-control', 'mount', 'closed-guard'][i % 5],
     holder: i % 5 === 0 ? null : i % 2 === 0 ? 'client' : 'partner',

@@ -32,9 +32,16 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
     const scene = {
       subject: { request: { id: requestId, clientMarks: [], sentAt: '2031-01-01T10:00:00.000Z' }, client: { id: 'c', name: 'Ada Moor' } },
       footage: { id: footageId, bouts: [] },
-      ...{ table, size: { width: 1280, height: 720 }, secondsAt: (frame: number) => frame / 30, player: null, frames: null },
-      ...{ boutAt: () => undefined, actions, things: () => lying },
-      ...{ go: () => undefined, goToMoment: () => undefined },
+      table,
+      size: { width: 1280, height: 720 },
+      secondsAt: (frame: number) => frame / 30,
+      player: null,
+      frames: null,
+      boutAt: () => undefined,
+      actions,
+      things: () => lying,
+      go: () => undefined,
+      goToMoment: () => undefined,
       ...fields,
     } as unknown as DeskScene;
     return (

@@ -18,7 +18,15 @@ describe('the angle at a joint', () => {
   });
 
   it('is uncertain by 4.5° with limbs of 100 px, and twice as much with limbs of 50', () => {
-    const at = (length: number) => jointAngle([{ x: length, y: 0 }, { x: 0, y: 0 }, { x: 0, y: length }], 2).plusMinus;
+    const at = (length: number) =>
+      jointAngle(
+        [
+          { x: length, y: 0 },
+          { x: 0, y: 0 },
+          { x: 0, y: length },
+        ],
+        2,
+      ).plusMinus;
     expect(at(100)).toBeCloseTo(1.96 * 2 * 2 * 0.01 * (180 / Math.PI), 6);
     expect(at(50) / at(100)).toBeCloseTo(2, 9);
   });
@@ -26,7 +34,11 @@ describe('the angle at a joint', () => {
   it('holds within its ± in 95 of 100 cases of a hand that shakes by 2 px (seed 11)', () => {
     const random = seeded(11);
     const normal = () => Math.sqrt(-2 * Math.log(random() || 1e-12)) * Math.cos(2 * Math.PI * random());
-    const truth = [{ x: 520, y: 300 }, { x: 600, y: 380 }, { x: 720, y: 350 }] as const;
+    const truth = [
+      { x: 520, y: 300 },
+      { x: 600, y: 380 },
+      { x: 720, y: 350 },
+    ] as const;
     const { degrees, plusMinus } = jointAngle(truth, 2);
     let inside = 0;
     for (let i = 0; i < 4000; i++) {
@@ -38,6 +50,12 @@ describe('the angle at a joint', () => {
   });
 
   it('says nothing when two dots lie on each other', () => {
-    expect(jointAngle([{ x: 1, y: 1 }, { x: 1, y: 1 }, { x: 5, y: 5 }])).toEqual({ degrees: 0, plusMinus: 180 });
+    expect(
+      jointAngle([
+        { x: 1, y: 1 },
+        { x: 1, y: 1 },
+        { x: 5, y: 5 },
+      ]),
+    ).toEqual({ degrees: 0, plusMinus: 180 });
   });
-}); // prettier-ignore
+});

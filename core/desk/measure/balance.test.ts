@@ -50,12 +50,17 @@ describe('the balance check', () => {
   });
 
   it('follows a base that does not lie level in the picture', () => {
-    const slope = [{ x: 80, y: 190 }, { x: 120, y: 210 }]; // prettier-ignore
+    const slope = [
+      { x: 80, y: 190 },
+      { x: 120, y: 210 },
+    ];
     expect(balanceCheck(standing, slope, 300, null)!.plumb.y).toBeCloseTo(200, 6);
   });
 
   it('trusts few dots less', () => {
-    expect(balanceCheck({ head: standing.head, shoulderLeft: standing.shoulderLeft, hipLeft: standing.hipLeft }, feet, 300, null)!.confidence).toBe('poor'); // prettier-ignore
+    expect(
+      balanceCheck({ head: standing.head, shoulderLeft: standing.shoulderLeft, hipLeft: standing.hipLeft }, feet, 300, null)!.confidence,
+    ).toBe('poor');
   });
 
   it('needs two contacts apart from each other', () => {
@@ -66,7 +71,11 @@ describe('the balance check', () => {
   it('with the mat’s plane is taken inside the contacts’ hull on the mat', () => {
     const camera = [100, 0, 0, 0, 60, 100, 0, 0.1, 1];
     const toMat = (pixel: { x: number; y: number }) => pixel;
-    const contacts = [{ x: 0.8, y: 0.5 }, { x: 1.2, y: 0.5 }, { x: 1, y: 1.5 }].map((spot) => through(camera, spot)); // prettier-ignore
+    const contacts = [
+      { x: 0.8, y: 0.5 },
+      { x: 1.2, y: 0.5 },
+      { x: 1, y: 1.5 },
+    ].map((spot) => through(camera, spot));
     const flat = balanceCheck(standing, contacts, 300, null)!;
     const calibrated = balanceCheck(standing, contacts, 300, [0.01, 0, 0, 0, 0.0166667, -1.66667, 0, 0, 1])!;
     expect(toMat(flat.plumb)).toEqual(calibrated.plumb);
@@ -78,7 +87,12 @@ describe('the balance check', () => {
 describe('a convex hull', () => {
   it('of a square with points inside and on its edges is its four corners', () => {
     const square = [[0, 0], [2, 0], [2, 2], [0, 2], [1, 1], [1, 0], [0, 1]].map(([x, y]) => ({ x: x!, y: y! })); // prettier-ignore
-    expect(convexHull(square)).toEqual([{ x: 0, y: 0 }, { x: 2, y: 0 }, { x: 2, y: 2 }, { x: 0, y: 2 }]); // prettier-ignore
+    expect(convexHull(square)).toEqual([
+      { x: 0, y: 0 },
+      { x: 2, y: 0 },
+      { x: 2, y: 2 },
+      { x: 0, y: 2 },
+    ]);
     expect(depthInHull(convexHull(square), { x: 1, y: 0.5 })).toEqual({ depth: 0.5, breadth: 2 });
     expect(depthInHull(convexHull(square), { x: 1, y: -0.5 }).depth).toBe(-0.5);
   });

@@ -4,9 +4,22 @@ import { convexHull, depthInHull } from './convexHull.ts';
 import { through, type Homography } from './matPlane.ts';
 
 export const bodyJoints = [
-  'head', 'shoulderLeft', 'shoulderRight', 'elbowLeft', 'elbowRight', 'wristLeft', 'wristRight', 'hipLeft', 'hipRight',
-  'kneeLeft', 'kneeRight', 'ankleLeft', 'ankleRight', 'toeLeft', 'toeRight',
-] as const; // prettier-ignore
+  'head',
+  'shoulderLeft',
+  'shoulderRight',
+  'elbowLeft',
+  'elbowRight',
+  'wristLeft',
+  'wristRight',
+  'hipLeft',
+  'hipRight',
+  'kneeLeft',
+  'kneeRight',
+  'ankleLeft',
+  'ankleRight',
+  'toeLeft',
+  'toeRight',
+] as const;
 export type BodyJoint = (typeof bodyJoints)[number];
 /** Dots on the joints that can be seen. */
 export type BodyDots = Partial<Record<BodyJoint, PicturePoint>>;
@@ -73,7 +86,8 @@ const leastBase = 4;
 
 /**
  * The balance check of one body seen from the side. Two contacts with the mat at least; null when there are fewer, when they lie
- * on one spot, or when no segment has its dots. With the mat's plane and three contacts the margin is taken inside their convex hull on the mat.
+ * on one spot, or when no segment has its dots. With the mat's plane and three contacts the margin is taken inside their convex hull on the
+ * mat.
  */
 export function balanceCheck(
   dots: Partial<Record<BodyJoint, Pixel>>,

@@ -40,7 +40,12 @@ describe('the plane of the mat', () => {
   it('is not there from three corners, nor from corners on one line', () => {
     expect(matPlane(pixels.slice(0, 3), metres.slice(0, 3))).toBeNull();
     const onLine = [0, 1, 2, 3].map((x) => ({ x, y: 0 }));
-    expect(matPlane(onLine.map((spot) => through(camera, spot)), onLine)).toBeNull(); // prettier-ignore
+    expect(
+      matPlane(
+        onLine.map((spot) => through(camera, spot)),
+        onLine,
+      ),
+    ).toBeNull();
   });
 
   it('holds for cameras of many kinds (seed 12)', () => {
@@ -49,7 +54,10 @@ describe('the plane of the mat', () => {
     fc.assert(
       fc.property(cameras, (h) => {
         const view = [...h, 1];
-        const plane = matPlane(metres.map((spot) => through(view, spot)), metres)!; // prettier-ignore
+        const plane = matPlane(
+          metres.map((spot) => through(view, spot)),
+          metres,
+        )!;
         const spot = through(plane.toMat, through(view, { x: 1.2, y: 1.6 }));
         expect(Math.hypot(spot.x - 1.2, spot.y - 1.6)).toBeLessThan(1e-4);
       }),
@@ -68,9 +76,19 @@ describe('what it stands on', () => {
   });
 
   it('the smallest eigenvector of a known matrix is found, and told where two are as small', () => {
-    const { vector } = smallestEigenvector([[2, 1, 0], [1, 2, 0], [0, 0, 5]]); // prettier-ignore
+    const { vector } = smallestEigenvector([
+      [2, 1, 0],
+      [1, 2, 0],
+      [0, 0, 5],
+    ]);
     expect(Math.abs(vector[0]! + vector[1]!)).toBeLessThan(1e-9);
     expect(Math.abs(vector[0]!)).toBeCloseTo(Math.SQRT1_2, 9);
-    expect(smallestEigenvector([[1, 0, 0], [0, 1, 0], [0, 0, 5]]).gap).toBe(0); // prettier-ignore
+    expect(
+      smallestEigenvector([
+        [1, 0, 0],
+        [0, 1, 0],
+        [0, 0, 5],
+      ]).gap,
+    ).toBe(0);
   });
 });

@@ -68,10 +68,10 @@ export function matDistance(
     return Math.hypot(u.x - v.x, u.y - v.y);
   };
   const metres = length(a, b);
-  const moves = [{ x: 1, y: 0 }, { x: 0, y: 1 }].flatMap(({ x, y }) => [
-    length({ x: a.x + x, y: a.y + y }, b) - metres,
-    length(a, { x: b.x + x, y: b.y + y }) - metres,
-  ]); // prettier-ignore
+  const moves = [
+    { x: 1, y: 0 },
+    { x: 0, y: 1 },
+  ].flatMap(({ x, y }) => [length({ x: a.x + x, y: a.y + y }, b) - metres, length(a, { x: b.x + x, y: b.y + y }) - metres]);
   const variance = (sigma ** 2 + residualPixels ** 2) * moves.reduce((sum, move) => sum + move ** 2, 0);
   return { metres, plusMinus: ninetyFive * Math.sqrt(variance) };
 }

@@ -15,7 +15,11 @@ export function shortResult({ value, unit, plusMinus }: Measure['result']): stri
 }
 
 const drawn = (tool: Shaped['tool'], points: PicturePoint[], weight: StrokeWeight = 'thin', words = ''): MeasureDrawing => ({
-  ...{ tool, points, weight, words, colour: 'chalk' },
+  tool,
+  points,
+  weight,
+  words,
+  colour: 'chalk',
 });
 
 /** A measurement as drawings, so that stage and still show the same. `frame`: a path is shown as far as that frame. */

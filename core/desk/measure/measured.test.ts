@@ -60,7 +60,14 @@ describe('timing', () => {
 
 describe('a path of dots', () => {
   it('tells the fastest stretch and where it begins', () => {
-    const path = dotPath([{ x: 0, y: 0, seconds: 0 }, { x: 3, y: 4, seconds: 1 }, { x: 3, y: 24, seconds: 2 }], 0.5)!; // prettier-ignore
+    const path = dotPath(
+      [
+        { x: 0, y: 0, seconds: 0 },
+        { x: 3, y: 4, seconds: 1 },
+        { x: 3, y: 24, seconds: 2 },
+      ],
+      0.5,
+    )!;
     expect(path).toMatchObject({ length: 25, seconds: 2, meanSpeed: 12.5, topSpeed: 20, topFrom: 1 });
     expect(path.plusMinus).toBeCloseTo(1.96 * 0.5 * Math.SQRT2, 9);
     expect(dotPath([{ x: 0, y: 0, seconds: 0 }])).toBeNull();

@@ -82,9 +82,11 @@ export function measured(input: MeasureInput, on: MeasuredOn): MeasureResult | {
           ? `${n(marginPercent, 0)} % of the base from its ${tips} edge`
           : `${n(-marginPercent, 0)} % of the base past its ${tips} edge`;
       return {
-        value: marginPercent, unit: '%', plusMinus,
+        value: marginPercent,
+        unit: '%',
+        plusMinus,
         words: `The weight is ${where} (± ${n(plusMinus, 0)} %); confidence ${confidence}, the dots cover ${n(covered * 100, 0)} % of the body. Side-on views only: a teaching aid, not a measurement of the body.`,
-      }; // prettier-ignore
+      };
     }
     case 'time': {
       if (on.toFrame === null || on.toFrame <= on.atFrame) return { lacks: 'Choose a later frame as the end.' };
@@ -108,9 +110,11 @@ export function measured(input: MeasureInput, on: MeasuredOn): MeasureResult | {
       if (!path) return { lacks: 'Put the dot on at least two frames.' };
       const [unit, digits, of] = plane ? (['m/s', 1, 'm'] as const) : (['heights/s', 2, 'picture heights'] as const);
       return {
-        value: path.topSpeed, unit, plusMinus: path.plusMinus,
+        value: path.topSpeed,
+        unit,
+        plusMinus: path.plusMinus,
         words: `${n(path.length, 2)} ${of} in ${n(path.seconds, 2)} s; at most ${n(path.topSpeed, digits)} ${plane ? 'm/s' : 'heights a second'} ± ${n(path.plusMinus, digits)}${plane ? ', for what moves along the mat' : '; without the mat’s corners there are no metres'}.`,
-      }; // prettier-ignore
+      };
     }
   }
 }

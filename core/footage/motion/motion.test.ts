@@ -53,7 +53,10 @@ describe('activity', () => {
   const motion = Array.from({ length: 400 }, (_, i) => ((i >= 100 && i < 160) || (i >= 300 && i < 320) ? 4 : 0.1));
 
   it('is told apart relative to how much moves at all', () => {
-    const faint = activityOf(motion.map((v) => v / 50), secondsAt); // prettier-ignore
+    const faint = activityOf(
+      motion.map((v) => v / 50),
+      secondsAt,
+    );
     const strong = activityOf(motion, secondsAt);
     expect(faint.lulls).toEqual(strong.lulls);
     expect(strong.bursts).toHaveLength(2);
@@ -78,7 +81,10 @@ describe('bouts proposed', () => {
 
   it('lie between bells, and a rest between two of them is none', () => {
     const bouts = proposeBouts(table, moving([30, 90], [150, 210]), [30, 90, 150, 210]);
-    expect(bouts).toEqual([{ fromFrame: 300, toFrame: 900 }, { fromFrame: 1500, toFrame: 2100 }]); // prettier-ignore
+    expect(bouts).toEqual([
+      { fromFrame: 300, toFrame: 900 },
+      { fromFrame: 1500, toFrame: 2100 },
+    ]);
   });
 
   it('are parted by long pauses where no bell is heard', () => {
@@ -113,16 +119,38 @@ describe('lost action and advice', () => {
     }));
 
   it('are where the camera has turned away, at the edge where the action went out', () => {
-    const lost = lostAction(camera([[100, -5], [150, 5]]), secondsAt); // prettier-ignore
+    const lost = lostAction(
+      camera([
+        [100, -5],
+        [150, 5],
+      ]),
+      secondsAt,
+    );
     expect(lost).toHaveLength(1);
     expect(lost[0]).toMatchObject({ edge: 'left' });
     expect(lost[0]!.fromFrame).toBeGreaterThan(105);
     expect(lost[0]!.toFrame).toBeLessThan(160);
-    expect(lostAction(camera([[100, 5], [150, -5]]), secondsAt)[0]!.edge).toBe('right'); // prettier-ignore
+    expect(
+      lostAction(
+        camera([
+          [100, 5],
+          [150, -5],
+        ]),
+        secondsAt,
+      )[0]!.edge,
+    ).toBe('right');
   });
 
   it('are not found where the camera only follows', () => {
-    expect(lostAction(camera([[100, 1], [150, -1]]), secondsAt)).toEqual([]); // prettier-ignore
+    expect(
+      lostAction(
+        camera([
+          [100, 1],
+          [150, -1],
+        ]),
+        secondsAt,
+      ),
+    ).toEqual([]);
   });
 
   /** Bodies that move along an edge, or in the middle, or not at all, from each frame on. */
@@ -134,7 +162,16 @@ describe('lost action and advice', () => {
     });
 
   it('are where bodies left a camera that stands still, until something moves in the middle again', () => {
-    const lost = lostAction(standing([[0, 'middle'], [100, 'right'], [115, 'none'], [180, 'right'], [190, 'middle']]), secondsAt); // prettier-ignore
+    const lost = lostAction(
+      standing([
+        [0, 'middle'],
+        [100, 'right'],
+        [115, 'none'],
+        [180, 'right'],
+        [190, 'middle'],
+      ]),
+      secondsAt,
+    );
     expect(lost).toHaveLength(1);
     expect(lost[0]!.edge).toBe('right');
     expect(Math.abs(lost[0]!.fromFrame - 105)).toBeLessThan(8);
@@ -142,13 +179,40 @@ describe('lost action and advice', () => {
   });
 
   it('are where bodies are half outside along an edge, and not where they only brush it or rest in the middle', () => {
-    expect(lostAction(standing([[100, 'bottom'], [140, 'middle']]), secondsAt)).toMatchObject([{ edge: 'bottom' }]); // prettier-ignore
-    expect(lostAction(standing([[100, 'bottom'], [112, 'middle']]), secondsAt)).toEqual([]); // prettier-ignore
-    expect(lostAction(standing([[100, 'none'], [200, 'middle']]), secondsAt)).toEqual([]); // prettier-ignore
+    expect(
+      lostAction(
+        standing([
+          [100, 'bottom'],
+          [140, 'middle'],
+        ]),
+        secondsAt,
+      ),
+    ).toMatchObject([{ edge: 'bottom' }]);
+    expect(
+      lostAction(
+        standing([
+          [100, 'bottom'],
+          [112, 'middle'],
+        ]),
+        secondsAt,
+      ),
+    ).toEqual([]);
+    expect(
+      lostAction(
+        standing([
+          [100, 'none'],
+          [200, 'middle'],
+        ]),
+        secondsAt,
+      ),
+    ).toEqual([]);
   });
 
   it('are put in words with their times, in order', () => {
-    const features = camera([[100, -5], [150, 5]]); // prettier-ignore
+    const features = camera([
+      [100, -5],
+      [150, 5],
+    ]);
     expect(
       qualityAdvice({ features, lost: lostAction(features, secondsAt), cuts: [], sharpness: [] }, secondsAt).map((a) => a.words),
     ).toEqual([

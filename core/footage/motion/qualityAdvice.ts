@@ -45,7 +45,11 @@ export function qualityAdvice(findings: QualityFindings, secondsAt: (frame: numb
   const clock = (frame: number): string => clockText(secondsAt(frame));
   const span = ({ fromFrame, toFrame }: Stretch): string => `from ${clock(fromFrame)} to ${clock(toFrame)}`;
   const below = (values: ArrayLike<number>, { enter, leave, leastSeconds }: typeof dark): Stretch[] =>
-    stretchesAbove(Float64Array.from(values, (v) => -v), { enter: -enter, leave: -leave, leastSeconds }, secondsAt); // prettier-ignore
+    stretchesAbove(
+      Float64Array.from(values, (v) => -v),
+      { enter: -enter, leave: -leave, leastSeconds },
+      secondsAt,
+    );
   const of = (kind: QualityAdvice['kind'], { fromFrame, toFrame }: Stretch, words: string): QualityAdvice => ({
     kind,
     fromFrame,

@@ -6,7 +6,19 @@ import { boutOf, type Leg } from './boutOf.ts';
 import { pick, seeded } from './random.ts';
 
 /** Positions that matter to the score come more often than the rest. */
-const usual: readonly PositionCode[] = ['standing', 'clinch', 'half-guard', 'closed-guard', 'side-control', 'knee-on-belly', 'mount', 'three-quarter-mount', 'turtle', 'back-control', 'back-mount']; // prettier-ignore
+const usual: readonly PositionCode[] = [
+  'standing',
+  'clinch',
+  'half-guard',
+  'closed-guard',
+  'side-control',
+  'knee-on-belly',
+  'mount',
+  'three-quarter-mount',
+  'turtle',
+  'back-control',
+  'back-mount',
+];
 
 const holderOf = (position: PositionCode, random: () => number): Holder => (isNeutral(position) ? null : pick(random, athletes));
 
@@ -26,7 +38,14 @@ export function randomBout(seed: number): TimedBout {
   const happens = (share: number): boolean => random() < share;
   const events: TimedEvent[] = [];
   for (let i = Math.floor(random() * 6); i > 0; i--)
-    events.push({ kind: 'attempt', athlete: pick(random, athletes), technique: pick(random, attemptTechniques), outcome: pick(random, attemptOutcomes), close: happens(0.5), at: tenths(lengthSeconds) }); // prettier-ignore
+    events.push({
+      kind: 'attempt',
+      athlete: pick(random, athletes),
+      technique: pick(random, attemptTechniques),
+      outcome: pick(random, attemptOutcomes),
+      close: happens(0.5),
+      at: tenths(lengthSeconds),
+    });
   for (let i = Math.floor(random() * 3); i > 0; i--)
     events.push({ kind: 'guard-pull', athlete: pick(random, athletes), gripped: happens(0.3), at: tenths(lengthSeconds) });
   for (let i = Math.floor(random() * 5); i > 0; i--)

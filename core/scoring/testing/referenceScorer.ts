@@ -206,7 +206,9 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): Referenc
     if (clock < counts) continue;
     if (event.kind === 'guard-pull' && sheet.pullCosts > 0) give(event.athlete, 'guard-pull', clock, -sheet.pullCosts, 0);
     if (event.kind === 'attempt' && event.close && event.outcome !== 'success') {
-      const judged = done.some((one) => one.athlete === event.athlete && one.action === event.technique && !one.dead && clock >= one.at - 30 && clock <= one.until); // prettier-ignore
+      const judged = done.some(
+        (one) => one.athlete === event.athlete && one.action === event.technique && !one.dead && clock >= one.at - 30 && clock <= one.until,
+      );
       if (!judged) give(event.athlete, event.technique, clock, 0, 1);
     }
   }

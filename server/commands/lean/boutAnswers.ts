@@ -19,15 +19,24 @@ export type GoodBout = Exclude<ReadBout, { faults: string[] }>;
 const rounded = (value: number): number => Math.round(value * 1000) / 1000;
 
 const entryOf = ({ athlete, action, at, bankedAt, points, near, reason }: ScoreEntry) => ({
-  ...{ athlete, action, atSeconds: rounded(at), bankedAtSeconds: rounded(bankedAt) },
-  ...{ points, near, reason },
+  athlete,
+  action,
+  atSeconds: rounded(at),
+  bankedAtSeconds: rounded(bankedAt),
+  points,
+  near,
+  reason,
 });
 
 /** `lean score FILE` */
 export function scoreAnswer({ bout, sheet }: GoodBout) {
   const { winner, decidedBy, score, awards, refusals, endedAt } = scoreBout(bout, sheet);
   return {
-    ...{ winner, decidedBy, ruleSheet: sheet.name, endedAtSeconds: rounded(endedAt), score },
+    winner,
+    decidedBy,
+    ruleSheet: sheet.name,
+    endedAtSeconds: rounded(endedAt),
+    score,
     awards: awards.map(entryOf),
     refusals: refusals.map(entryOf),
     doubts: coderCheck(bout).map(({ kind, at, words }) => ({ kind, atSeconds: rounded(at), words })),
@@ -51,7 +60,8 @@ const roundedStats = ({ clockSeconds, time, transitions, client, partner }: Bout
   clockSeconds: rounded(clockSeconds),
   time: time.map((entry) => ({ ...entry, seconds: rounded(entry.seconds), share: rounded(entry.share) })),
   transitions,
-  ...{ client: roundedAthlete(client), partner: roundedAthlete(partner) },
+  client: roundedAthlete(client),
+  partner: roundedAthlete(partner),
 });
 const roundedAthlete = (one: BoutStats['client']) => ({
   ...one,

@@ -28,7 +28,10 @@ export const rankAnswer = ({ input, school, schoolName }: GoodRank) => ({
 export function progressAnswer(series: FixSeries) {
   const { verdict, ratio, interval, pOneSided, perRequest, neededMinutes, neededChances } = fixProgress(series);
   return {
-    ...{ verdict, ratio: finite(ratio), interval: ends(interval), pOneSided: finite(pOneSided) },
+    verdict,
+    ratio: finite(ratio),
+    interval: ends(interval),
+    pOneSided: finite(pOneSided),
     perRequest: perRequest.map((request) => ({ value: finite(request.value), interval: ends(request.interval) })),
     ...(series.kind === 'rate' ? { neededMinutes } : { neededChances }),
   };

@@ -1,5 +1,6 @@
 /** A paragraph and a block of a critique's tree, as SQL: what was sent before is rewritten as the written critique it now is. */
-const paragraph = (text: string): string => `JSON_OBJECT('type', 'paragraph', 'content', JSON_ARRAY(JSON_OBJECT('type', 'text', 'text', ${text})))`; // prettier-ignore
+const paragraph = (text: string): string =>
+  `JSON_OBJECT('type', 'paragraph', 'content', JSON_ARRAY(JSON_OBJECT('type', 'text', 'text', ${text})))`;
 const nothing = `JSON_OBJECT('type', 'paragraph')`;
 const listItem = `JSON_OBJECT('type', 'listItem', 'content', JSON_ARRAY(${paragraph("CONCAT(IF(i.whenever = '', '', CONCAT('If ', i.whenever, ': ')), i.what)")}))`;
 const instead = `COALESCE((SELECT JSON_OBJECT('type', 'orderedList', 'content', JSON_ARRAYAGG(${listItem}))

@@ -135,11 +135,14 @@ describe('a session', () => {
   it('takes what it listens to along when it ends', async () => {
     const client = await visit(open.app, 'client');
     const ended = new Promise<void>((resolve, reject) => {
-      const request = client.ask('get', '/api/footages/watch').buffer(true).parse((response, done) => {
-        (response as unknown as Readable).resume().on('end', () => (done(null, null), resolve()));
-      });
+      const request = client
+        .ask('get', '/api/footages/watch')
+        .buffer(true)
+        .parse((response, done) => {
+          (response as unknown as Readable).resume().on('end', () => (done(null, null), resolve()));
+        });
       request.catch(reject);
-    }); // prettier-ignore
+    });
     await new Promise((resolve) => setTimeout(resolve, 300));
     await client.ask('delete', '/api/session');
     await ended;
@@ -147,7 +150,8 @@ describe('a session', () => {
 });
 
 describe('many tries', () => {
-  const guess = (visitor: Visitor, email: string, words: string) => visitor.ask('post', '/api/session', { email: `${email}@test.example`, password: words }); // prettier-ignore
+  const guess = (visitor: Visitor, email: string, words: string) =>
+    visitor.ask('post', '/api/session', { email: `${email}@test.example`, password: words });
 
   it('of one guesser shut the guessed account to unknown browsers, with words that say what to do, and nobody else out', async () => {
     await house.db.signInTries.destroy({ where: {} });
@@ -199,7 +203,10 @@ describe('behind HTTPS', () => {
     const sign = async (app: OpenApp) => {
       const at = await supertest(app.app).get('/api/session').set('x-forwarded-proto', 'https');
       const body = { email: 'other@test.example', password };
-      return supertest(app.app).post('/api/session').set({ 'x-lean-token': at.body.token as string, 'x-forwarded-proto': 'https' }).send(body); // prettier-ignore
+      return supertest(app.app)
+        .post('/api/session')
+        .set({ 'x-lean-token': at.body.token as string, 'x-forwarded-proto': 'https' })
+        .send(body);
     };
     const answer = await sign(secure);
     for (const cookie of answer.headers['set-cookie'] as unknown as string[]) expect(cookie).toContain('Secure');

@@ -19,7 +19,12 @@ export const accessHandlers: Handlers<typeof rooms.access> = {
     // A new session id at sign-in: an id planted before is worth nothing after (session fixation).
     await promisify(req.session.regenerate.bind(req.session))();
     req.session.accountId = account.id;
-    res.cookie(knownName, knownBrowser(house, account.id), { httpOnly: true, sameSite: 'lax', secure: req.secure || house.config.https, maxAge: knownMs }); // prettier-ignore
+    res.cookie(knownName, knownBrowser(house, account.id), {
+      httpOnly: true,
+      sameSite: 'lax',
+      secure: req.secure || house.config.https,
+      maxAge: knownMs,
+    });
     return { account, token: tokenOf(req) };
   },
 

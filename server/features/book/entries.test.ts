@@ -26,7 +26,8 @@ const book = async (): Promise<{ principles: (BookPrinciple & { notes: number })
   (await coach.ask('get', '/api/book')).body;
 const words = (name: string, more: Partial<BookPrinciple> = {}) =>
   blankPrinciple({ id: house.newId(), name, cue: 'Elbows in.', good: 'Good.', why: 'Why.', ...more });
-const save = (id: string, name: string, more: Partial<BookPrinciple> = {}) => coach.ask('put', `/api/book/principles/${id}`, words(name, more)); // prettier-ignore
+const save = (id: string, name: string, more: Partial<BookPrinciple> = {}) =>
+  coach.ask('put', `/api/book/principles/${id}`, words(name, more));
 
 describe('the starter book', () => {
   it('has at least sixty principles and sixty drills of every area, with cautions, and is sound', async () => {

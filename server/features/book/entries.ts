@@ -124,7 +124,11 @@ export const removeBookDrill = (house: House, id: string): Promise<void> =>
     if (!drills.some((drill) => drill.id === id)) throw new ContractError('not-found');
     const naming = principles.filter(({ drillIds }) => drillIds.includes(id));
     if (naming.length > 0)
-      await putPrinciples(house, naming.map((one) => ({ ...one, drillIds: one.drillIds.filter((drillId) => drillId !== id) })), transaction); // prettier-ignore
+      await putPrinciples(
+        house,
+        naming.map((one) => ({ ...one, drillIds: one.drillIds.filter((drillId) => drillId !== id) })),
+        transaction,
+      );
     await deleteDrill(house, id, transaction);
   });
 

@@ -28,7 +28,8 @@ afterAll(async () => {
   await house.close();
 });
 
-const fieldsOf = (fromFrame: number, toFrame: number, more: object = {}) => boutFields.parse(boutSchema.parse({ id: house.newId(), fromFrame, toFrame, spans: [], ...more })); // prettier-ignore
+const fieldsOf = (fromFrame: number, toFrame: number, more: object = {}) =>
+  boutFields.parse(boutSchema.parse({ id: house.newId(), fromFrame, toFrame, spans: [], ...more }));
 const edit = (id: string, base: number, after: BoutEdit['after'], splitFrom: string | null = null): BoutEdit => ({
   id,
   base,
@@ -45,8 +46,10 @@ const spans = [
 /** The coach codes a bout at the desk, and accepts it. */
 async function code(boutId: string): Promise<void> {
   const codingId = house.newId();
-  const made = (entity: string, after: { id: string }) => ({ changeId: house.newId(), entity, id: after.id, before: null, after }) as unknown as DeskChange; // prettier-ignore
-  const cut = (atFrame: number, position: string, holder: string | null) => made('cut', { id: house.newId(), footageId, codingId, atFrame, position, holder } as never); // prettier-ignore
+  const made = (entity: string, after: { id: string }) =>
+    ({ changeId: house.newId(), entity, id: after.id, before: null, after }) as unknown as DeskChange;
+  const cut = (atFrame: number, position: string, holder: string | null) =>
+    made('cut', { id: house.newId(), footageId, codingId, atFrame, position, holder } as never);
   const coding = { id: codingId, footageId, boutId, coderId: coachId, coderName: 'Cora Lind', state: 'accepted' };
   const changes = [made('coding', coding), cut(0, 'standing', null), cut(200, 'mount', 'client')];
   await coach.ask('post', `/api/requests/${requestId}/desk/changes`, { changes, since: 0 });
@@ -56,7 +59,10 @@ describe('bouts', () => {
   it('are kept as coach or client say, each edit on the version it was made on', async () => {
     const [a, b] = [house.newId(), house.newId()];
     const more = { order: 2, outcome: 'won', outcomeWords: 'by 4 to 2', partnerWords: 'blue belt' };
-    expect((await send(coach, edit(a, 0, fieldsOf(10, 400)), edit(b, 0, fieldsOf(450, 900)))).body.bouts).toMatchObject([{ id: a, version: 1 }, { id: b, version: 1 }]); // prettier-ignore
+    expect((await send(coach, edit(a, 0, fieldsOf(10, 400)), edit(b, 0, fieldsOf(450, 900)))).body.bouts).toMatchObject([
+      { id: a, version: 1 },
+      { id: b, version: 1 },
+    ]);
     expect((await send(ada, edit(a, 1, fieldsOf(10, 400, more)), edit(b, 1, fieldsOf(450, 800)))).status).toBe(200);
     expect(await stored()).toMatchObject([
       { ...more, version: 2 },
@@ -69,7 +75,9 @@ describe('bouts', () => {
 
   it('that overlap, run beyond the footage, or are another footage’s are refused in words, and nothing of the edits is kept', async () => {
     const mine = await bringBout(house, footageId, 0, 500);
-    expect((await send(coach, edit(mine, 1, fieldsOf(0, 400)), edit(house.newId(), 0, fieldsOf(399, 900)))).body.message).toBe('Two bouts overlap: one ends at frame 400, the next begins at 399.'); // prettier-ignore
+    expect((await send(coach, edit(mine, 1, fieldsOf(0, 400)), edit(house.newId(), 0, fieldsOf(399, 900)))).body.message).toBe(
+      'Two bouts overlap: one ends at frame 400, the next begins at 399.',
+    );
     expect((await send(coach, edit(mine, 1, fieldsOf(0, 1001)))).body.message).toBe(
       'A bout ends at frame 1001; the footage has 1000 frames.',
     );

@@ -29,7 +29,9 @@ type Coded = Pick<Bout, 'fromFrame' | 'toFrame' | 'spans' | 'events'>;
 
 /** What of a coding lies in a stretch: its spans made to tile it, and what happened in it. */
 const codedWithin = ({ spans, events }: Pick<Bout, 'spans' | 'events'>, fromFrame: number, toFrame: number): Coded => ({
-  ...{ fromFrame, toFrame, spans: fitSpans(spans, fromFrame, toFrame) },
+  fromFrame,
+  toFrame,
+  spans: fitSpans(spans, fromFrame, toFrame),
   events: events.filter(({ atFrame }) => fromFrame <= atFrame && atFrame < toFrame),
 });
 
@@ -66,7 +68,8 @@ async function addBout(standing: Standing, { id, splitFrom }: BoutEdit, fields: 
 async function changeOne(standing: Standing, row: BoutRow, fields: Fields): Promise<void> {
   const { house, account, table, bouts, transaction } = standing;
   const moved = row.fromFrame !== fields.fromFrame || row.toFrame !== fields.toFrame;
-  if (moved && !coachesHere(account) && isCoded(standing, row)) throw refused('Your coach has coded this bout already, so its edges stay. Write to them if one is wrong.'); // prettier-ignore
+  if (moved && !coachesHere(account) && isCoded(standing, row))
+    throw refused('Your coach has coded this bout already, so its edges stay. Write to them if one is wrong.');
   const next: BoutRow = {
     ...row,
     ...fields,

@@ -18,7 +18,10 @@ describe('a written critique', () => {
     await at.write(docOf(paragraph('You hold very well.')));
     expect(await at.draft()).toMatchObject({
       doc: docOf(paragraph('You hold very well.')),
-      ...{ revision: 2, version: 0, sentAt: null, changed: true },
+      revision: 2,
+      version: 0,
+      sentAt: null,
+      changed: true,
       recipients: [{ name: 'Ada Moor', role: 'client', email: 'client@test.example' }],
     });
   });
@@ -37,7 +40,10 @@ describe('a written critique', () => {
 
   it('is sent with its fixes in order, and each moment with the drawings on it and a clip from 2 s before', async () => {
     const { body } = await at.sendDoc(fixOf(at.noteIds[1]!), fixOf(at.noteIds[0]!));
-    expect(body.fixes).toMatchObject([{ position: 1, fixId: at.noteIds[1], noteIds: [at.noteIds[1]] }, { position: 2, fixId: at.noteIds[0] }]); // prettier-ignore
+    expect(body.fixes).toMatchObject([
+      { position: 1, fixId: at.noteIds[1], noteIds: [at.noteIds[1]] },
+      { position: 2, fixId: at.noteIds[0] },
+    ]);
     expect(body.moments.map((one: { note: { id: string } }) => one.note.id)).toEqual([at.noteIds[1], at.noteIds[0]]);
     expect(body.moments[0]).toMatchObject({ atSeconds: 3.5, clipFromSeconds: 1.5, clipToSeconds: 5.5 });
     expect([body.moments[0].drawings.length, body.moments[1].drawings.length]).toEqual([1, 0]);
@@ -47,7 +53,10 @@ describe('a written critique', () => {
   it('never carries a note that is for the coach’s eyes only, nor one that has left the desk', async () => {
     await at.changeNote(at.noteIds[0]!, { visible: 'client' }, { visible: 'coach' });
     const refused = await at.sendDoc(fixOf(at.noteIds[0]!));
-    expect([refused.status, refused.body.message]).toEqual([400, 'One of these moments is for our eyes only. Take it out, or let the client see it.']); // prettier-ignore
+    expect([refused.status, refused.body.message]).toEqual([
+      400,
+      'One of these moments is for our eyes only. Take it out, or let the client see it.',
+    ]);
     expect((await at.sendDoc(fixOf(at.house.newId()))).body.message).toContain('not on the desk any more');
     expect((await at.draft()).version).toBe(0);
   });
@@ -169,7 +178,11 @@ describe('a critique that was sent', () => {
     const { body } = await at.sendDoc(fixOf(at.noteIds[0]!));
     await at.sendDoc(fixOf(at.noteIds[1]!));
     await at.coach.ask('post', `/api/critiques/${body.id}/take-back`);
-    expect((await at.coach.ask('get', `/api/critiques/${body.id}`)).body).toMatchObject({ version: 1, fixes: [{ fixId: at.noteIds[0] }], versions: [{ version: 1 }] }); // prettier-ignore
+    expect((await at.coach.ask('get', `/api/critiques/${body.id}`)).body).toMatchObject({
+      version: 1,
+      fixes: [{ fixId: at.noteIds[0] }],
+      versions: [{ version: 1 }],
+    });
   });
 
   it('is not taken back later', async () => {

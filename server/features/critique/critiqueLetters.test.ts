@@ -5,7 +5,8 @@ import { takeBackUntil } from './takeBack.ts';
 
 const client = { name: 'Ada Moor', role: 'client' } as const;
 const guardian = { name: 'Ivo Moor', role: 'guardian' } as const;
-const fixes = (count: number) => Array.from({ length: count }, (_, i) => ({ position: i + 1, fixId: `f${i}`, principleId: null, name: 'The secret elbow', noteIds: [] })); // prettier-ignore
+const fixes = (count: number) =>
+  Array.from({ length: count }, (_, i) => ({ position: i + 1, fixId: `f${i}`, principleId: null, name: 'The secret elbow', noteIds: [] }));
 const sent = (count: number, version = 1) => ({ fixes: fixes(count), version, coachName: 'Cora Lind' });
 
 describe('a letter about a critique', () => {
@@ -21,7 +22,10 @@ describe('a letter about a critique', () => {
   it('says whose footage it is to whoever reads it', () => {
     expect(critiqueLetter(client, 'Ada Moor', sent(1), 'x').subject).toBe('Cora Lind has looked at your footage');
     expect(critiqueLetter(guardian, 'Ada Moor', sent(1), 'x').subject).toBe('Cora Lind has looked at Ada Moor’s footage');
-    expect(critiqueLetter(client, 'Ada Moor', sent(1, 2), 'x')).toMatchObject({ subject: 'Cora Lind has changed what was said about your footage', body: expect.stringContaining('This is version 2') }); // prettier-ignore
+    expect(critiqueLetter(client, 'Ada Moor', sent(1, 2), 'x')).toMatchObject({
+      subject: 'Cora Lind has changed what was said about your footage',
+      body: expect.stringContaining('This is version 2'),
+    });
   });
 
   it('says what was taken back, and that nothing is to be done', () => {
@@ -30,7 +34,11 @@ describe('a letter about a critique', () => {
   });
 
   it('never tells what is in the critique', () => {
-    const letters = [critiqueLetter(client, 'Ada Moor', sent(3), 'abcdefgh'), takenBackLetter(client, 'Ada Moor', 'Cora Lind', 1), answerLetter(client, 'Cora Lind', 'abcdefgh')]; // prettier-ignore
+    const letters = [
+      critiqueLetter(client, 'Ada Moor', sent(3), 'abcdefgh'),
+      takenBackLetter(client, 'Ada Moor', 'Cora Lind', 1),
+      answerLetter(client, 'Cora Lind', 'abcdefgh'),
+    ];
     for (const { subject, body } of letters) expect(`${subject} ${body}`).not.toMatch(/secret|elbow/);
     expect(letters[0]!.body).toContain('/c/abcdefgh');
   });

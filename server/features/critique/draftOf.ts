@@ -60,7 +60,10 @@ function fixOf(facts: DraftFacts, id: string, shown: readonly RequestNote[], cos
   const { principles, harms, input, notes } = facts;
   const principle = principles.find((one) => one.id === id) ?? null;
   const wrong = shown.filter((note) => candidateOf(note) === id && note.kind !== 'good').sort(inOrder);
-  const heavy = [...wrong].sort((a, b) => costs.get(b.id)! - costs.get(a.id)!).slice(0, momentsShown).sort(inOrder); // prettier-ignore
+  const heavy = [...wrong]
+    .sort((a, b) => costs.get(b.id)! - costs.get(a.id)!)
+    .slice(0, momentsShown)
+    .sort(inOrder);
   const good = notes.filter((note) => note.principleId === id && note.kind === 'good' && note.athlete === 'client').length;
   const ids = new Set(wrong.map((note) => note.id));
   const ledTo = shown.filter((note) => note.causes.some((cause) => ids.has(cause)) && candidateOf(note) !== id).sort(inOrder);
@@ -89,7 +92,11 @@ function scoreLine({ bouts }: LadderFacts): string | null {
     if (!harm || sheet.pointsCount === 'never' || harm.score.decidedBy === 'not-scored') return [];
     const { winner, decidedBy, score } = harm.score;
     const how = decisions[decidedBy];
-    return [winner === null ? `Level at ${scoreText(score)}, ${how}.` : `${winner === 'client' ? 'You won' : 'Your partner won'} ${scoreText(score)}, ${how}.`]; // prettier-ignore
+    return [
+      winner === null
+        ? `Level at ${scoreText(score)}, ${how}.`
+        : `${winner === 'client' ? 'You won' : 'Your partner won'} ${scoreText(score)}, ${how}.`,
+    ];
   });
   return lines.length > 0 ? lines.join(' ') : null;
 }
@@ -111,7 +118,10 @@ export function draftOf(facts: DraftFacts): DraftInput {
   return {
     question: request.question,
     answer: choice.answer,
-    praise: praise.slice(0, praiseShown).sort(inOrder).map((note) => momentOf(facts, note)), // prettier-ignore
+    praise: praise
+      .slice(0, praiseShown)
+      .sort(inOrder)
+      .map((note) => momentOf(facts, note)),
     fixes: ladder.rungs
       .slice(0, ladder.cut)
       .filter(({ principle }) => shown.some((note) => candidateOf(note) === principle && note.kind !== 'good'))

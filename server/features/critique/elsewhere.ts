@@ -34,7 +34,11 @@ export async function notesElsewhere(
 ): Promise<ReadonlyMap<string, NoteElsewhere>> {
   const away = noteIds.filter((id) => !document.notes[id]);
   const places = away.length > 0 ? await findNotesOfClient(house, client.id, away) : [];
-  const desks = new Map(await Promise.all([...new Set(places.map(({ requestId }) => requestId))].map(async (id) => [id, await deskElsewhere(house, id)] as const))); // prettier-ignore
+  const desks = new Map(
+    await Promise.all(
+      [...new Set(places.map(({ requestId }) => requestId))].map(async (id) => [id, await deskElsewhere(house, id)] as const),
+    ),
+  );
   return new Map(
     places.flatMap(({ id, requestId }) => {
       const desk = desks.get(requestId);

@@ -50,12 +50,19 @@ describe('what the client does with it', () => {
       { answer: 'The lower one.', answeredBy: 'Cora Lind' },
     ]);
     expect((await at.letters())[0]!.subject).toBe('Cora Lind has answered');
-    expect((await (await at.visit('other')).ask('post', `/api/critiques/${body.id}/questions`, { id: at.house.newId(), fixId: null, noteId: null, words: 'x' })).status).toBe(404); // prettier-ignore
+    expect(
+      (
+        await (
+          await at.visit('other')
+        ).ask('post', `/api/critiques/${body.id}/questions`, { id: at.house.newId(), fixId: null, noteId: null, words: 'x' })
+      ).status,
+    ).toBe(404);
   });
 });
 
 describe('a link for the home coach', () => {
-  const made = async (critiqueId: string, days = 7) => (await at.coach.ask('post', `/api/critiques/${critiqueId}/links`, { forName: 'Ines at home', days })).body; // prettier-ignore
+  const made = async (critiqueId: string, days = 7) =>
+    (await at.coach.ask('post', `/api/critiques/${critiqueId}/links`, { forName: 'Ines at home', days })).body;
 
   it('opens this critique without a sign-in, to read, without questions; how often is counted', async () => {
     const { body } = await at.sendDoc(fixOf(at.noteIds[0]!));

@@ -77,7 +77,9 @@ export async function getMomentStill(house: House, account: Account, critiqueId:
   const original = await house.storage.local(footage.originalKey);
   try {
     const { note, drawings } = moment;
-    await house.turns.run(account.id || 'reader', async () => house.storage.putBytes(key, await stillPng(original.path, table, note.fromFrame, drawings))); // prettier-ignore
+    await house.turns.run(account.id || 'reader', async () =>
+      house.storage.putBytes(key, await stillPng(original.path, table, note.fromFrame, drawings)),
+    );
   } finally {
     await original.release();
   }
@@ -124,5 +126,8 @@ export async function markUnderstood(
 /** Critiques of a client that stand, newest first. */
 export async function listCritiquesOfClient(house: House, clientId: string): Promise<CritiqueGlance[]> {
   const requests = await listRequestsOfClients(house, [clientId], 'client');
-  return findGlances(house, requests.map(({ id }) => id)); // prettier-ignore
+  return findGlances(
+    house,
+    requests.map(({ id }) => id),
+  );
 }

@@ -42,7 +42,9 @@ export const findVersion = async (
 
 /** When each version of a critique was sent, oldest first. */
 export async function listVersions({ db }: House, critiqueId: string): Promise<{ version: number; sentAt: Date }[]> {
-  const rows = plainAll(await db.critiqueVersions.findAll({ attributes: ['version', 'sentAt'], where: { critiqueId }, order: [['version', 'ASC']] })); // prettier-ignore
+  const rows = plainAll(
+    await db.critiqueVersions.findAll({ attributes: ['version', 'sentAt'], where: { critiqueId }, order: [['version', 'ASC']] }),
+  );
   return rows.map(({ version, sentAt }) => ({ version, sentAt }));
 }
 
@@ -110,7 +112,6 @@ export const findNotesOfClient = (
   clientId: string,
   noteIds: readonly string[],
 ): Promise<{ id: string; requestId: string }[]> =>
-  // prettier-ignore
   db.sequelize.query<{ id: string; requestId: string }>(
     `SELECT n.id, n.request_id AS requestId FROM notes n JOIN requests r ON r.id = n.request_id
      WHERE n.id IN (:noteIds) AND r.client_id = :clientId AND r.state NOT IN ('draft', 'guardian', 'withdrawn')`,
@@ -141,16 +142,29 @@ export async function findOpenQuestions({ db }: House): Promise<OpenQuestion[]> 
 export async function findGlances(house: House, requestIds: string[]): Promise<CritiqueGlance[]> {
   const { db } = house;
   if (requestIds.length === 0) return [];
-  const rows = plainAll(await db.critiques.findAll({ attributes: { exclude: ['doc'] }, where: { requestId: requestIds, sentAt: { [Op.not]: null } }, order: [['sentAt', 'DESC']] })); // prettier-ignore
+  const rows = plainAll(
+    await db.critiques.findAll({
+      attributes: { exclude: ['doc'] },
+      where: { requestId: requestIds, sentAt: { [Op.not]: null } },
+      order: [['sentAt', 'DESC']],
+    }),
+  );
   const ids = rows.map(({ id }) => id);
-  const versions = plainAll(await db.critiqueVersions.findAll({ attributes: ['critiqueId', 'version', 'doc', 'fixes'], where: { critiqueId: ids } })); // prettier-ignore
+  const versions = plainAll(
+    await db.critiqueVersions.findAll({ attributes: ['critiqueId', 'version', 'doc', 'fixes'], where: { critiqueId: ids } }),
+  );
   const open = plainAll(await db.questions.findAll({ attributes: ['critiqueId'], where: { critiqueId: ids, answeredAt: null } }));
   return rows.flatMap(({ id, requestId, sentAt, readAt, version }) => {
     const sent = versions.find((one) => one.critiqueId === id && one.version === version);
     if (!sent) return [];
     const opening = sent.doc.content.find((block) => block.type === 'paragraph' && blockText(block) !== '');
     return {
-      ...{ id, requestId, version, sentAt: sentAt!.toISOString(), readAt: readAt?.toISOString() ?? null, fixes: sent.fixes },
+      id,
+      requestId,
+      version,
+      sentAt: sentAt!.toISOString(),
+      readAt: readAt?.toISOString() ?? null,
+      fixes: sent.fixes,
       opening: opening ? blockText(opening) : '',
       openQuestions: open.filter(({ critiqueId }) => critiqueId === id).length,
     };
@@ -193,7 +207,9 @@ export function critiqueOf(
     understood: row.understood,
     code: row.code ?? '',
     footages: [...request.footages, ...otherFootages].map(({ id, state, seconds, width, height, bouts }, i) => ({
-      ...{ id, state, earlier: i >= request.footages.length },
+      id,
+      state,
+      earlier: i >= request.footages.length,
       bouts: sent.writtenFrom?.footages.find((one) => one.id === id)?.bouts ?? bouts,
       seconds: seconds ?? 0,
       width: width ?? 16,

@@ -131,7 +131,10 @@ function refuseUnanswered(facts: LadderFacts, doc: CritiqueDoc): void {
   const { client, principles, drills, sheet, given, choice } = facts;
   const fixes = fixBlocks(doc).flatMap(({ attrs }) => principles.find(({ id }) => id === attrs.principleId) ?? []);
   const warnings = fixWarnings({ client, fixes, drills, praise: 1, sheet, given, answered: true });
-  const open = warnings.find(({ kind, principleId }) => guardedKinds.includes(kind) && !choice.overrides.some((one) => one.kind === kind && one.principleId === principleId)); // prettier-ignore
+  const open = warnings.find(
+    ({ kind, principleId }) =>
+      guardedKinds.includes(kind) && !choice.overrides.some((one) => one.kind === kind && one.principleId === principleId),
+  );
   if (open) throw refused(`${open.words} Say on the ladder why it goes out all the same, or take it out.`);
 }
 
@@ -187,7 +190,12 @@ export async function sendCritique(
     );
     await changeRequest(house, requestId, { state: 'sent' }, transaction);
     await indexCritique(house, row, requestId, transaction);
-    await recordSentOrder(house, facts, row.fixes.map(({ fixId }) => fixId), transaction); // prettier-ignore
+    await recordSentOrder(
+      house,
+      facts,
+      row.fixes.map(({ fixId }) => fixId),
+      transaction,
+    );
     await postLetters(
       house,
       request.clientId,

@@ -23,19 +23,22 @@ beforeEach(async () => {
   ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
   boutId = house.newId();
   await house.db.bouts.create({
-    ...{
-      version: 1,
-      id: boutId,
-      footageId,
-      fromFrame: 10,
-      toFrame: 90,
-      spans: [],
-      events: [],
-      proposed: false,
-      order: 1,
-      lengthSeconds: null,
-    },
-    ...{ ruleSheet: null, sheetId: null, clientWords: '', partnerWords: '', outcome: null, outcomeWords: '' },
+    version: 1,
+    id: boutId,
+    footageId,
+    fromFrame: 10,
+    toFrame: 90,
+    spans: [],
+    events: [],
+    proposed: false,
+    order: 1,
+    lengthSeconds: null,
+    ruleSheet: null,
+    sheetId: null,
+    clientWords: '',
+    partnerWords: '',
+    outcome: null,
+    outcomeWords: '',
   });
   // An uneven rate: every other frame lasts twice as long.
   const times = Array.from({ length: 100 }, (_, i) => Math.floor(i / 2) * 0.15 + (i % 2) * 0.05);
@@ -56,11 +59,26 @@ const bout = async () => (await house.db.bouts.findByPk(boutId))!.get({ plain: t
 async function coding(by: 'coach' | 'assistant', state: Coding['state']) {
   const own: Coding = { id: house.newId(), footageId, boutId, coderId: await accountOf(by), coderName: by, state };
   const cut = (atFrame: number, position: CodedCut['position'], holder: CodedCut['holder']): CodedCut => ({
-    ...{ id: house.newId(), footageId, codingId: own.id, atFrame, position, holder },
+    id: house.newId(),
+    footageId,
+    codingId: own.id,
+    atFrame,
+    position,
+    holder,
   });
   const event: CodedEvent = {
-    ...{ id: house.newId(), footageId, codingId: own.id, atFrame: 30, kind: 'guard-pull', athlete: 'partner' },
-    ...{ technique: null, outcome: null, close: false, gripped: true, position: null, holder: null },
+    id: house.newId(),
+    footageId,
+    codingId: own.id,
+    atFrame: 30,
+    kind: 'guard-pull',
+    athlete: 'partner',
+    technique: null,
+    outcome: null,
+    close: false,
+    gripped: true,
+    position: null,
+    holder: null,
   };
   const cuts = [cut(10, 'standing', null), cut(40, 'half-guard', 'client')];
   return { own, cuts, event, changes: [made('coding', own), ...cuts.map((one) => made('cut', one)), made('event', event)] };

@@ -162,8 +162,16 @@ describe('the desk', () => {
         id,
         before: null,
         after: {
-          ...{ id, footageId, tool: 'arrow', colour: 'client', weight: 'plain', words: '', keys: [] },
-          ...{ points: [{ x: 0, y: 0 }], fromFrame: 0, toFrame: 1 },
+          id,
+          footageId,
+          tool: 'arrow',
+          colour: 'client',
+          weight: 'plain',
+          words: '',
+          keys: [],
+          points: [{ x: 0, y: 0 }],
+          fromFrame: 0,
+          toFrame: 1,
         },
       })),
     );
@@ -249,7 +257,13 @@ describe('two people at one desk', () => {
     const moved = await both(coach, [edit(late.id, { fromFrame: 90 }, { fromFrame: 0 })]);
     expect(whyNot(moved)).toBeDefined();
     expect((await desk()).notes[late.id].fromFrame).toBe(90);
-    const made = { changeId: house.newId(), entity: 'conflict', id: house.newId(), before: null, after: { of: 'note', thingId: early.id, field: null, stands: 1, aside: 2, standsBy: 'x', asideBy: 'y' } }; // prettier-ignore
+    const made = {
+      changeId: house.newId(),
+      entity: 'conflict',
+      id: house.newId(),
+      before: null,
+      after: { of: 'note', thingId: early.id, field: null, stands: 1, aside: 2, standsBy: 'x', asideBy: 'y' },
+    };
     expect(whyNot(await both(coach, [made as unknown as DeskChange]))).toBe('Conflicts are found by the server, not made.');
   });
 
@@ -263,7 +277,12 @@ describe('two people at one desk', () => {
   it('keep measurements and looks as they were made', async () => {
     const [measureId, lookId] = [house.newId(), house.newId()];
     const measure = {
-      ...{ id: measureId, footageId, atFrame: 4, toFrame: 17, input: { kind: 'time' }, drawn: false },
+      id: measureId,
+      footageId,
+      atFrame: 4,
+      toFrame: 17,
+      input: { kind: 'time' },
+      drawn: false,
       result: { value: 0.433, unit: 's', plusMinus: 0.033, words: '0.43 s ± 0.03 s, 13 frames.' },
     };
     const look = { id: lookId, footageId, fromFrame: 0, toFrame: 90, during: 'first' };

@@ -58,13 +58,35 @@ describe('notes of a client', () => {
 describe('what stands on a frame', () => {
   it('is its drawings and the measurements that are shown, not those of other frames or footage', async () => {
     const drawing = (id: string, fields: object) => ({
-      ...{ id, footageId, tool: 'arrow', colour: 'client', weight: 'plain', words: '', keys: [], fromFrame: 0, toFrame: 30 },
-      ...{ points: [{ x: 0, y: 0 }, { x: 1, y: 1 }] }, // prettier-ignore
+      id,
+      footageId,
+      tool: 'arrow',
+      colour: 'client',
+      weight: 'plain',
+      words: '',
+      keys: [],
+      fromFrame: 0,
+      toFrame: 30,
+      points: [
+        { x: 0, y: 0 },
+        { x: 1, y: 1 },
+      ],
       ...fields,
     });
     const angle = {
-      ...{ id: house.newId(), footageId, atFrame: 5, toFrame: null, drawn: true },
-      input: { kind: 'angle', points: [{ x: 0.6, y: 0.5 }, { x: 0.5, y: 0.5 }, { x: 0.5, y: 0.7 }] }, // prettier-ignore
+      id: house.newId(),
+      footageId,
+      atFrame: 5,
+      toFrame: null,
+      drawn: true,
+      input: {
+        kind: 'angle',
+        points: [
+          { x: 0.6, y: 0.5 },
+          { x: 0.5, y: 0.5 },
+          { x: 0.5, y: 0.7 },
+        ],
+      },
       result: { value: 90, unit: '°', plusMinus: 2, words: '90° ± 2°' },
     };
     await save([

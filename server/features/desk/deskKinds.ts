@@ -26,7 +26,10 @@ import { book, columns, shared, type DeskStore } from './deskStores.ts';
 
 interface ServedKind {
   store: DeskStore;
-  /** Who may change it, on what, and what it may name; whoever sends the edit and however. As strict as the operation that does the same elsewhere. */
+  /**
+   * Who may change it, on what, and what it may name; whoever sends the edit and however. As strict as the operation that does the same
+   * elsewhere.
+   */
   mayEdit: readonly Rule[];
   /** Brings up to date what is made from such things elsewhere, after a lot of edits of this kind. */
   afterwards?: (desk: Desk, changes: readonly DeskChange[]) => Promise<void>;

@@ -50,9 +50,27 @@ const desk = async () => {
 };
 
 const mark = (fields: object = {}) => ({ id: id(), footageId, atFrame: 5, toFrame: null, state: 'open', ...fields });
-const codingBy = async (who: 'coach' | 'assistant', state: Coding['state']): Promise<Coding> => ({ id: id(), footageId, boutId, coderId: await accountOf(who), coderName: who, state }); // prettier-ignore
+const codingBy = async (who: 'coach' | 'assistant', state: Coding['state']): Promise<Coding> => ({
+  id: id(),
+  footageId,
+  boutId,
+  coderId: await accountOf(who),
+  coderName: who,
+  state,
+});
 const cutOf = (codingId: string, atFrame = 0): CodedCut => ({ id: id(), footageId, codingId, atFrame, position: 'standing', holder: null });
-const override = (fields: Partial<CodedOverride> = {}): CodedOverride => ({ id: id(), footageId, boutId, athlete: 'client', action: 'mount', atFrame: 9, points: 4, near: 0, why: '', ...fields }); // prettier-ignore
+const override = (fields: Partial<CodedOverride> = {}): CodedOverride => ({
+  id: id(),
+  footageId,
+  boutId,
+  athlete: 'client',
+  action: 'mount',
+  atFrame: 9,
+  points: 4,
+  near: 0,
+  why: '',
+  ...fields,
+});
 
 describe('an edit may only name what is there', () => {
   it('no frame beyond the end, no range that ends before it begins, whatever carries it', async () => {
@@ -122,7 +140,9 @@ describe('an edit may only name what is there', () => {
     const cut = cutOf(mine.id);
     await send(assistant, made('coding', mine), made('cut', cut));
     await send(coach, made('coding', coachs));
-    expect(await whyNot(assistant, change('cut', cut.id, { codingId: mine.id }, { codingId: coachs.id }))).toEqual(['What a cut belongs to (codingId) does not change.']); // prettier-ignore
+    expect(await whyNot(assistant, change('cut', cut.id, { codingId: mine.id }, { codingId: coachs.id }))).toEqual([
+      'What a cut belongs to (codingId) does not change.',
+    ]);
     expect(await whyNot(coach, change('coding', mine.id, { coderId: mine.coderId }, { coderId: coachs.coderId }))).not.toEqual(['']);
   });
 });
@@ -132,7 +152,20 @@ describe('an assistant', () => {
     const coding = await codingBy('coach', state);
     const cuts = [cutOf(coding.id), cutOf(coding.id, 40)];
     await send(coach, made('coding', coding), ...cuts.map((cut) => made('cut', cut)));
-    const kinds: DeskEntity[] = ['coding', 'cut', 'event', 'override', 'measure', 'comparison', 'memo', 'look', 'conflict', 'mark', 'note', 'drawing']; // prettier-ignore
+    const kinds: DeskEntity[] = [
+      'coding',
+      'cut',
+      'event',
+      'override',
+      'measure',
+      'comparison',
+      'memo',
+      'look',
+      'conflict',
+      'mark',
+      'note',
+      'drawing',
+    ];
     for (const kind of kinds)
       for (const of of [coding.id, ...cuts.map((cut) => cut.id)]) {
         await send(assistant, change(kind, of, {}, null));
@@ -150,8 +183,13 @@ describe('an assistant', () => {
     await send(coach, change('coding', coding.id, { state: 'offered' }, { state: 'accepted' }));
     const taken = 'The coach has taken this coding. Begin another one to change it.';
     expect(
-      await whyNot(assistant, change('cut', cut.id, cut, null), change('coding', coding.id, coding, null), made('cut', cutOf(coding.id, 30))),
-    ).toEqual([taken, taken, taken]); // prettier-ignore
+      await whyNot(
+        assistant,
+        change('cut', cut.id, cut, null),
+        change('coding', coding.id, coding, null),
+        made('cut', cutOf(coding.id, 30)),
+      ),
+    ).toEqual([taken, taken, taken]);
   });
 
   it('makes, renames and removes no principle; the coach makes a bare one, and only a bare one goes', async () => {
@@ -162,7 +200,9 @@ describe('an assistant', () => {
       `There is a principle called “${principle.name}” already.`,
     ]);
     expect(await whyNot(assistant, change('principle', principle.id, principle, null))).not.toEqual(['']);
-    expect(await whyNot(coach, change('principle', principle.id, { name: principle.name }, { name: 'Other' }))).toEqual(['A principle is renamed in the book.']); // prettier-ignore
+    expect(await whyNot(coach, change('principle', principle.id, { name: principle.name }, { name: 'Other' }))).toEqual([
+      'A principle is renamed in the book.',
+    ]);
     const note = aNote(id(), footageId, { principleId: principle.id });
     await send(coach, made('note', note));
     expect(await whyNot(coach, change('principle', principle.id, principle, null))).not.toEqual(['']);

@@ -134,21 +134,36 @@ export const ofCoding: Rule = async (edit) => {
 export const bookAtTheDesk: Rule = async ({ change, present, whole, house, account, transaction, requestId, clientId }) => {
   if (account.role !== 'coach') return 'Only the coach changes the book. Choose a principle that is there.';
   const at = { requestId, clientId, transaction };
-  if (change.after === null) return (await findNamed(house, 'unused-principle', change.id, at)) || !present ? null : 'Notes name this principle, or the book says more of it. Take it away in the book.';
+  if (change.after === null)
+    return (await findNamed(house, 'unused-principle', change.id, at)) || !present
+      ? null
+      : 'Notes name this principle, or the book says more of it. Take it away in the book.';
   if (present) return whole['name'] === present['name'] ? null : 'A principle is renamed in the book.';
-  return (await findNamed(house, 'principle-called', text(whole['name']), at)) ? `There is a principle called “${text(whole['name'])}” already.` : null;
-}; // prettier-ignore
+  return (await findNamed(house, 'principle-called', text(whole['name']), at))
+    ? `There is a principle called “${text(whole['name'])}” already.`
+    : null;
+};
 
 export const compared: Rule = async (edit) => {
   if (!sets(edit, 'items')) return null;
-  for (const { requestId, footageId, fromFrame, toFrame, anchorFrame } of edit.whole['items'] as { requestId: string; footageId: string; fromFrame: number; toFrame: number | null; anchorFrame: number }[]) {
-    const footage = await findNamed(edit.house, 'footage-of-client', footageId, edit) as { requestId: string; frameCount: number | null } | null;
+  for (const { requestId, footageId, fromFrame, toFrame, anchorFrame } of edit.whole['items'] as {
+    requestId: string;
+    footageId: string;
+    fromFrame: number;
+    toFrame: number | null;
+    anchorFrame: number;
+  }[]) {
+    const footage = (await findNamed(edit.house, 'footage-of-client', footageId, edit)) as {
+      requestId: string;
+      frameCount: number | null;
+    } | null;
     if (footage?.requestId !== requestId) return 'Compared is footage of this client that was let go, and nothing else.';
     const most = footage.frameCount ?? Infinity;
-    if (Math.max(fromFrame, anchorFrame) >= most || (toFrame !== null && (toFrame > most || toFrame <= fromFrame))) return 'A frame that is compared is beyond the end of its footage.';
+    if (Math.max(fromFrame, anchorFrame) >= most || (toFrame !== null && (toFrame > most || toFrame <= fromFrame)))
+      return 'A frame that is compared is beyond the end of its footage.';
   }
   return null;
-}; // prettier-ignore
+};
 
 export const matOfThisDesk: Rule = async (edit) => {
   const matId = (edit.whole['input'] as { matId?: string | null } | undefined)?.matId;

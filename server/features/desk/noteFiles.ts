@@ -20,7 +20,9 @@ export async function exportNotes(house: House, requestId: string): Promise<Note
   const { request, tables } = await requestWithTables(house, requestId);
   const { notes, principles } = await findDeskDocument(house, requestId);
   const place = new Map(request.footages.map(({ id, fileName }, i) => [id, { i, fileName }]));
-  const rows = Object.values(notes).sort((a, b) => (place.get(a.footageId)?.i ?? 0) - (place.get(b.footageId)?.i ?? 0) || a.fromFrame - b.fromFrame); // prettier-ignore
+  const rows = Object.values(notes).sort(
+    (a, b) => (place.get(a.footageId)?.i ?? 0) - (place.get(b.footageId)?.i ?? 0) || a.fromFrame - b.fromFrame,
+  );
   return {
     format: notesFormat,
     notes: rows.map(({ footageId, fromFrame, toFrame, kind, layer, athlete, seen, severity, visible, principleId, what, instead }) => {
@@ -29,7 +31,15 @@ export async function exportNotes(house: House, requestId: string): Promise<Note
         footage: place.get(footageId)?.fileName ?? '',
         frame: fromFrame,
         ...(table && { seconds: Math.round(secondsOfFrame(table, clampFrame(table, fromFrame)) * 1000) / 1000 }),
-        ...{ toFrame, kind, layer, athlete, seen, severity, visible, what, instead },
+        toFrame,
+        kind,
+        layer,
+        athlete,
+        seen,
+        severity,
+        visible,
+        what,
+        instead,
         principle: principleId ? (principles[principleId]?.name ?? null) : null,
       };
     }),
@@ -46,20 +56,41 @@ export async function importNotes(house: House, account: Account, requestId: str
   const changes = notes.flatMap((given: FileNote, i): DeskChange[] => {
     const fault = (words: string): [] => (faults.push(`Note ${i + 1}: ${words}`), []);
     const footage = request.footages.find(({ fileName }) => sameName(fileName, given.footage));
-    if (!footage) return fault(`there is no footage “${given.footage}” in this request; there is ${request.footages.map(({ fileName }) => `“${fileName}”`).join(', ')}.`); // prettier-ignore
+    if (!footage)
+      return fault(
+        `there is no footage “${given.footage}” in this request; there is ${request.footages.map(({ fileName }) => `“${fileName}”`).join(', ')}.`,
+      );
     const table = tables.get(footage.id);
     if (!table) return fault(`“${given.footage}” is not ready yet.`);
     const fromFrame = given.frame ?? frameAtSeconds(table, given.seconds!);
     const frames = table.times.length;
-    if (fromFrame >= frames || (given.seconds ?? 0) > table.endSeconds) return fault(`“${given.footage}” has ${frames} frames in ${table.endSeconds.toFixed(1)} s; it would stand after its end.`); // prettier-ignore
-    if (given.toFrame !== null && (given.toFrame <= fromFrame || given.toFrame > frames)) return fault(`its range from frame ${fromFrame} to ${given.toFrame} is none.`); // prettier-ignore
+    if (fromFrame >= frames || (given.seconds ?? 0) > table.endSeconds)
+      return fault(`“${given.footage}” has ${frames} frames in ${table.endSeconds.toFixed(1)} s; it would stand after its end.`);
+    if (given.toFrame !== null && (given.toFrame <= fromFrame || given.toFrame > frames))
+      return fault(`its range from frame ${fromFrame} to ${given.toFrame} is none.`);
     const principle = given.principle === null ? null : Object.values(principles).find(({ name }) => sameName(name, given.principle!));
     if (principle === undefined) return fault(`there is no principle “${given.principle}” in the book. Add it there, or leave it out.`);
     const { kind, layer, athlete, seen, severity, visible, what, instead, toFrame } = given;
     const id = house.newId();
     const note: Note = {
-      ...{ id, footageId: footage.id, fromFrame, toFrame, kind, layer, athlete, seen, severity, visible, what, instead },
-      ...{ principleId: principle?.id ?? null, causes: [], pairId: null, clipId: null, comparisonId: null, markId: null },
+      id,
+      footageId: footage.id,
+      fromFrame,
+      toFrame,
+      kind,
+      layer,
+      athlete,
+      seen,
+      severity,
+      visible,
+      what,
+      instead,
+      principleId: principle?.id ?? null,
+      causes: [],
+      pairId: null,
+      clipId: null,
+      comparisonId: null,
+      markId: null,
     };
     return [{ changeId: house.newId(), entity: 'note', id, before: null, after: note }];
   });

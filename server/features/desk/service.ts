@@ -29,7 +29,10 @@ const lastBy =
     return last?.accountId === account.id ? null : (last?.by ?? 'somebody');
   };
 
-/** Merges one edit with what stands, stores what comes of it, and writes both down. Throws `not-valid`, having stored nothing, where it may not be. */
+/**
+ * Merges one edit with what stands, stores what comes of it, and writes both down. Throws `not-valid`, having stored nothing, where it may
+ * not be.
+ */
 async function takeChange(arrival: Arrival, change: DeskChange): Promise<void> {
   const { house, account, requestId, transaction } = arrival;
   const found = await arrival.thing(change.entity, change.id);

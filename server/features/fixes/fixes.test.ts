@@ -22,8 +22,17 @@ const choose = async (fields: object) =>
 /** Codes the bout of the footage: standing, then under mount from the third second on. */
 const code = (id = at.house.newId()) =>
   at.house.db.bouts.create({
-    ...{ id, footageId: at.footageId, fromFrame: 0, toFrame: 300, order: 1, proposed: false, lengthSeconds: null },
-    ...{ ruleSheet: 'points-jacket', sheetId: null, events: [], timed: null },
+    id,
+    footageId: at.footageId,
+    fromFrame: 0,
+    toFrame: 300,
+    order: 1,
+    proposed: false,
+    lengthSeconds: null,
+    ruleSheet: 'points-jacket',
+    sheetId: null,
+    events: [],
+    timed: null,
     spans: [
       { position: 'standing', holder: null, fromFrame: 0, toFrame: 90 },
       { position: 'mount', holder: 'partner', fromFrame: 90, toFrame: 300 },
@@ -62,7 +71,10 @@ describe('the ladder', () => {
   it('tells what was conceded with no note before it', async () => {
     await code();
     await at.changeNote(at.noteIds[0]!, { kind: 'mistake' }, { kind: 'good' });
-    expect((await ladder()).unexplained).toEqual([{ footageId: at.footageId, atFrame: 90, points: 2, finish: false }, { footageId: at.footageId, atFrame: 90, points: 4, finish: false }]); // prettier-ignore
+    expect((await ladder()).unexplained).toEqual([
+      { footageId: at.footageId, atFrame: 90, points: 2, finish: false },
+      { footageId: at.footageId, atFrame: 90, points: 4, finish: false },
+    ]);
   });
 
   it('believes the coach where the coach corrected the score', async () => {
@@ -126,7 +138,14 @@ describe('what was chosen', () => {
   it('is drafted with the score in a line, the drill and the cue of the book', async () => {
     await code();
     const drillId = at.house.newId();
-    await at.coach.ask('put', `/api/book/drills/${drillId}`, { name: `Shrimp ${drillId}`, how: 'Slowly.', partner: 'helping', equipment: '', minutes: 4, caution: 'general' }); // prettier-ignore
+    await at.coach.ask('put', `/api/book/drills/${drillId}`, {
+      name: `Shrimp ${drillId}`,
+      how: 'Slowly.',
+      partner: 'helping',
+      equipment: '',
+      minutes: 4,
+      caution: 'general',
+    });
     await at.coach.ask('put', `/api/book/principles/${elbow}`, entry('Elbow in', { drillIds: [drillId] }));
     await at.changeNote(at.noteIds[0]!, { principleId: null }, { principleId: elbow });
     const text = JSON.stringify((await at.coach.ask('post', `/api/requests/${at.requestId}/critique/draft`)).body.doc);
@@ -148,7 +167,12 @@ describe('what was chosen', () => {
     expect([refused.status, refused.body.message]).toEqual([400, expect.stringContaining('Left knee')]);
     await choose({ overrides: [{ principleId: heel, kind: 'hurt', reason: 'Her clinician agreed.' }] });
     expect((await at.send()).body.message).toContain('forbidden');
-    await choose({ overrides: [{ principleId: heel, kind: 'hurt', reason: 'Agreed.' }, { principleId: heel, kind: 'restricted', reason: 'To know it, not to do it.' }] }); // prettier-ignore
+    await choose({
+      overrides: [
+        { principleId: heel, kind: 'hurt', reason: 'Agreed.' },
+        { principleId: heel, kind: 'restricted', reason: 'To know it, not to do it.' },
+      ],
+    });
     expect((await at.send()).status).toBe(200);
     await at.house.db.clients.update({ hurts: [] }, { where: { id: clientA } });
   });

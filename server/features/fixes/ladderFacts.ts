@@ -80,8 +80,16 @@ function scoreOf({ overrides }: DeskDocument, bout: Bout, table: FrameTable, tim
 }
 
 const freshChoice = (level: number, gamePlan: string[]): RequestFixChoice => ({
-  ...{ school: 'balanced', order: null, cut: fixesForLevel(level), reason: '', pinned: [], parked: [] },
-  ...{ asked: null, gamePlan, answer: '', overrides: [] },
+  school: 'balanced',
+  order: null,
+  cut: fixesForLevel(level),
+  reason: '',
+  pinned: [],
+  parked: [],
+  asked: null,
+  gamePlan,
+  answer: '',
+  overrides: [],
 });
 
 export async function ladderFacts(house: House, requestId: string): Promise<LadderFacts> {
@@ -108,7 +116,12 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
       const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet ?? request.ruleSheet];
       const table = tables.get(footage.id)!;
       const timed = timedOf(bout, table);
-      return { footage, bout, sheet, harm: timed && { timed, score: scoreOf(document, bout, table, timed, sheet), worth: sheet.points, values } }; // prettier-ignore
+      return {
+        footage,
+        bout,
+        sheet,
+        harm: timed && { timed, score: scoreOf(document, bout, table, timed, sheet), worth: sheet.points, values },
+      };
     }),
   );
   const notes = Object.values(document.notes)
@@ -125,11 +138,27 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
     minutes: ready.reduce((sum, { seconds, alignment }) => sum + (alignment ? 0 : (seconds ?? 0)), 0) / 60,
     history: latest
       .slice(0, pastLooked)
-      .map((one) => [...new Set(one.notes.flatMap(({ principleId, kind, athlete }) => (principleId && athlete === 'client' && kind !== 'good' ? principleId : [])))]), // prettier-ignore
+      .map((one) => [
+        ...new Set(
+          one.notes.flatMap(({ principleId, kind, athlete }) =>
+            principleId && athlete === 'client' && kind !== 'good' ? principleId : [],
+          ),
+        ),
+      ]),
   });
   const sent = principles.filter(({ id }) => past.some((one) => one.sent.includes(id)));
   return {
-    ...{ request, client: client!, document, tables, bouts, principles, drills, notes, choice, ownSchool, guessedAsked },
+    request,
+    client: client!,
+    document,
+    tables,
+    bouts,
+    principles,
+    drills,
+    notes,
+    choice,
+    ownSchool,
+    guessedAsked,
     input: ranked.input,
     harms: ranked.harms,
     unexplained: ranked.unexplained.map(({ bout: index, at, points, finish }) => {

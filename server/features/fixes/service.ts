@@ -27,7 +27,15 @@ export async function getLadder(house: House, requestId: string): Promise<Respon
       bySchool[school] = { first: sum.first + Number(first), among: sum.among + among, of: sum.of + of };
     }
   return {
-    ...{ harms, unexplained, guessedAsked, given, parkedBefore, choice, ownSchool, input: plainInput, sheet: { ...sheet } },
+    harms,
+    unexplained,
+    guessedAsked,
+    given,
+    parkedBefore,
+    choice,
+    ownSchool,
+    input: plainInput,
+    sheet: { ...sheet },
     agreement: { sent: orders.length, bySchool },
   };
 }
@@ -49,7 +57,10 @@ const keptOrder = 10;
 /** Writes down what goes out beside what every school says, so that it can be seen over time how far they agree. */
 export async function recordSentOrder(house: House, facts: LadderFacts, sent: string[], transaction: Transaction): Promise<void> {
   const { request, input, choice, ownSchool } = facts;
-  const orderOf = (school: School): string[] => rankFixes(input, school).map(({ principle }) => principle).slice(0, keptOrder); // prettier-ignore
+  const orderOf = (school: School): string[] =>
+    rankFixes(input, school)
+      .map(({ principle }) => principle)
+      .slice(0, keptOrder);
   const computed = Object.fromEntries([
     ...schoolNames.map((name) => [name, orderOf(schools[name])] as const),
     ['own', orderOf(schoolOf({ school: 'own' }, ownSchool))] as const,

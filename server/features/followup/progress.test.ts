@@ -46,7 +46,10 @@ describe('the progress of a client', () => {
     expect(threads).toMatchObject([
       { principleId, name: 'Post when lifted', counts: 'rate', state: 'better', verdict: 'better', closedAt: null },
     ]);
-    expect(threads[0].points.map((one: { count: number; exposure: number }) => [one.count, one.exposure])).toEqual([[9, 1], [1, 1]]); // prettier-ignore
+    expect(threads[0].points.map((one: { count: number; exposure: number }) => [one.count, one.exposure])).toEqual([
+      [9, 1],
+      [1, 1],
+    ]);
     expect(threads[0].points[0].interval[0]).toBeGreaterThan(4);
     // What nobody has reviewed yet says nothing.
     expect(positions.length).toBe(2);
@@ -95,7 +98,10 @@ describe('search', () => {
   it('finds “every good post when lifted” over all clients: kind, principle and words, newest first', async () => {
     const requestId = await review(9, 2, 'Caught it with the palm.', 'good');
     const { found } = await search('every good post when lifted');
-    expect(found.map(({ kind, clientName }) => [kind, clientName])).toEqual([['good', 'Ada Moor'], ['good', 'Ada Moor']]); // prettier-ignore
+    expect(found.map(({ kind, clientName }) => [kind, clientName])).toEqual([
+      ['good', 'Ada Moor'],
+      ['good', 'Ada Moor'],
+    ]);
     expect(found[0]).toMatchObject({ requestId, entry: 'note' });
     expect((await search('good post lifted', clientB)).found).toEqual([]);
     expect((await search('palm')).found.length).toBe(2);
@@ -133,9 +139,18 @@ describe('search', () => {
     const { body } = await coach.ask('get', `/api/clients/${clientA}/history`);
     const critiqueId = body.critiques[0].id as string;
     const client = await visit(open.app, 'client');
-    const question = (await client.ask('post', `/api/critiques/${critiqueId}/questions`, { id: house.newId(), fixId: null, noteId: null, words: 'Which trombone?' })).body; // prettier-ignore
+    const question = (
+      await client.ask('post', `/api/critiques/${critiqueId}/questions`, {
+        id: house.newId(),
+        fixId: null,
+        noteId: null,
+        words: 'Which trombone?',
+      })
+    ).body;
     await coach.ask('put', `/api/questions/${question.id}/answer`, { words: 'The left clarinet.' });
-    expect((await coach.ask('get', `/api/clients/${clientA}/history`)).body.questions).toMatchObject([{ words: 'Which trombone?', answer: 'The left clarinet.' }]); // prettier-ignore
+    expect((await coach.ask('get', `/api/clients/${clientA}/history`)).body.questions).toMatchObject([
+      { words: 'Which trombone?', answer: 'The left clarinet.' },
+    ]);
     expect((await search('trombone clarinet')).found).toMatchObject([{ entry: 'question', clientName: 'Ada Moor' }]);
   });
 });

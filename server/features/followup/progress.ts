@@ -7,7 +7,8 @@ import { findThreadRequests } from '../fixes/index.ts';
 import { findClosedThreads } from './repository.ts';
 
 /** An open end is no number on the wire. */
-const ends = (interval: readonly [number, number] | null): ClientThread['interval'] => interval && [interval[0], Number.isFinite(interval[1]) ? interval[1] : null]; // prettier-ignore
+const ends = (interval: readonly [number, number] | null): ClientThread['interval'] =>
+  interval && [interval[0], Number.isFinite(interval[1]) ? interval[1] : null];
 
 /**
  * Every fix that was sent to a client, followed over their reviewed requests; and their time in each position. What only the coaching
@@ -29,19 +30,25 @@ export async function clientProgress(
       const { name, cue, chances } = byId.get(principleId)!;
       const { verdict, ratio, interval, neededMinutes, neededChances } = progress;
       return {
-        ...{ principleId, name, cue, counts, chances, state, closedAt: closed.get(principleId)?.toISOString() ?? null },
+        principleId,
+        name,
+        cue,
+        counts,
+        chances,
+        state,
+        closedAt: closed.get(principleId)?.toISOString() ?? null,
         points: points.map((point) => ({ ...point, interval: ends(point.interval) })),
-        ...{
-          verdict,
-          ratio: ratio !== null && Number.isFinite(ratio) ? ratio : null,
-          interval: ends(interval),
-          neededMinutes,
-          neededChances,
-        },
+        verdict,
+        ratio: ratio !== null && Number.isFinite(ratio) ? ratio : null,
+        interval: ends(interval),
+        neededMinutes,
+        neededChances,
       };
     }),
     positions: requests.map(({ requestId, sentAt, minutes, time }) => ({
-      ...{ requestId, sentAt, minutes },
+      requestId,
+      sentAt,
+      minutes,
       time: time.map(({ position, holder, seconds }) => ({ position, holder, seconds })),
     })),
   };

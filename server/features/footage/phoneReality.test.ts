@@ -67,7 +67,10 @@ describe('what phones and screens record', () => {
     const footage = await ready(
       await made('hevc.mp4', '-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=error', '-tag:v', 'hvc1'),
     );
-    expect(await numbers(footage, [0, 17, 69])).toEqual([[0, 17, 69], [0, 17, 69]]); // prettier-ignore
+    expect(await numbers(footage, [0, 17, 69])).toEqual([
+      [0, 17, 69],
+      [0, 17, 69],
+    ]);
     const stdout = await probed(pathOf(house, reviewCopyKey(footage.footageId)), 'stream=codec_name');
     expect(stdout).toBe('h264');
   });
@@ -90,14 +93,20 @@ describe('what phones and screens record', () => {
     );
     expect(footage.table.times).toHaveLength(70);
     expect(footage.table.times[69]).toBeCloseTo(69 / rate, 3);
-    expect(await numbers(footage, [1, 68])).toEqual([[1, 68], [1, 68]]); // prettier-ignore
+    expect(await numbers(footage, [1, 68])).toEqual([
+      [1, 68],
+      [1, 68],
+    ]);
   });
 
   it('interlaced footage stays frame for frame and loses its combs', async () => {
     const file = await made('interlaced.mp4', ...x264, '-flags', '+ilme+ildct', '-x264opts', 'tff=1', '-vf', 'setfield=tff');
     const footage = await ready(file);
     expect(footage.table.times).toHaveLength(70);
-    expect(await numbers(footage, [3, 30])).toEqual([[3, 30], [3, 30]]); // prettier-ignore
+    expect(await numbers(footage, [3, 30])).toEqual([
+      [3, 30],
+      [3, 30],
+    ]);
   });
 
   it('a picture that begins after the sound keeps its own times', async () => {
@@ -122,7 +131,10 @@ describe('what phones and screens record', () => {
     ]);
     const footage = await ready(file);
     expect(footage.table.times[0]).toBeCloseTo(0.7, 2);
-    expect(await numbers(footage, [0, 1, 20])).toEqual([[0, 1, 20], [0, 1, 20]]); // prettier-ignore
+    expect(await numbers(footage, [0, 1, 20])).toEqual([
+      [0, 1, 20],
+      [0, 1, 20],
+    ]);
   });
 
   it('interlaced footage in which something moves has no combs left', async () => {
@@ -198,7 +210,10 @@ describe('what phones and screens record', () => {
     const { times } = footage.table;
     expect(times).toHaveLength(70);
     expect(times[20]! - times[19]!).toBeCloseTo(4 + 1 / 30, 2);
-    expect(await numbers(footage, [19, 20])).toEqual([[19, 20], [19, 20]]); // prettier-ignore
+    expect(await numbers(footage, [19, 20])).toEqual([
+      [19, 20],
+      [19, 20],
+    ]);
   });
 
   it('pixels that are not square are shown as wide as they are meant', async () => {

@@ -32,10 +32,13 @@ afterAll(async () => {
 const addressFor = async (who: Visitor): Promise<string> =>
   (await who.ask('get', `/api/footages/${footageId}/viewing`)).body.reviewCopy as string;
 const load = (who: Visitor, address: string, range?: string) => {
-  const request = who.ask('get', address).buffer(true).parse((res, done) => {
-    const chunks: Buffer[] = [];
-    res.on('data', (chunk: Buffer) => chunks.push(chunk)).on('end', () => done(null, Buffer.concat(chunks)));
-  }); // prettier-ignore
+  const request = who
+    .ask('get', address)
+    .buffer(true)
+    .parse((res, done) => {
+      const chunks: Buffer[] = [];
+      res.on('data', (chunk: Buffer) => chunks.push(chunk)).on('end', () => done(null, Buffer.concat(chunks)));
+    });
   return range ? request.set('range', range) : request;
 };
 
@@ -45,11 +48,16 @@ describe('the address of a review copy', () => {
     const whole = await load(ada, address);
     expect([whole.status, whole.headers['accept-ranges'], whole.headers['content-type']]).toEqual([200, 'bytes', 'video/mp4']);
     expect(Buffer.compare(whole.body as Buffer, bytes)).toBe(0);
-    for (const [range, from, to] of [['bytes=0-0', 0, 0], ['bytes=1000-1999', 1000, 1999], ['bytes=299990-', 299_990, 299_999], ['bytes=-10', 299_990, 299_999]] as const) {
+    for (const [range, from, to] of [
+      ['bytes=0-0', 0, 0],
+      ['bytes=1000-1999', 1000, 1999],
+      ['bytes=299990-', 299_990, 299_999],
+      ['bytes=-10', 299_990, 299_999],
+    ] as const) {
       const part = await load(ada, address, range);
       expect([part.status, part.headers['content-range']], range).toEqual([206, `bytes ${from}-${to}/300000`]);
       expect(Buffer.compare(part.body as Buffer, bytes.subarray(from, to + 1)), range).toBe(0);
-    } // prettier-ignore
+    }
     const beyond = await load(ada, address, 'bytes=300000-');
     expect([beyond.status, beyond.headers['content-range']]).toEqual([416, 'bytes */300000']);
   });

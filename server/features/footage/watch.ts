@@ -59,7 +59,10 @@ export class FootageWatch {
     if (Date.now() - this.lookedAt < lookMs) return;
     this.lookedAt = Date.now();
     const listeners = [...this.listeners];
-    const open = await openSessions(this.house.db.sequelize, listeners.map(({ sessionId }) => sessionId)); // prettier-ignore
+    const open = await openSessions(
+      this.house.db.sequelize,
+      listeners.map(({ sessionId }) => sessionId),
+    );
     for (const listener of listeners) {
       const account = open.has(listener.sessionId) ? await findAccount(this.house, listener.account.id) : null;
       if (account) listener.account = account;

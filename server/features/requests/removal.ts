@@ -16,7 +16,15 @@ export async function removeShown(house: House, request: RequestRow, footage: Fo
 
 /** Forgets what tells who the partner was: their description, where they stood, the names of the files, and what was spoken. */
 export async function forgetPartner(house: House, request: RequestRow, transaction: Transaction): Promise<void> {
-  const intake = { ...request.intake, whoPartner: 'removed', whoMarks: [], event: '', partnerLevel: 'unknown', partnerSize: 'unknown', partnerAge: 'unknown' } as const; // prettier-ignore
+  const intake = {
+    ...request.intake,
+    whoPartner: 'removed',
+    whoMarks: [],
+    event: '',
+    partnerLevel: 'unknown',
+    partnerSize: 'unknown',
+    partnerAge: 'unknown',
+  } as const;
   await changeRequest(house, request.id, { intake: { ...intake, whoMarks: [] } }, transaction);
   await forgetPartnerWords(house, request.id, transaction);
   await enqueueJob(house, 'remove-footage', request.id, { transaction, payload: { keys: [memosFolder(request.id)], uploadIds: [] } });

@@ -20,8 +20,11 @@ beforeAll(async () => {
   await movePeopleIn(house);
   open = createApp(house);
   [coach, ada, ben, gerd] = (await Promise.all(['coach', 'client', 'other', 'guardian'].map((who) => visit(open.app, who)))) as [
-    Visitor, Visitor, Visitor, Visitor,
-  ]; // prettier-ignore
+    Visitor,
+    Visitor,
+    Visitor,
+    Visitor,
+  ];
 });
 beforeEach(async () => {
   house.time = null;
@@ -181,7 +184,13 @@ describe('what the coach needs first', () => {
     await house.storage.putBytes(frameTableKey(added), JSON.stringify({ times: [0, 1], endSeconds: 2 }));
     const bout = await bringBout(house, added, 0, 2);
     const assistant = await visit(open.app, 'assistant');
-    const ways = [`/api/footages/${added}/frames`, `/api/footages/${added}/viewing`, `/api/footages/${added}/frames/0/still.jpg`, `/api/footages/${added}/sound`, `/api/requests/${id}/footages/${added}/frames/0/still.png`]; // prettier-ignore
+    const ways = [
+      `/api/footages/${added}/frames`,
+      `/api/footages/${added}/viewing`,
+      `/api/footages/${added}/frames/0/still.jpg`,
+      `/api/footages/${added}/sound`,
+      `/api/requests/${id}/footages/${added}/frames/0/still.png`,
+    ];
     const hidden = async (): Promise<void> => {
       for (const who of [coach, assistant]) {
         for (const way of ways) expect([way, (await who.ask('get', way)).status]).toEqual([way, 404]);
@@ -190,7 +199,15 @@ describe('what the coach needs first', () => {
         const seen = (await who.ask('get', '/api/requests')).body.requests as { id: string; footages: { id: string }[] }[];
         expect(seen.find((request) => request.id === id)?.footages.map((f) => f.id) ?? []).not.toContain(added);
       }
-      const changes = [{ changeId: house.newId(), entity: 'mark', id: house.newId(), before: null, after: { id: house.newId(), footageId: added, atFrame: 0, toFrame: null, state: 'open' } }]; // prettier-ignore
+      const changes = [
+        {
+          changeId: house.newId(),
+          entity: 'mark',
+          id: house.newId(),
+          before: null,
+          after: { id: house.newId(), footageId: added, atFrame: 0, toFrame: null, state: 'open' },
+        },
+      ];
       const { body } = await coach.ask('post', `/api/requests/${id}/desk/changes`, { changes, since: 0 });
       expect(body.refused?.length ?? 1).toBe(1);
     };
@@ -200,7 +217,8 @@ describe('what the coach needs first', () => {
     expect((await post(ben, id, 'answer', { words: 'Here is the other camera.' })).body.state).toBe('guardian');
     expect(await letters()).toEqual(['Gerd Ruhl: Ben Ruhl would like to send footage']);
     await hidden();
-    for (const way of ['desk', 'ladder', 'critique', 'notes.json', 'client-notes']) expect([way, (await coach.ask('get', `/api/requests/${id}/${way}`)).status]).toEqual([way, 404]); // prettier-ignore
+    for (const way of ['desk', 'ladder', 'critique', 'notes.json', 'client-notes'])
+      expect([way, (await coach.ask('get', `/api/requests/${id}/${way}`)).status]).toEqual([way, 404]);
     // A no leads back to the answer, with what the coach has; a yes on to the coach.
     expect((await post(gerd, id, 'send-back', { words: 'Not this one.' })).status).toBe(200);
     expect([await stateFor(coach, id), await stateFor(ben, id)]).toEqual(['need-first', 'need-first']);
@@ -291,7 +309,14 @@ describe('taking back', () => {
     await allJobs();
     for (const key of left) expect(await house.storage.size(key), key).toBeNull();
     const { requests, footages, bouts: rows, critiqueVersions } = house.db;
-    const rest = JSON.stringify(await Promise.all([requests.findByPk(requestId), footages.findByPk(footageId), rows.findByPk(boutId), critiqueVersions.findAll({ where: { critiqueId } })])); // prettier-ignore
+    const rest = JSON.stringify(
+      await Promise.all([
+        requests.findByPk(requestId),
+        footages.findByPk(footageId),
+        rows.findByPk(boutId),
+        critiqueVersions.findAll({ where: { critiqueId } }),
+      ]),
+    );
     expect(rest).not.toContain('Tom');
     expect(rest).not.toContain('"whoMarks":[{');
     expect(await readdir(join(house.config.dataDir, 'memos')).catch(() => [])).not.toContain(requestId);

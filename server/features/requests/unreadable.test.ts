@@ -39,7 +39,8 @@ async function turnOutUnreadable(...footageIds: string[]): Promise<void> {
 const requestOf = async (who: Visitor, id: string) => (await who.ask('get', `/api/requests/${id}`)).body;
 const replace = (who: Visitor, requestId: string, footageId: string) =>
   who.ask('post', `/api/requests/${requestId}/footages/${footageId}/replace`, { fileName: 'better.mp4', byteSize: 20 });
-const planned = async (): Promise<string[]> => ((await coach.ask('get', '/api/today')).body.plan as { requestId: string }[]).map(({ requestId }) => requestId); // prettier-ignore
+const planned = async (): Promise<string[]> =>
+  ((await coach.ask('get', '/api/today')).body.plan as { requestId: string }[]).map(({ requestId }) => requestId);
 
 describe('a request of which no video can be read', () => {
   it('stops its clock, tells its client by letter and page, and takes another file at once', async () => {

@@ -21,7 +21,9 @@ export async function footageRested(house: House, footageId: string, failure: st
       transaction,
     );
     if (!isFiles || found.state === 'removed' || row.state === 'draft') return;
-    const others = (await findFootageRows(house, row.id, transaction)).filter(({ id, state }) => id !== footageId && !['failed', 'removed'].includes(state)); // prettier-ignore
+    const others = (await findFootageRows(house, row.id, transaction)).filter(
+      ({ id, state }) => id !== footageId && !['failed', 'removed'].includes(state),
+    );
     if (others.length === 0 && ['waiting', 'uploading'].includes(row.state)) {
       const stoppedAt = row.stoppedAt ?? (row.state === 'waiting' ? house.now() : null);
       await changeRequest(

@@ -8,7 +8,14 @@ import type { RuleSheetRow } from './model.ts';
 const sheetOf = (row: RuleSheetRow): OwnRuleSheet => ({ ...row, madeAt: row.madeAt.toISOString() });
 
 export const findRuleSheets = async ({ db }: House): Promise<OwnRuleSheet[]> =>
-  plainAll(await db.ruleSheets.findAll({ order: [['version', 'DESC'], ['madeAt', 'DESC']] })).map(sheetOf); // prettier-ignore
+  plainAll(
+    await db.ruleSheets.findAll({
+      order: [
+        ['version', 'DESC'],
+        ['madeAt', 'DESC'],
+      ],
+    }),
+  ).map(sheetOf);
 
 export async function findRuleSheet({ db }: House, id: string, transaction?: Transaction): Promise<OwnRuleSheet | null> {
   const row = plain(await db.ruleSheets.findByPk(id, { ...(transaction && { transaction }) }));

@@ -72,18 +72,22 @@ describe('bouts of a client', () => {
   it('come in seconds, each with the sheet it is scored by', async () => {
     const { footageId } = await bringRequest(house, clientA, 'ready');
     const bout = (fromFrame: number, timed: object | null) => ({
-      ...{
-        id: house.newId(),
-        footageId,
-        fromFrame,
-        toFrame: fromFrame + 80,
-        spans: [],
-        events: [],
-        proposed: false,
-        order: 1,
-        lengthSeconds: null,
-      },
-      ...{ ruleSheet: null, sheetId: null, clientWords: '', partnerWords: '', outcome: null, outcomeWords: '', timed },
+      id: house.newId(),
+      footageId,
+      fromFrame,
+      toFrame: fromFrame + 80,
+      spans: [],
+      events: [],
+      proposed: false,
+      order: 1,
+      lengthSeconds: null,
+      ruleSheet: null,
+      sheetId: null,
+      clientWords: '',
+      partnerWords: '',
+      outcome: null,
+      outcomeWords: '',
+      timed,
     });
     const coded = { lengthSeconds: 3, clockSeconds: null, spans: [{ position: 'standing', holder: null, from: 0, to: 3 }], events: [] };
     const [first, blank] = [bout(0, coded), bout(100, null)];

@@ -23,7 +23,12 @@ export async function indexNotes(house: House, noteIds: readonly string[], trans
 
 /** The same for all notes that name a principle: it is called something else now. */
 export async function indexNotesOfPrinciple(house: House, principleId: string, transaction?: Transaction): Promise<void> {
-  await run(house, `DELETE s FROM search_entries s JOIN notes n ON n.id = s.entry_id WHERE n.principle_id = :principleId`, { principleId }, transaction); // prettier-ignore
+  await run(
+    house,
+    `DELETE s FROM search_entries s JOIN notes n ON n.id = s.entry_id WHERE n.principle_id = :principleId`,
+    { principleId },
+    transaction,
+  );
   await run(house, noteEntries('n.principle_id = :principleId'), { principleId }, transaction);
 }
 
@@ -76,7 +81,10 @@ async function indexedWords({ db }: House, words: readonly string[]): Promise<st
   const select = <T extends object>(sql: string, replacements: object): Promise<T[]> =>
     db.sequelize.query<T>(sql, { replacements: { ...replacements }, type: QueryTypes.SELECT });
   const begun = words.at(-1)!;
-  const endings = await select<{ word: string }>('SELECT DISTINCT word FROM search_words WHERE word LIKE :begun LIMIT :mostEndings', { begun: `${begun}%`, mostEndings }); // prettier-ignore
+  const endings = await select<{ word: string }>('SELECT DISTINCT word FROM search_words WHERE word LIKE :begun LIMIT :mostEndings', {
+    begun: `${begun}%`,
+    mostEndings,
+  });
   const groups = [...words.slice(0, -1).map((word) => [word]), [...new Set([begun, ...endings.map(({ word }) => word)])]];
   const counted = await Promise.all(
     groups.map(async (group) => {
@@ -107,7 +115,8 @@ async function newestFrom({ db }: House, newest: number): Promise<number> {
 }
 
 /**
- * Entries with all of these words (the last may be only begun), of these kinds, those written last first. Words of the mat are few and common:
+ * Entries with all of these words (the last may be only begun), of these kinds, those written last first. Words of the mat are few and
+ * common:
  * the first fifty are mostly among the newest entries, and are found there. Otherwise the words are asked, beginning with the rarest. One
  * client's entries are few enough to be looked through.
  */

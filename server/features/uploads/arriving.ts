@@ -47,5 +47,7 @@ const quietMs = 30_000;
 /** Finishes uploads that are whole and that nobody finished. */
 export async function finishLeftUploads(house: House): Promise<void> {
   for (const footage of await findLongUploading(house, new Date(house.now().getTime() - quietMs)))
-    await finishUpload(house, footage).catch((error: unknown) => house.log.warn({ err: error, footageId: footage.id }, 'an upload could not be finished')); // prettier-ignore
+    await finishUpload(house, footage).catch((error: unknown) =>
+      house.log.warn({ err: error, footageId: footage.id }, 'an upload could not be finished'),
+    );
 }

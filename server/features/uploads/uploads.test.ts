@@ -107,7 +107,8 @@ describe('sending a file', () => {
   it('tells no other page that it might send here', async () => {
     const { footageId } = await bringRequest(house, clientA, 'uploading', 50);
     const begun = await begin(footageId, 50).set('origin', 'https://elsewhere.example');
-    for (const answer of [begun, await offsetOf(begun.headers['location'] as string)]) expect(Object.keys(answer.headers)).not.toContain('access-control-allow-origin'); // prettier-ignore
+    for (const answer of [begun, await offsetOf(begun.headers['location'] as string)])
+      expect(Object.keys(answer.headers)).not.toContain('access-control-allow-origin');
   });
 
   it('begun anew leaves nothing of the earlier try', async () => {
@@ -200,7 +201,10 @@ describe('room', () => {
     // Reading goes on; what would keep more is refused with a sentence.
     expect((await client.ask('get', '/api/requests')).status).toBe(200);
     const draft = await client.ask('post', '/api/drafts', { clientId: clientA });
-    expect([draft.status, draft.body.message]).toEqual([507, 'There is no room left on the disk just now, so nothing new is taken. What is here can be read; try again later.']); // prettier-ignore
+    expect([draft.status, draft.body.message]).toEqual([
+      507,
+      'There is no room left on the disk just now, so nothing new is taken. What is here can be read; try again later.',
+    ]);
     spy.mockRestore();
     expect((await append(at, 20, Buffer.alloc(30))).status).toBe(204);
   });

@@ -50,8 +50,14 @@ describe('a house whose footage is kept in a bucket', () => {
     const metadata = `footageId ${Buffer.from(footageId).toString('base64')}`;
     const begun = await ada.ask('post', '/api/uploads').set({ ...tus, 'Upload-Length': String(bytes.length), 'Upload-Metadata': metadata });
     const at = begun.headers['location'] as string;
-    for (const [from, to] of [[0, 4000], [4000, bytes.length]] as const)
-      await ada.ask('patch', at).set({ ...tus, 'Upload-Offset': String(from), 'Content-Type': 'application/offset+octet-stream' }).send(bytes.subarray(from, to) as never); // prettier-ignore
+    for (const [from, to] of [
+      [0, 4000],
+      [4000, bytes.length],
+    ] as const)
+      await ada
+        .ask('patch', at)
+        .set({ ...tus, 'Upload-Offset': String(from), 'Content-Type': 'application/offset+octet-stream' })
+        .send(bytes.subarray(from, to) as never);
     await work();
 
     const { reviewCopy, strip } = (await ada.ask('get', `/api/footages/${footageId}/viewing`)).body as Record<

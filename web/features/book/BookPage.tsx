@@ -42,7 +42,9 @@ export function BookPage() {
     const answer = await importBook(read.book);
     if (answer.error) return void toast.error(`${file.name} was not taken. ${faultWords(answer.error)}`, { duration: 15_000 });
     const { added, changed, missingClips } = answer.data;
-    toast(`${added} new, ${changed} replaced.${missingClips.length > 0 ? ` Without these clips, which are not here: ${missingClips.join(', ')}.` : ''}`); // prettier-ignore
+    toast(
+      `${added} new, ${changed} replaced.${missingClips.length > 0 ? ` Without these clips, which are not here: ${missingClips.join(', ')}.` : ''}`,
+    );
   };
   const starter = async (): Promise<void> => {
     const answer = await addStarter();

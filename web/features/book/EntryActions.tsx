@@ -3,7 +3,13 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
-import { useMergeBookPrinciplesMutation, useRemoveBookDrillMutation, useRemoveBookPrincipleMutation, useSaveBookDrillMutation, useSaveBookPrincipleMutation } from './entriesApi.ts'; // prettier-ignore
+import {
+  useMergeBookPrinciplesMutation,
+  useRemoveBookDrillMutation,
+  useRemoveBookPrincipleMutation,
+  useSaveBookDrillMutation,
+  useSaveBookPrincipleMutation,
+} from './entriesApi.ts';
 
 interface EntryActionsProps {
   entry: (BookPrinciple & { notes: number }) | BookDrill;

@@ -87,8 +87,16 @@ describe('ways of doing it', () => {
 
 describe('where it applies', () => {
   it('names the two as one says it in that position', () => {
-    expect(['holder', 'other', 'either'].map((role) => roleWords('half-guard', role as 'holder'))).toEqual(['the passer', 'the guard', 'either']); // prettier-ignore
-    expect([roleWords('mount', 'holder'), roleWords('mount', 'other'), roleWords('standing', 'holder')]).toEqual(['in control', 'under it', 'the one who leads']); // prettier-ignore
+    expect(['holder', 'other', 'either'].map((role) => roleWords('half-guard', role as 'holder'))).toEqual([
+      'the passer',
+      'the guard',
+      'either',
+    ]);
+    expect([roleWords('mount', 'holder'), roleWords('mount', 'other'), roleWords('standing', 'holder')]).toEqual([
+      'in control',
+      'under it',
+      'the one who leads',
+    ]);
   });
 
   it('offers each position once, and takes it out again', async () => {

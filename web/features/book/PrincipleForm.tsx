@@ -23,7 +23,12 @@ export function PrincipleForm({ principle, principles, drills, onDone }: Princip
   const [save, saving] = useSaveBookPrincipleMutation();
   const { data: clips } = useListClipsQuery();
   const cueWords = wordsIn(draft.cue);
-  const missing = draft.name.trim() === '' ? 'Give it a name.' : cueWords > mostCueWords ? `A cue has at most ${mostCueWords} words; this one has ${cueWords}.` : null; // prettier-ignore
+  const missing =
+    draft.name.trim() === ''
+      ? 'Give it a name.'
+      : cueWords > mostCueWords
+        ? `A cue has at most ${mostCueWords} words; this one has ${cueWords}.`
+        : null;
   const keep = async (): Promise<void> => {
     const variants = draft.variants.filter((one) => one.do.trim());
     const answer = await save({

@@ -22,7 +22,10 @@ const wordsOf = (principle: BookPrinciple): Searched => ({
 
 /** Finds entries by any of their words, the beginnings of words and small slips of the hand; nearest first. Nothing asked: all of them. */
 export function bookSearch(entries: readonly (BookPrinciple | BookDrill)[]): (asked: string) => string[] {
-  const index = new MiniSearch<Searched>({ fields: ['name', 'cue', 'rest'], searchOptions: { prefix: true, fuzzy: 0.15, combineWith: 'AND', boost: { name: 3, cue: 2 } } }); // prettier-ignore
+  const index = new MiniSearch<Searched>({
+    fields: ['name', 'cue', 'rest'],
+    searchOptions: { prefix: true, fuzzy: 0.15, combineWith: 'AND', boost: { name: 3, cue: 2 } },
+  });
   index.addAll(
     entries.map((entry) => ('cue' in entry ? wordsOf(entry) : { id: entry.id, name: entry.name, cue: entry.equipment, rest: entry.how })),
   );

@@ -7,7 +7,9 @@ import { boutFields, type Bout, type BoutEdit } from '@lean-mentor/contract';
 export function boutEdits(known: readonly Bout[], inHand: readonly Bout[]): BoutEdit[] {
   const knownById = new Map(known.map((bout) => [bout.id, bout]));
   const left = new Set(inHand.map(({ id }) => id));
-  const gone = known.filter(({ id }) => !left.has(id)).map(({ id, version }): BoutEdit => ({ id, base: version, splitFrom: null, after: null })); // prettier-ignore
+  const gone = known
+    .filter(({ id }) => !left.has(id))
+    .map(({ id, version }): BoutEdit => ({ id, base: version, splitFrom: null, after: null }));
   const changed: BoutEdit[] = [];
   const added: BoutEdit[] = [];
   for (const bout of inHand) {

@@ -18,7 +18,11 @@ function partOf({ position, holder }: Request['time'][number]): (typeof parts)[n
   return `${holder}-${positionFamily(position) === 'guard' ? 'guard' : 'pin'}`;
 }
 
-const listed = (time: Request['time']): string => time.slice(0, 6).map(({ position, holder, seconds }) => `${positionName(position)}${holder ? ` (${holder})` : ''} ${Math.round(seconds)} s`).join(', '); // prettier-ignore
+const listed = (time: Request['time']): string =>
+  time
+    .slice(0, 6)
+    .map(({ position, holder, seconds }) => `${positionName(position)}${holder ? ` (${holder})` : ''} ${Math.round(seconds)} s`)
+    .join(', ');
 
 /** Where the time of each reviewed request went, one bar under the other. */
 export function PositionBars({ positions }: { positions: readonly Request[] }) {

@@ -11,13 +11,28 @@ import { ThreadLine } from './ThreadLine.tsx';
 afterEach(cleanup);
 
 const point = (requestId: string, count: number, exposure: number, given: boolean): ClientThread['points'][number] => ({
-  ...{ requestId, sentAt: '2026-01-01T00:00:00.000Z', given, count, exposure },
-  ...{ value: exposure > 0 ? count / exposure : null, interval: exposure > 0 ? [0, null] : null },
+  requestId,
+  sentAt: '2026-01-01T00:00:00.000Z',
+  given,
+  count,
+  exposure,
+  value: exposure > 0 ? count / exposure : null,
+  interval: exposure > 0 ? [0, null] : null,
 });
 const thread: ClientThread = {
-  ...{ principleId: 'p', name: 'Elbow in', cue: 'Elbow to rib.', counts: 'rate', chances: '', state: 'back-again', closedAt: null },
+  principleId: 'p',
+  name: 'Elbow in',
+  cue: 'Elbow to rib.',
+  counts: 'rate',
+  chances: '',
+  state: 'back-again',
+  closedAt: null,
   points: [point('r1', 8, 2, true), point('r2', 0, 0, false), point('r3', 1, 2, false)],
-  ...{ verdict: 'better', ratio: 0.125, interval: [0.01, 0.7], neededMinutes: null, neededChances: null },
+  verdict: 'better',
+  ratio: 0.125,
+  interval: [0.01, 0.7],
+  neededMinutes: null,
+  neededChances: null,
 };
 const show = (more: Partial<ClientThread> = {}, onClose: ((closed: boolean) => void) | null = null) =>
   render(
@@ -66,7 +81,9 @@ describe('a thread', () => {
 
 describe('where the time went', () => {
   const request = {
-    ...{ requestId: 'r', sentAt: '2026-01-05T00:00:00.000Z', minutes: 2 },
+    requestId: 'r',
+    sentAt: '2026-01-05T00:00:00.000Z',
+    minutes: 2,
     time: [
       { position: 'mount', holder: 'client', seconds: 60 },
       { position: 'half-guard', holder: 'partner', seconds: 30 },
@@ -77,7 +94,11 @@ describe('where the time went', () => {
   it('is shared out between the two, and said in words', () => {
     render(<PositionBars positions={[{ ...request, time: [...request.time] }]} />);
     const parts = within(screen.getAllByRole('listitem')[0]!).getAllByRole('img');
-    expect(parts.map((part) => part.getAttribute('aria-label'))).toEqual(['50 % holding a pin or the back', '25 % even', '25 % playing guard']); // prettier-ignore
+    expect(parts.map((part) => part.getAttribute('aria-label'))).toEqual([
+      '50 % holding a pin or the back',
+      '25 % even',
+      '25 % playing guard',
+    ]);
   });
 
   it('says what to do where nothing is coded', () => {
@@ -87,8 +108,28 @@ describe('where the time went', () => {
 });
 
 it('questions stand with their answers, or with the word that they wait', () => {
-  const question = { id: 'q', critiqueId: 'c', fixId: 'f', noteId: null, words: 'Which hand?', askedBy: 'Ada', askedAt: '2026-01-05T00:00:00.000Z', answer: null, answeredBy: null, answeredAt: null } satisfies Question; // prettier-ignore
-  const critique = { id: 'c', requestId: 'r', sentAt: '', readAt: null, version: 1, opening: '', openQuestions: 1, fixes: [{ position: 1, fixId: 'f', principleId: null, name: 'Elbow in', noteIds: [] }] }; // prettier-ignore
+  const question = {
+    id: 'q',
+    critiqueId: 'c',
+    fixId: 'f',
+    noteId: null,
+    words: 'Which hand?',
+    askedBy: 'Ada',
+    askedAt: '2026-01-05T00:00:00.000Z',
+    answer: null,
+    answeredBy: null,
+    answeredAt: null,
+  } satisfies Question;
+  const critique = {
+    id: 'c',
+    requestId: 'r',
+    sentAt: '',
+    readAt: null,
+    version: 1,
+    opening: '',
+    openQuestions: 1,
+    fixes: [{ position: 1, fixId: 'f', principleId: null, name: 'Elbow in', noteIds: [] }],
+  };
   render(
     <MemoryRouter>
       <QuestionList questions={[question, { ...question, id: 'q2', answer: 'The lower one.' }]} critiques={[critique]} />

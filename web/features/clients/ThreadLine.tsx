@@ -18,7 +18,10 @@ const pad = 8;
 /** One fix as a line across the requests: how often at each, with its interval; hollow where it was sent as a fix. */
 export function ThreadLine({ thread, requests, critiqueOf, onClose }: ThreadLineProps) {
   const { points, name, cue, state, closedAt, counts } = thread;
-  const highest = counts === 'chance' ? 1 : Math.max(0.01, ...points.map(({ value, interval }) => Math.max(value ?? 0, Math.min(interval?.[1] ?? 0, (value ?? 0) * 3 + 0.5)))); // prettier-ignore
+  const highest =
+    counts === 'chance'
+      ? 1
+      : Math.max(0.01, ...points.map(({ value, interval }) => Math.max(value ?? 0, Math.min(interval?.[1] ?? 0, (value ?? 0) * 3 + 0.5))));
   const x = (requestId: string): number => requests.indexOf(requestId) * column + column / 2;
   const y = (value: number): number => height - pad - (Math.min(value, highest) / highest) * (height - 2 * pad);
   const told = points.filter(({ value }) => value !== null);

@@ -3,21 +3,28 @@ import { expect, it } from 'vitest';
 import { pointWords, verdictWords } from './threadWords.ts';
 
 const point = (count: number, exposure: number): ClientThread['points'][number] => ({
-  ...{ requestId: 'r', sentAt: '2026-01-01T00:00:00.000Z', given: true, count, exposure },
-  ...{ value: exposure > 0 ? count / exposure : null, interval: null },
+  requestId: 'r',
+  sentAt: '2026-01-01T00:00:00.000Z',
+  given: true,
+  count,
+  exposure,
+  value: exposure > 0 ? count / exposure : null,
+  interval: null,
 });
 const thread = (more: Partial<ClientThread>): ClientThread => ({
-  ...{
-    principleId: 'p',
-    name: 'Elbow in',
-    cue: '',
-    counts: 'rate',
-    chances: '',
-    state: 'working',
-    closedAt: null,
-    points: [point(8, 2), point(1, 2)],
-  },
-  ...{ verdict: 'better', ratio: 0.125, interval: [0.01, 0.7], neededMinutes: null, neededChances: null },
+  principleId: 'p',
+  name: 'Elbow in',
+  cue: '',
+  counts: 'rate',
+  chances: '',
+  state: 'working',
+  closedAt: null,
+  points: [point(8, 2), point(1, 2)],
+  verdict: 'better',
+  ratio: 0.125,
+  interval: [0.01, 0.7],
+  neededMinutes: null,
+  neededChances: null,
   ...more,
 });
 
@@ -26,7 +33,10 @@ it.each([
   [{ verdict: 'worse', ratio: 12, interval: [2, null] }, 'Worse than at first (12 times the first; 90 % interval 2.0 to any).'],
   [{ counts: 'chance', ratio: 3 }, 'Better than at first (3.0 times the odds at first; 90 % interval 0.01 to 0.70).'],
   [{ points: [point(8, 2)] }, 'Seen in one request so far. The next one will say whether it moves.'],
-  [{ verdict: 'too-little', neededMinutes: 12 }, 'Too little mat time in the last request to tell. In each of two requests about 12 minutes in these positions would show a halving.'], // prettier-ignore
+  [
+    { verdict: 'too-little', neededMinutes: 12 },
+    'Too little mat time in the last request to tell. In each of two requests about 12 minutes in these positions would show a halving.',
+  ],
   [{ verdict: 'too-little' }, 'Too little mat time in the last request to tell.'],
 ] as const)('%j is said in a sentence', (more, words) => {
   expect(verdictWords(thread(more as unknown as Partial<ClientThread>))).toBe(words);

@@ -23,7 +23,10 @@ export const pointWords = (
 /** What the figures say, and how sure they are. */
 export function verdictWords({ counts, points, verdict, ratio, interval, neededMinutes, neededChances }: ClientThread): string {
   const compared = points.filter(({ value }) => value !== null).length;
-  const range = interval && ratio !== null ? ` (${short(ratio)} times the first; 90 % interval ${short(interval[0])} to ${interval[1] === null ? 'any' : short(interval[1])})` : ''; // prettier-ignore
+  const range =
+    interval && ratio !== null
+      ? ` (${short(ratio)} times the first; 90 % interval ${short(interval[0])} to ${interval[1] === null ? 'any' : short(interval[1])})`
+      : '';
   const odds = counts === 'chance' && range ? range.replace('times the first', 'times the odds at first') : range;
   if (compared < 2) return 'Seen in one request so far. The next one will say whether it moves.';
   if (verdict === 'better') return `Better than at first${odds}.`;

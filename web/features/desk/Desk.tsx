@@ -83,13 +83,21 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
   });
   const scene = useMemo<DeskScene>(
     () => ({
-      subject, footage, table, size, player, frames, actions, go, goToMoment,
+      subject,
+      footage,
+      table,
+      size,
+      player,
+      frames,
+      actions,
+      go,
+      goToMoment,
       things: () => latest.current,
       secondsAt: (frame) => (frame >= table.times.length ? table.endSeconds : secondsOfFrame(table, frame)),
       boutAt: (frame) => boutAtFrame(footage.bouts, frame),
     }),
     [subject, footage, table, size, player, frames, actions, go, goToMoment],
-  ); // prettier-ignore
+  );
 
   const drawing = useDrawingHand(scene, document.drawings);
   const measuring = useMeasureHand(scene, document.measures);

@@ -59,7 +59,9 @@ function BoutClockNow() {
   const shown = useOnStage(({ frame }) => {
     const bout = boutAt(frame);
     const since = secondsAt(frame) - secondsAt(bout?.fromFrame ?? 0);
-    const clock = scoredAt(scored, frame)?.clock ?? (bout && boutClock({ lengthSeconds: secondsAt(bout.toFrame) - secondsAt(bout.fromFrame), events: [] })); // prettier-ignore
+    const clock =
+      scoredAt(scored, frame)?.clock ??
+      (bout && boutClock({ lengthSeconds: secondsAt(bout.toFrame) - secondsAt(bout.fromFrame), events: [] }));
     if (!clock) return clockText(since);
     const { seconds, stopped } = clockShown(clock, since, bout?.lengthSeconds);
     return `${clockText(seconds)}${stopped ? ' stopped' : ''}`;

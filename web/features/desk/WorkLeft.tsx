@@ -12,7 +12,10 @@ import { useClockAt } from './score/useClockAt.ts';
 /** So many marks are listed; Z and X go through all of them. */
 const mostListed = 40;
 
-/** How far the work has come, and the rest of it: marks to look at, two versions to choose from, and the client's own marks beside the review. */
+/**
+ * How far the work has come, and the rest of it: marks to look at, two versions to choose from, and the client's own marks beside the
+ * review.
+ */
 export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
   const { footage, table, actions, boutAt, go } = useScene();
   const { document } = useThings();

@@ -185,7 +185,16 @@ describe('five hundred random edits', () => {
         } else if (dice < 0.87) visit.store.dispatch(deskUndone(visit.desk().done));
         else if (dice < 0.9) visit.store.dispatch(deskRedone(visit.desk().undone));
         else if (dice < 0.94)
-          visit.server.take(patchDesk(visit.server.document, 'mark', pick(Object.keys(visit.server.document.marks)) ?? id, { atFrame: 10_000 + i }, crypto.randomUUID()) ?? mark(i), 'Abel'); // prettier-ignore
+          visit.server.take(
+            patchDesk(
+              visit.server.document,
+              'mark',
+              pick(Object.keys(visit.server.document.marks)) ?? id,
+              { atFrame: 10_000 + i },
+              crypto.randomUUID(),
+            ) ?? mark(i),
+            'Abel',
+          );
         else if (dice < 0.96) visit.server.weather.push('away', 'away');
         else if (dice < 0.98) {
           // The browser dies: what it had kept is all that the next one finds.

@@ -28,7 +28,9 @@ const longestWaitMs = 15_000;
 /** Whether a fault says: not now. Anything else means that the edit itself is not taken. */
 const passes = ({ code }: WireFault): boolean => code === 'offline' || passingCodes.has(code);
 
-/** What is known of where edits are: how many are on their way to the disk, whether some never came there, and whether the server answers. */
+/**
+ * What is known of where edits are: how many are on their way to the disk, whether some never came there, and whether the server answers.
+ */
 interface Whereabouts {
   onTheirWay: number;
   unkept: boolean;
@@ -50,7 +52,9 @@ function putAside(
 ): void {
   const aside = asideOf(requestId, changes, refused);
   if (here) dispatch(editsRefused(aside));
-  toast.error(`${aside.length === 1 ? 'One edit was' : `${aside.length} edits were`} not taken: ${aside[0]?.why ?? ''}`, { duration: 12_000 }); // prettier-ignore
+  toast.error(`${aside.length === 1 ? 'One edit was' : `${aside.length} edits were`} not taken: ${aside[0]?.why ?? ''}`, {
+    duration: 12_000,
+  });
   void setAside(aside).catch(() => undefined);
 }
 
@@ -90,7 +94,13 @@ async function sendOutbox({ dispatch, getState, delay }: Api, where: Whereabouts
       // One of them is at fault: they are sent one by one to find which.
       atOnce = 1;
     } else {
-      putAside(dispatch, here, requestId, changes, changes.map(({ changeId }) => ({ changeId, why: fault.message }))); // prettier-ignore
+      putAside(
+        dispatch,
+        here,
+        requestId,
+        changes,
+        changes.map(({ changeId }) => ({ changeId, why: fault.message })),
+      );
       atOnce = mostAtOnce;
     }
   }

@@ -20,8 +20,16 @@ export interface DeskState extends History {
 }
 
 const initialState: DeskState = {
-  requestId: null, base: emptyDesk(), document: emptyDesk(), sequence: 0, outbox: [], done: [], undone: [], saving: 'saved', aside: [],
-}; // prettier-ignore
+  requestId: null,
+  base: emptyDesk(),
+  document: emptyDesk(),
+  sequence: 0,
+  outbox: [],
+  done: [],
+  undone: [],
+  saving: 'saved',
+  aside: [],
+};
 
 /** Drafts of a document with hundreds of notes cost more than the edit: reducers work on the plain state. */
 const plainOf = (state: Draft<DeskState>): DeskState => original(state) as DeskState;

@@ -125,7 +125,9 @@ export async function keepChanges(
   await work.done;
 }
 
-/** Edits of whoever is signed in, of a request or of all, that the server has not confirmed, oldest first. Another's are not theirs to send. */
+/**
+ * Edits of whoever is signed in, of a request or of all, that the server has not confirmed, oldest first. Another's are not theirs to send.
+ */
 export async function readOutbox(requestId?: string): Promise<{ requestId: string; change: DeskChange }[]> {
   const db = await deskDb();
   const kept = requestId === undefined ? await db.getAll('outbox') : await db.getAllFromIndex('outbox', 'requestId', requestId);

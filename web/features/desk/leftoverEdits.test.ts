@@ -94,7 +94,15 @@ describe('edits that somebody left in this browser', () => {
 describe('a memo whose tab died while it was being spoken', () => {
   it('is there at the next visit as far as it was spoken, once, and of a recording that goes on nothing is taken', async () => {
     const [dead, alive] = [crypto.randomUUID(), crypto.randomUUID()];
-    const recording = (memoId: string, ago: number) => ({ memoId, requestId: visit.requestId, noteId: crypto.randomUUID(), accountId: null, type: 'audio/webm', parts: [new Blob(['a']), new Blob(['b'])], at: Date.now() - ago }); // prettier-ignore
+    const recording = (memoId: string, ago: number) => ({
+      memoId,
+      requestId: visit.requestId,
+      noteId: crypto.randomUUID(),
+      accountId: null,
+      type: 'audio/webm',
+      parts: [new Blob(['a']), new Blob(['b'])],
+      at: Date.now() - ago,
+    });
     const db = await deskDb();
     await db.put('recordings', recording(dead, 60_000));
     await db.put('recordings', recording(alive, 500));

@@ -1,7 +1,10 @@
 import { ofFootage, type DeskDocument } from '@lean-mentor/core/desk';
 import { useMemo } from 'react';
 
-/** Of a shelf what stands on one footage: the same object as long as that shelf does not change, so that an edit redraws only what it is about. */
+/**
+ * Of a shelf what stands on one footage: the same object as long as that shelf does not change, so that an edit redraws only what it is
+ * about.
+ */
 const useShelf = <T extends { footageId: string }>(things: Record<string, T>, footageId: string): Record<string, T> =>
   useMemo(() => ofFootage(things, footageId), [things, footageId]);
 

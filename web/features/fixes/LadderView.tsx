@@ -37,7 +37,10 @@ export function LadderView({ subject, data, book, onRenamed }: LadderViewProps) 
   const { choice, ladder, computed, change } = hand;
   const [renaming, setRenaming] = useState<{ id: string; how: 'merge' | 'split' } | null>(null);
   const navigate = useNavigate();
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates })); // prettier-ignore
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const first = client.name.split(' ')[0]!;
   const principleOf = (id: string) => book.principles.find((one) => one.id === id);
   const nameOf = (id: string): string => principleOf(id)?.name ?? (document.notes[id]?.what || 'a note');
@@ -48,7 +51,11 @@ export function LadderView({ subject, data, book, onRenamed }: LadderViewProps) 
       .sort((a, b) => (places.get(a.footageId) ?? 0) - (places.get(b.footageId) ?? 0) || a.fromFrame - b.fromFrame);
 
   /** Rungs and the line across them, from top to bottom. */
-  const row = [...ladder.rungs.slice(0, ladder.cut).map(({ principle }) => principle), cutId, ...ladder.rungs.slice(ladder.cut).map(({ principle }) => principle)]; // prettier-ignore
+  const row = [
+    ...ladder.rungs.slice(0, ladder.cut).map(({ principle }) => principle),
+    cutId,
+    ...ladder.rungs.slice(ladder.cut).map(({ principle }) => principle),
+  ];
   const dropped = ({ active, over }: DragEndEvent): void => {
     if (!over || active.id === over.id) return;
     const moved = arrayMove(row, row.indexOf(String(active.id)), row.indexOf(String(over.id)));
@@ -59,7 +66,11 @@ export function LadderView({ subject, data, book, onRenamed }: LadderViewProps) 
   const level = fixesForLevel(client.level);
   const byId = new Map(Object.entries(document.notes));
   const began = (notes: readonly Note[]): string | null => {
-    const roots = notes.flatMap((note) => chainOf(byId, note.id).slice(1).filter((id) => document.notes[id]?.causes.length === 0)); // prettier-ignore
+    const roots = notes.flatMap((note) =>
+      chainOf(byId, note.id)
+        .slice(1)
+        .filter((id) => document.notes[id]?.causes.length === 0),
+    );
     const root = roots[0] && document.notes[roots[0]];
     return root && root.principleId !== notes[0]?.principleId ? `It began with: ${root.what}` : null;
   };

@@ -68,18 +68,28 @@ export function useLadder({ data, subject, principles, drills }: LadderSubject):
   }, [data.input, asked, choice.gamePlan, school]);
   const ladder = useMemo(() => ladderOf(computed, choice), [computed, choice]);
   const warnings = useMemo(() => {
-    const praise = Object.values(document.notes).filter(({ kind, visible, athlete }: Note) => kind === 'good' && visible === 'client' && athlete === 'client').length; // prettier-ignore
+    const praise = Object.values(document.notes).filter(
+      ({ kind, visible, athlete }: Note) => kind === 'good' && visible === 'client' && athlete === 'client',
+    ).length;
     return fixWarnings({
       client: { ...client, name: client.name.split(' ')[0]! },
       fixes: ladder.rungs.slice(0, ladder.cut).flatMap(({ principle }) => principles.find(({ id }) => id === principle) ?? []),
       sheet: data.sheet,
       answered: choice.answer.trim() !== '',
-      ...{ drills, praise, given: data.given },
+      drills,
+      praise,
+      given: data.given,
     });
   }, [document.notes, client, ladder, principles, drills, data.sheet, data.given, choice.answer]);
 
   return {
-    ...{ choice, own, school, computed, ladder, warnings, asked },
+    choice,
+    own,
+    school,
+    computed,
+    ladder,
+    warnings,
+    asked,
     saving: { busy: saved.isLoading || ownSaved.isLoading, fault: saved.error ?? ownSaved.error },
     change: (fields) => {
       const reorders = ['school', 'order', 'pinned', 'parked', 'asked', 'gamePlan'].some((field) => field in fields);

@@ -6,7 +6,9 @@ import { faultWords } from '../../shared/wire/index.ts';
 import { useRetryFootageMutation } from './api.ts';
 import { useProgress } from './useFootageWatch.ts';
 
-/** How far footage has come on its way to being ready, live; why it stopped, and trying again where that can help; nothing once it is ready. */
+/**
+ * How far footage has come on its way to being ready, live; why it stopped, and trying again where that can help; nothing once it is ready.
+ */
 export function FootageProgressLine({ footage }: { footage: FootageProgress }) {
   const { state, step, share, secondsLeft, failure, retryHelps } = useProgress(footage);
   const [retry, retried] = useRetryFootageMutation();

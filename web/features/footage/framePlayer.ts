@@ -34,8 +34,15 @@ const browserPictures: EachPicture = (draw) => {
 export class FramePlayer {
   private readonly listeners = new Set<() => void>();
   private state: PlayerState = {
-    frame: 0, playing: false, speed: 1, settled: false, picture: 'video', skipsLulls: false, loop: null, gliding: false,
-  }; // prettier-ignore
+    frame: 0,
+    playing: false,
+    speed: 1,
+    settled: false,
+    picture: 'video',
+    skipsLulls: false,
+    loop: null,
+    gliding: false,
+  };
   private readonly seeker: SeekingVideo;
   private decoded: DecodedPictures | null = null;
   private lulls: readonly Stretch[] = [];

@@ -4,7 +4,10 @@ import { frameAtSeconds, seekSecondsOfFrame, timeSlack, type FrameTable } from '
 const noPictureMs = 120;
 const mostSeekTries = 3;
 
-/** A video element that is brought to exact frames: it seeks to the middle of a frame and waits for the browser to say which picture it shows. */
+/**
+ * A video element that is brought to exact frames: it seeks to the middle of a frame and waits for the browser to say which picture it
+ * shows.
+ */
 export class SeekingVideo {
   /** Frame of the picture it shows; −1 while that is not known. */
   shown = -1;

@@ -4,8 +4,15 @@ import { FramePlayer } from './framePlayer.ts';
 import type { PlayerState } from './playerState.ts';
 
 const still: PlayerState = {
-  frame: 0, playing: false, speed: 1, settled: false, picture: 'video', skipsLulls: false, loop: null, gliding: false,
-}; // prettier-ignore
+  frame: 0,
+  playing: false,
+  speed: 1,
+  settled: false,
+  picture: 'video',
+  skipsLulls: false,
+  loop: null,
+  gliding: false,
+};
 const never = (): (() => void) => () => undefined;
 
 /** A player for a video element and its frame table. */

@@ -6,11 +6,14 @@ import type { ExportFacts } from './exportFacts.ts';
 const stillWidth = 300;
 
 const runs = (content: readonly Inline[] = []): TextRun[] =>
-  content.map(
-    (inline) =>
+  content.map((inline) =>
     inline.type === 'hardBreak'
       ? new TextRun({ break: 1 })
-      : new TextRun({ text: inline.text, bold: inline.marks?.some(({ type }) => type === 'bold') ?? false, italics: inline.marks?.some(({ type }) => type === 'italic') ?? false }), // prettier-ignore
+      : new TextRun({
+          text: inline.text,
+          bold: inline.marks?.some(({ type }) => type === 'bold') ?? false,
+          italics: inline.marks?.some(({ type }) => type === 'italic') ?? false,
+        }),
   );
 
 /** Names of the numbered lists, so that each begins at one. */
@@ -21,20 +24,32 @@ function paragraphsOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Blo
     case 'paragraph':
       return block.content?.length ? [new Paragraph({ children: runs(block.content), spacing: { after: 100 } })] : [];
     case 'heading':
-      return [new Paragraph({ heading: block.attrs.level === 2 ? HeadingLevel.HEADING_2 : HeadingLevel.HEADING_3, children: runs(block.content), keepNext: true })]; // prettier-ignore
+      return [
+        new Paragraph({
+          heading: block.attrs.level === 2 ? HeadingLevel.HEADING_2 : HeadingLevel.HEADING_3,
+          children: runs(block.content),
+          keepNext: true,
+        }),
+      ];
     case 'bulletList':
     case 'orderedList':
       return block.content.map(
         ({ content }) =>
           new Paragraph({
             children: content.flatMap((one, i) => [...(i > 0 ? [new TextRun({ break: 1 })] : []), ...runs(one.content)]),
-            ...(block.type === 'bulletList' ? { bullet: { level: 0 } } : { numbering: { reference: lists.get(block)!, level: 0 } }), // prettier-ignore
+            ...(block.type === 'bulletList' ? { bullet: { level: 0 } } : { numbering: { reference: lists.get(block)!, level: 0 } }),
           }),
       );
     case 'blockquote':
       return block.content.map((one) => new Paragraph({ children: runs(one.content), indent: { left: 360 }, spacing: { after: 100 } }));
     case 'caution':
-      return block.content.map((one) => new Paragraph({ children: runs(one.content), border: { left: { style: BorderStyle.SINGLE, size: 24, color: 'A8322A', space: 8 } } })); // prettier-ignore
+      return block.content.map(
+        (one) =>
+          new Paragraph({
+            children: runs(one.content),
+            border: { left: { style: BorderStyle.SINGLE, size: 24, color: 'A8322A', space: 8 } },
+          }),
+      );
     case 'moment': {
       const still = facts.still(block.attrs.noteId);
       const words = new Paragraph({
@@ -42,7 +57,20 @@ function paragraphsOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Blo
       });
       if (!still) return [words];
       const height = Math.round((stillWidth / still.width) * still.height);
-      return [new Paragraph({ keepNext: true, children: [new ImageRun({ type: 'jpg', data: still.jpeg, transformation: { width: stillWidth, height }, altText: { name: 'still', title: 'Still', description: facts.momentWords(block.attrs.noteId) } })] }), words]; // prettier-ignore
+      return [
+        new Paragraph({
+          keepNext: true,
+          children: [
+            new ImageRun({
+              type: 'jpg',
+              data: still.jpeg,
+              transformation: { width: stillWidth, height },
+              altText: { name: 'still', title: 'Still', description: facts.momentWords(block.attrs.noteId) },
+            }),
+          ],
+        }),
+        words,
+      ];
     }
     case 'bookClip': {
       const clip = facts.critique.clips.find(({ id }) => id === block.attrs.clipId);
@@ -64,7 +92,9 @@ function paragraphsOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Blo
 export async function critiqueDocx(facts: ExportFacts): Promise<Buffer> {
   const { critique, title } = facts;
   const numbers = new Map<Block, number>(fixBlocks(critique.doc).map((block, i) => [block, i + 1]));
-  const ordered = critique.doc.content.flatMap((block) => (block.type === 'fix' ? block.content : [block])).filter(({ type }) => type === 'orderedList'); // prettier-ignore
+  const ordered = critique.doc.content
+    .flatMap((block) => (block.type === 'fix' ? block.content : [block]))
+    .filter(({ type }) => type === 'orderedList');
   const lists = new Map<Block, string>(ordered.map((block, i) => [block, `list-${i + 1}`]));
   const document = new Document({
     title,
@@ -72,7 +102,15 @@ export async function critiqueDocx(facts: ExportFacts): Promise<Buffer> {
     numbering: {
       config: [...lists.values()].map((reference) => ({
         reference,
-        levels: [{ level: 0, format: LevelFormat.DECIMAL, text: '%1.', alignment: AlignmentType.START, style: { paragraph: { indent: { left: 500, hanging: 300 } } } }], // prettier-ignore
+        levels: [
+          {
+            level: 0,
+            format: LevelFormat.DECIMAL,
+            text: '%1.',
+            alignment: AlignmentType.START,
+            style: { paragraph: { indent: { left: 500, hanging: 300 } } },
+          },
+        ],
       })),
     },
     sections: [

@@ -15,11 +15,14 @@ const reed = '#6B6F5F';
 const brick = '#A8322A';
 
 const inlines = (content: readonly Inline[] = []): Content[] =>
-  content.map(
-    (inline) =>
+  content.map((inline) =>
     inline.type === 'hardBreak'
       ? '\n'
-      : { text: inline.text, bold: inline.marks?.some(({ type }) => type === 'bold') ?? false, italics: inline.marks?.some(({ type }) => type === 'italic') ?? false }, // prettier-ignore
+      : {
+          text: inline.text,
+          bold: inline.marks?.some(({ type }) => type === 'bold') ?? false,
+          italics: inline.marks?.some(({ type }) => type === 'italic') ?? false,
+        },
   );
 
 function contentOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Block, number>): Content[] {
@@ -36,13 +39,28 @@ function contentOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Block,
     case 'blockquote':
       return block.content.map((one): Content => ({ text: ['“', ...inlines(one.content), '”'], style: 'quote' }));
     case 'caution':
-      return [{ table: { widths: ['*'], body: [[{ stack: block.content.map((one) => ({ text: inlines(one.content) })), fontSize: 8.5 }]] }, layout: { hLineWidth: () => 0, vLineWidth: (i) => (i === 0 ? 3 : 0), vLineColor: () => brick, paddingLeft: () => 8 }, margin: [0, 4, 0, 4] }]; // prettier-ignore
+      return [
+        {
+          table: { widths: ['*'], body: [[{ stack: block.content.map((one) => ({ text: inlines(one.content) })), fontSize: 8.5 }]] },
+          layout: { hLineWidth: () => 0, vLineWidth: (i) => (i === 0 ? 3 : 0), vLineColor: () => brick, paddingLeft: () => 8 },
+          margin: [0, 4, 0, 4],
+        },
+      ];
     case 'moment': {
       const still = facts.still(block.attrs.noteId);
       const words = { text: facts.momentWords(block.attrs.noteId), color: reed, fontSize: 8.5 };
       // Beside its words, so that three fixes stay on two pages.
       return still
-        ? [{ columns: [{ image: `data:image/jpeg;base64,${still.jpeg.toString('base64')}`, fit: [150, 110], width: 158 }, { ...words, margin: [0, 2, 0, 0] }], margin: [0, 2, 0, 4], unbreakable: true }] // prettier-ignore
+        ? [
+            {
+              columns: [
+                { image: `data:image/jpeg;base64,${still.jpeg.toString('base64')}`, fit: [150, 110], width: 158 },
+                { ...words, margin: [0, 2, 0, 0] },
+              ],
+              margin: [0, 2, 0, 4],
+              unbreakable: true,
+            },
+          ]
         : [{ ...words, italics: true, margin: [0, 0, 0, 4] }];
     }
     case 'bookClip': {
@@ -66,7 +84,9 @@ export async function critiquePdf(facts: ExportFacts): Promise<Buffer> {
   pdfmake.default.setFonts(fonts);
   // Nothing is fetched and nothing is read but the letters: pictures come as data.
   (pdfmake.default as unknown as { setUrlAccessPolicy: (policy: () => boolean) => void }).setUrlAccessPolicy(() => false);
-  (pdfmake.default as unknown as { setLocalAccessPolicy: (policy: (path: string) => boolean) => void }).setLocalAccessPolicy((path) => path.startsWith(fontFolder)); // prettier-ignore
+  (pdfmake.default as unknown as { setLocalAccessPolicy: (policy: (path: string) => boolean) => void }).setLocalAccessPolicy((path) =>
+    path.startsWith(fontFolder),
+  );
   const numbers = new Map<Block, number>(fixBlocks(critique.doc).map((block, i) => [block, i + 1]));
   const definition: Definition = {
     pageSize: 'A4',
@@ -81,7 +101,12 @@ export async function critiquePdf(facts: ExportFacts): Promise<Buffer> {
       fix: { fontSize: 13, bold: true, margin: [0, 8, 0, 3] },
     },
     content: [
-      { text: `${critique.coachName} to ${critique.clientName}, ${critique.sentAt.slice(0, 10)}`, color: reed, fontSize: 8.5, margin: [0, 0, 0, 2] }, // prettier-ignore
+      {
+        text: `${critique.coachName} to ${critique.clientName}, ${critique.sentAt.slice(0, 10)}`,
+        color: reed,
+        fontSize: 8.5,
+        margin: [0, 0, 0, 2],
+      },
       ...critique.doc.content.flatMap((block) => contentOf(block, facts, numbers)),
     ],
     footer: (page, pages) => ({ text: `${page} of ${pages}`, alignment: 'right', fontSize: 7.5, color: reed, margin: [0, 14, 48, 0] }),

@@ -53,7 +53,15 @@ beforeAll(async () => {
       paragraph('Elbow in.', { type: 'bold' }),
     ],
   });
-  const doc: CritiqueDoc = { type: 'doc', content: [heading(2, 'What you asked'), { type: 'blockquote', content: [paragraph('Why?')] }, ...ids.map(fix), { type: 'caution', content: [paragraph('Tap early.')] }] }; // prettier-ignore
+  const doc: CritiqueDoc = {
+    type: 'doc',
+    content: [
+      heading(2, 'What you asked'),
+      { type: 'blockquote', content: [paragraph('Why?')] },
+      ...ids.map(fix),
+      { type: 'caution', content: [paragraph('Tap early.')] },
+    ],
+  };
   await coach.ask('put', `/api/requests/${requestId}/critique`, { doc, revision: 0 });
   critiqueId = (await coach.ask('post', `/api/requests/${requestId}/critique/send`, { revision: 1 })).body.id;
 }, 60_000);
@@ -68,10 +76,13 @@ async function take(as: string, who = coach) {
   const asked = await who.ask('post', `/api/critiques/${critiqueId}/exports`, { as });
   if (asked.status !== 200) return asked;
   await runDue(house, 'make-export');
-  return who.ask('get', `/api/critiques/${critiqueId}/exports/${asked.body.id}/file`).buffer(true).parse((response, done) => {
-    const parts: Buffer[] = [];
-    response.on('data', (part: Buffer) => parts.push(part)).on('end', () => done(null, Buffer.concat(parts)));
-  }); // prettier-ignore
+  return who
+    .ask('get', `/api/critiques/${critiqueId}/exports/${asked.body.id}/file`)
+    .buffer(true)
+    .parse((response, done) => {
+      const parts: Buffer[] = [];
+      response.on('data', (part: Buffer) => parts.push(part)).on('end', () => done(null, Buffer.concat(parts)));
+    });
 }
 
 describe('a critique taken out', () => {
@@ -124,8 +135,23 @@ describe('a critique taken out', () => {
   }, 30_000);
 
   it('as WebVTT names who holds what, and the moments, in the order of time', async () => {
-    const spans = [{ position: 'mount', holder: 'client', fromFrame: 0, toFrame: 60 }, { position: 'half-guard', holder: 'partner', fromFrame: 60, toFrame: 120 }] as const; // prettier-ignore
-    const bout = { ...{ id: house.newId(), footageId, fromFrame: 0, toFrame: 120, order: 1, proposed: false, spans: [...spans], events: [] }, ...{ lengthSeconds: null, ruleSheet: null, sheetId: null } }; // prettier-ignore
+    const spans = [
+      { position: 'mount', holder: 'client', fromFrame: 0, toFrame: 60 },
+      { position: 'half-guard', holder: 'partner', fromFrame: 60, toFrame: 120 },
+    ] as const;
+    const bout = {
+      id: house.newId(),
+      footageId,
+      fromFrame: 0,
+      toFrame: 120,
+      order: 1,
+      proposed: false,
+      spans: [...spans],
+      events: [],
+      lengthSeconds: null,
+      ruleSheet: null,
+      sheetId: null,
+    };
     // As it was written down before critiques kept what they were written from.
     await house.db.critiqueVersions.update({ writtenFrom: null }, { where: { critiqueId } });
     await house.db.bouts.create(bout as never);
@@ -178,7 +204,9 @@ describe('a critique taken out', () => {
     await runDue(house, 'make-export');
     const state = await client.ask('get', `/api/critiques/${critiqueId}/exports/${second.id}`);
     expect(state.body).toMatchObject({ state: 'ready', place: null, fileName: expect.stringMatching(/^critique-for-ada-moor-.*\.json$/) });
-    expect((await client.ask('get', `/api/critiques/${critiqueId}/exports/${second.id}/file`)).headers['content-disposition']).toContain('attachment'); // prettier-ignore
+    expect((await client.ask('get', `/api/critiques/${critiqueId}/exports/${second.id}/file`)).headers['content-disposition']).toContain(
+      'attachment',
+    );
   });
 
   it('is removed a day after it was asked for, row and file', async () => {

@@ -29,7 +29,10 @@ const kinds = { mistake: 'Mistake', 'missed-chance': 'Missed chance', good: 'Goo
 async function stillOf(house: House, account: Account, critique: Critique, noteId: string): Promise<StillPicture | null> {
   try {
     const png = await house.storage.read(await getMomentStill(house, account, critique.id, critique.version, noteId));
-    const { data, info } = await sharp(png).resize({ width: stillWidth, withoutEnlargement: true }).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true }); // prettier-ignore
+    const { data, info } = await sharp(png)
+      .resize({ width: stillWidth, withoutEnlargement: true })
+      .jpeg({ quality: 82 })
+      .toBuffer({ resolveWithObject: true });
     return { jpeg: data, width: info.width, height: info.height };
   } catch {
     // What was written stays, also where the footage was removed or is being made ready.
@@ -43,9 +46,16 @@ export const exportTitle = ({ clientName, sentAt }: Critique): string => `Critiq
 export async function exportFacts(house: House, account: Account, critiqueId: string): Promise<ExportFacts> {
   const critique = await getCritique(house, account, critiqueId);
   const [footages, tables, stills] = await Promise.all([
-    findFootages(house, critique.footages.map(({ id }) => id)), // prettier-ignore
-    Promise.all(critique.footages.map(async ({ id }) => [id, await knownFrameTable(house, id)] as const)).then((pairs) => new Map<string, FrameTable | null>(pairs)), // prettier-ignore
-    Promise.all(critique.moments.map(async ({ note }) => [note.id, await stillOf(house, account, critique, note.id)] as const)).then((pairs) => new Map(pairs)), // prettier-ignore
+    findFootages(
+      house,
+      critique.footages.map(({ id }) => id),
+    ),
+    Promise.all(critique.footages.map(async ({ id }) => [id, await knownFrameTable(house, id)] as const)).then(
+      (pairs) => new Map<string, FrameTable | null>(pairs),
+    ),
+    Promise.all(critique.moments.map(async ({ note }) => [note.id, await stillOf(house, account, critique, note.id)] as const)).then(
+      (pairs) => new Map(pairs),
+    ),
   ]);
   const clockOf = ({ note, atSeconds }: Critique['moments'][number]): string => {
     const table = tables.get(note.footageId);

@@ -10,7 +10,9 @@ export const findSameExport = async (
   { db }: House,
   { critiqueId, version, form, askedBy }: Pick<ExportRow, 'critiqueId' | 'version' | 'form' | 'askedBy'>,
 ): Promise<ExportRow | null> =>
-  plain(await db.exports.findOne({ where: { critiqueId, version, form, askedBy, state: ['waiting', 'ready'] }, order: [['askedAt', 'DESC']] })); // prettier-ignore
+  plain(
+    await db.exports.findOne({ where: { critiqueId, version, form, askedBy, state: ['waiting', 'ready'] }, order: [['askedAt', 'DESC']] }),
+  );
 
 export const countWaitingExports = ({ db }: House, askedBy: string): Promise<number> =>
   db.exports.count({ where: { askedBy, state: 'waiting' } });

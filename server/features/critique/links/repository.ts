@@ -4,7 +4,9 @@ import type { House } from '../../../house/house.ts';
 import type { LinkRow } from '../model.ts';
 
 export const linkOf = ({ id, forName, madeAt, expiresAt, opened }: LinkRow): ReadLink => ({
-  ...{ id, forName, opened },
+  id,
+  forName,
+  opened,
   madeAt: madeAt.toISOString(),
   expiresAt: expiresAt.toISOString(),
 });

@@ -31,7 +31,9 @@ const clipSeconds = (note: SceneNote, table: FrameTable | undefined): number =>
 
 /** Beside the page: what it amounts to, sending it, and everything that can be put into it. */
 export function EditorSide({ editor, doc, draft, saving, request, document, first }: EditorSideProps) {
-  const { data: table } = useGetFrameTableQuery(request.footages.find(({ state }) => state === 'ready')?.id ?? '', { skip: request.footages.every(({ state }) => state !== 'ready') }); // prettier-ignore
+  const { data: table } = useGetFrameTableQuery(request.footages.find(({ state }) => state === 'ready')?.id ?? '', {
+    skip: request.footages.every(({ state }) => state !== 'ready'),
+  });
   const { data: clips } = useListClipsQuery();
   const scene = useEditorScene();
   const places = new Map(request.footages.map(({ id }, i) => [id, i]));
@@ -40,7 +42,10 @@ export function EditorSide({ editor, doc, draft, saving, request, document, firs
   const notes = Object.values(scene.notes)
     .filter(({ id }) => document.notes[id]?.visible !== 'coach')
     .sort((a, b) => place(a) - place(b) || a.fromFrame - b.fromFrame);
-  const counts = critiqueCounts(doc, Object.fromEntries(notes.map((note) => [note.id, { seconds: clipSeconds(note, table), good: note.kind === 'good' }]))); // prettier-ignore
+  const counts = critiqueCounts(
+    doc,
+    Object.fromEntries(notes.map((note) => [note.id, { seconds: clipSeconds(note, table), good: note.kind === 'good' }])),
+  );
   const shown = new Set(momentsOf(doc));
   const insert = (content: object): void => void editor.chain().focus().insertContent(content).run();
   return (

@@ -55,8 +55,15 @@ const Caution = Node.create({
 
 export const critiqueExtensions = [
   StarterKit.configure({
-    ...{ document: false, listItem: false, blockquote: false, code: false, codeBlock: false, horizontalRule: false },
-    ...{ strike: false, link: false, underline: false },
+    document: false,
+    listItem: false,
+    blockquote: false,
+    code: false,
+    codeBlock: false,
+    horizontalRule: false,
+    strike: false,
+    link: false,
+    underline: false,
     heading: { levels: [2, 3] },
   }),
   Doc,

@@ -21,7 +21,11 @@ it('headings, lists, quotes and cautions are what they are to whoever does not s
   );
   expect(screen.getByRole('heading', { level: 2 }).textContent).toBe('What you asked');
   expect(screen.getByRole('heading', { level: 3 }).textContent).toBe('Why it matters');
-  expect(within(screen.getByRole('list')).getAllByRole('listitem').map((item) => item.textContent)).toEqual(['First.', 'Then.']); // prettier-ignore
+  expect(
+    within(screen.getByRole('list'))
+      .getAllByRole('listitem')
+      .map((item) => item.textContent),
+  ).toEqual(['First.', 'Then.']);
   expect(document.querySelector('blockquote')!.textContent).toBe('Why?');
   expect(screen.getByText('Tap early.')).toBeTruthy();
 });

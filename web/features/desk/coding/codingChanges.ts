@@ -28,7 +28,11 @@ export function openCoding(document: DeskDocument, footageId: string, bout: Bout
   const cutsOf = (coding: Coding): CodedCut[] => Object.values(document.cuts).filter(({ codingId }) => codingId === coding.id);
   if (there) return { coding: there, cuts: cutsOf(there), changes: [] };
   const coding: Coding = {
-    ...{ id: newId(), footageId, boutId: bout.id, coderId: coder.id, coderName: coder.name },
+    id: newId(),
+    footageId,
+    boutId: bout.id,
+    coderId: coder.id,
+    coderName: coder.name,
     state: coder.isCoach ? 'accepted' : 'draft',
   };
   const cuts = cutsOfSpans(bout.spans, newId).map((cut): CodedCut => ({ ...cut, footageId, codingId: coding.id }));

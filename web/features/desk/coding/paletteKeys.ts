@@ -5,26 +5,54 @@ export const paletteRows: readonly { words: string; keys: readonly (readonly [co
   {
     words: 'Neither holds, and attacks',
     keys: [
-      ['Digit1', 'standing'], ['Digit2', 'clinch'], ['Digit3', 'both-seated'], ['Digit4', 'scramble'], ['Digit5', 'fifty-fifty'],
-      ['Digit6', 'front-headlock'], ['Digit7', 'rear-clinch'], ['Digit8', 'leg-entanglement'],
+      ['Digit1', 'standing'],
+      ['Digit2', 'clinch'],
+      ['Digit3', 'both-seated'],
+      ['Digit4', 'scramble'],
+      ['Digit5', 'fifty-fifty'],
+      ['Digit6', 'front-headlock'],
+      ['Digit7', 'rear-clinch'],
+      ['Digit8', 'leg-entanglement'],
     ],
   },
   {
     words: 'Guard, passer holds',
     keys: [
-      ['KeyE', 'closed-guard'], ['KeyR', 'open-guard'], ['KeyT', 'seated-guard'], ['KeyY', 'knee-shield'], ['KeyU', 'half-guard'],
-      ['KeyI', 'quarter-guard'], ['KeyO', 'deep-half'], ['KeyP', 'single-leg-x'], ['BracketLeft', 'x-guard'], ['BracketRight', 'k-guard'],
+      ['KeyE', 'closed-guard'],
+      ['KeyR', 'open-guard'],
+      ['KeyT', 'seated-guard'],
+      ['KeyY', 'knee-shield'],
+      ['KeyU', 'half-guard'],
+      ['KeyI', 'quarter-guard'],
+      ['KeyO', 'deep-half'],
+      ['KeyP', 'single-leg-x'],
+      ['BracketLeft', 'x-guard'],
+      ['BracketRight', 'k-guard'],
     ],
   },
   {
     words: 'Pins, the one on top holds',
     keys: [
-      ['KeyF', 'side-control'], ['KeyH', 'north-south'], ['KeyJ', 'head-and-arm'], ['KeyK', 'knee-on-belly'], ['KeyL', 'mount'],
-      ['Semicolon', 'three-quarter-mount'], ['Quote', 'back-mount'], ['KeyC', 'turtle'],
+      ['KeyF', 'side-control'],
+      ['KeyH', 'north-south'],
+      ['KeyJ', 'head-and-arm'],
+      ['KeyK', 'knee-on-belly'],
+      ['KeyL', 'mount'],
+      ['Semicolon', 'three-quarter-mount'],
+      ['Quote', 'back-mount'],
+      ['KeyC', 'turtle'],
     ],
   },
-  { words: 'Back, the attacker holds', keys: [['KeyB', 'back-control'], ['KeyV', 'back-seatbelt'], ['KeyN', 'truck'], ['KeyM', 'crucifix']] },
-]; // prettier-ignore
+  {
+    words: 'Back, the attacker holds',
+    keys: [
+      ['KeyB', 'back-control'],
+      ['KeyV', 'back-seatbelt'],
+      ['KeyN', 'truck'],
+      ['KeyM', 'crucifix'],
+    ],
+  },
+];
 
 const positions = new Map(paletteRows.flatMap(({ keys }) => keys));
 export const positionOfKey = (code: string): PositionCode | undefined => positions.get(code);

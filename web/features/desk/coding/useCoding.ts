@@ -36,7 +36,10 @@ export function useCoding({ player, footage, actions, things }: DeskScene, coder
   return useMemo<CodingHand>(() => {
     const now = (): number => player?.snapshot().frame ?? 0;
     const boutHere = (frame: number) => {
-      const bout = boutAtFrame(things().bouts.map((here) => here.bout), frame); // prettier-ignore
+      const bout = boutAtFrame(
+        things().bouts.map((here) => here.bout),
+        frame,
+      );
       if (!bout) toast.warning('Mark the bout first: there is none on this footage.');
       return bout;
     };

@@ -55,7 +55,11 @@ export function CompareTray({ tray, writing }: { tray: TrayHand; writing: Writin
 
   const save = async (): Promise<void> => {
     const there = canvases.current.slice(0, items.length).filter((canvas) => canvas !== null);
-    const picture = await comparisonPicture(there, items.map((item) => item.mirrored), over ? opacity : null); // prettier-ignore
+    const picture = await comparisonPicture(
+      there,
+      items.map((item) => item.mirrored),
+      over ? opacity : null,
+    );
     if (picture) download(picture, `${subject.client.name} compared.png`);
   };
   const { note } = writing;

@@ -30,7 +30,15 @@ interface Work {
 }
 
 const begun = (kind: MeasureKind, atFrame: number): Work => ({
-  ...{ kind, atFrame, spots: [], frames: [], dots: {}, joint: 0, wide: 1, deep: 1, tileMetres: 1 },
+  kind,
+  atFrame,
+  spots: [],
+  frames: [],
+  dots: {},
+  joint: 0,
+  wide: 1,
+  deep: 1,
+  tileMetres: 1,
 });
 
 export interface MeasureHand {

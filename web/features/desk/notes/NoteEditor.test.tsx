@@ -66,7 +66,11 @@ describe('a note being written', () => {
     open(led, { notes: { n: led, first } });
     // Nothing is coded: a plain note costs 0.15 and a heavy one 0.3; six tenths are carried back.
     const chain = screen.getByLabelText('Cost along the chain');
-    expect(within(chain).getAllByRole('button').map(({ textContent }) => textContent?.slice(0, 7))).toEqual(['0.39 at', '0.15 at']); // prettier-ignore
+    expect(
+      within(chain)
+        .getAllByRole('button')
+        .map(({ textContent }) => textContent?.slice(0, 7)),
+    ).toEqual(['0.39 at', '0.15 at']);
     expect(within(chain).getByTitle(/0\.30 of its own, 0\.09 carried back/)).toBeTruthy();
     cleanup();
     open(kept);

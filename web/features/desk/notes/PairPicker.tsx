@@ -20,7 +20,10 @@ export function PairPicker({ note }: { note: Note }) {
   // A wrong one looks for a right one, and the other way round.
   const opposite = (kind: Note['kind']): boolean => (kind === 'good') !== (note.kind === 'good');
   const wanted = search.trim().toLocaleLowerCase();
-  const found = others.filter(({ what }) => what.toLocaleLowerCase().includes(wanted)).sort((a, b) => Number(opposite(b.kind)) - Number(opposite(a.kind))).slice(0, mostShown); // prettier-ignore
+  const found = others
+    .filter(({ what }) => what.toLocaleLowerCase().includes(wanted))
+    .sort((a, b) => Number(opposite(b.kind)) - Number(opposite(a.kind)))
+    .slice(0, mostShown);
   const pick = (pairId: string | null): void => {
     actions.change('note', note.id, { pairId });
     setOpen(false);

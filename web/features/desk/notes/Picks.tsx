@@ -2,10 +2,24 @@ import { noteLayers, type Note } from '@lean-mentor/core/desk';
 import { ToggleGroup } from 'radix-ui';
 import { layerWords } from './noteWords.ts';
 
-const athletes = [{ value: 'client', words: 'Client' }, { value: 'partner', words: 'Partner' }] as const; // prettier-ignore
-const seenWords = [{ value: 'clear', words: 'Seen' }, { value: 'likely', words: 'Likely' }, { value: 'hidden', words: 'Hidden' }] as const; // prettier-ignore
-const severities = [{ value: '1', words: 'Light' }, { value: '2', words: 'Matters' }, { value: '3', words: 'Heavy' }] as const; // prettier-ignore
-const readers = [{ value: 'client', words: 'Client sees it' }, { value: 'coach', words: 'Only us' }] as const; // prettier-ignore
+const athletes = [
+  { value: 'client', words: 'Client' },
+  { value: 'partner', words: 'Partner' },
+] as const;
+const seenWords = [
+  { value: 'clear', words: 'Seen' },
+  { value: 'likely', words: 'Likely' },
+  { value: 'hidden', words: 'Hidden' },
+] as const;
+const severities = [
+  { value: '1', words: 'Light' },
+  { value: '2', words: 'Matters' },
+  { value: '3', words: 'Heavy' },
+] as const;
+const readers = [
+  { value: 'client', words: 'Client sees it' },
+  { value: 'coach', words: 'Only us' },
+] as const;
 
 interface PickProps<V extends string> {
   label: string;

@@ -24,7 +24,14 @@ export function useChainCosts(): ReadonlyMap<string, ChainCost> {
     });
     const bouts = scored.map(({ timed, standing, sheet }): HarmBout => ({ timed, score: standing, worth: sheet.points, values }));
     // Only what the notes cost is asked for here, not how principles are ranked by it.
-    const { input } = rankInputOf({ client: { level: 1, asked: [], gamePlan: [] }, principles: [], notes: placed, bouts, minutes: 0, history: [] }); // prettier-ignore
+    const { input } = rankInputOf({
+      client: { level: 1, asked: [], gamePlan: [] },
+      principles: [],
+      notes: placed,
+      bouts,
+      minutes: 0,
+      history: [],
+    });
     const costs = chainCosts(input.notes);
     return new Map(input.notes.map(({ id, ownHarm }) => [id, { own: ownHarm, cost: costs.get(id)! }]));
   }, [notes, boutAt, secondsAt, scored, values]);

@@ -22,7 +22,13 @@ export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingH
   const { here, timed, since } = bout;
   const codings = codingsOf(document, here.bout.id);
   const doubts = coderCheck(timed);
-  const spansOf = (of: Coding) => codedBout(document, here.bout, of).spans.map(({ position, holder, fromFrame, toFrame }) => ({ position, holder, from: since(fromFrame), to: since(toFrame) })); // prettier-ignore
+  const spansOf = (of: Coding) =>
+    codedBout(document, here.bout, of).spans.map(({ position, holder, fromFrame, toFrame }) => ({
+      position,
+      holder,
+      from: since(fromFrame),
+      to: since(toFrame),
+    }));
   const name = `${subject.client.name} ${here.bout.order}`;
   const save = (): void => {
     const file = writeBoutFile(timed, { ruleSheet: bout.sheet, client: { name: subject.client.name, level: subject.client.level } });
