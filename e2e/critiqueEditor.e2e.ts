@@ -40,7 +40,7 @@ describe('the critique’s editor', () => {
       {},
       second,
     );
-    await marit.sees('Saved.');
+    await marit.sees('Saved');
     expect(
       (await stored()).doc.content
         .filter(({ type }) => type === 'fix')
@@ -63,7 +63,7 @@ describe('the critique’s editor', () => {
     await marit.page.waitForFunction((count) => document.querySelectorAll('.critique-page figure').length === count + 1, {}, before);
     await marit.press('button', /Loops at half speed/);
     await marit.sees('Stands still');
-    await marit.sees('Saved.');
+    await marit.sees('Saved');
     expect(JSON.stringify((await stored()).doc)).toContain('"show":"still"');
   });
 
@@ -80,7 +80,7 @@ describe('the critique’s editor', () => {
   });
 
   it('says that it was changed elsewhere, keeps both, and goes on with what the coach chooses', async () => {
-    await marit.sees('Saved.');
+    await marit.sees('Saved');
     await marit.page.evaluate(async (id) => {
       const { token } = await (await fetch('/api/session')).json();
       const { revision } = await (await fetch(`/api/requests/${id}/critique`)).json();
@@ -93,7 +93,7 @@ describe('the critique’s editor', () => {
     await marit.sees('This was changed elsewhere while you wrote.');
     expect(JSON.stringify((await stored()).doc)).toContain('Written elsewhere.');
     await marit.press('button', 'Keep what is here');
-    await marit.sees('Saved.');
+    await marit.sees('Saved');
     expect(JSON.stringify((await stored()).doc)).toContain('And here.');
   });
 
@@ -102,12 +102,12 @@ describe('the critique’s editor', () => {
     marit.page.on('request', (request) => void (request.method() === 'PUT' ? request.abort() : request.continue()));
     await toEndOf('.critique-page blockquote + p');
     await marit.page.keyboard.type(' Written in a tunnel.');
-    await marit.sees('Kept on this machine.');
+    await marit.sees('Kept here; the server cannot be reached');
     marit.page.removeAllListeners('request');
     await marit.page.setRequestInterception(false);
     await marit.page.reload();
     await marit.sees('Written in a tunnel.');
-    await marit.sees('Saved.');
+    await marit.sees('Saved');
     expect(JSON.stringify((await stored()).doc)).toContain('Written in a tunnel.');
   });
 

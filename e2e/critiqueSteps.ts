@@ -11,7 +11,7 @@ export async function writeAnswer({ page, sees }: Visit, words: string): Promise
   await page.click(answer);
   await page.keyboard.press('End');
   await page.keyboard.type(words);
-  await sees('Saved.');
+  await sees('Saved');
 }
 
 /** Waits until the first moment's clip plays before or after a time of its footage, in seconds. */

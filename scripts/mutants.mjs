@@ -117,10 +117,10 @@ const mutants = [
   },
   {
     name: 'what is edited last is lost on leaving',
-    file: 'web/shared/keeping/useRestingSave.ts',
-    from: 'if (now.value !== now.saved && !now.busy) void now.save',
-    to: 'if (now.value !== now.saved && now.busy) void now.save',
-    tests: ['unit', 'web/shared/keeping/useRestingSave.test.tsx'],
+    file: 'web/shared/keeping/useKept.ts',
+    from: "removeEventListener('online', send);\n      send();",
+    to: "removeEventListener('online', send);",
+    tests: ['unit', 'web/shared/keeping/useKept.test.ts'],
   },
   {
     name: 'a database’s words are logged',

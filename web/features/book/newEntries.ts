@@ -1,12 +1,14 @@
 import { blankDrill, blankPrinciple, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { z } from 'zod';
+import { browserShelf } from '../../shared/keeping/index.ts';
 
 /** The id of a new entry that was begun and not kept yet, so that what was written of it is found again; else a new one. */
 function idOfNew(kind: string, known: readonly { id: string }[]): string {
-  const key = `lean-mentor book new ${kind}`;
-  const begun = sessionStorage.getItem(key);
+  const shelf = browserShelf({ name: 'new-entry', subject: kind, schema: z.string() });
+  const begun = shelf.read();
   if (begun && known.every(({ id }) => id !== begun)) return begun;
   const id = crypto.randomUUID();
-  sessionStorage.setItem(key, id);
+  shelf.put(id);
   return id;
 }
 

@@ -12,6 +12,7 @@ import {
 } from '@lean-mentor/core/footage';
 import { ChevronLeft, ChevronRight, FastForward, Pause, Play, Redo2, SkipForward, Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
+import { savingWords } from '../../shared/keeping/index.ts';
 import { Button, FaultNote, IconButton } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useFramePlayer, useGetMotionQuery, useGetSoundQuery, useViewing } from '../footage/index.ts';
@@ -117,7 +118,7 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
               {clockText(secondsOfFrame(table, now.frame), true)} · f {now.frame}
             </span>
             <span className="ml-auto flex items-center text-small text-reed" aria-live="polite">
-              {hand.isSaving ? 'Saving …' : hand.canUndo && !hand.error ? 'Saved' : ''}
+              {(hand.canUndo || hand.keeping.saving !== 'saved') && savingWords(hand.keeping)}
               <IconButton icon={Undo2} words="Take the last change back" disabled={!hand.canUndo} onClick={hand.undo} />
               <IconButton icon={Redo2} words="Do it again" disabled={!hand.canRedo} onClick={hand.redo} />
             </span>
@@ -136,12 +137,9 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
             </Button>
           )}
         </div>
-        {hand.error && (
-          <FaultNote
-            again={hand.error.code === 'not-valid' || hand.error.code === 'changed-meanwhile' ? hand.letGo : undefined}
-            againWords="Show what is saved"
-          >
-            {faultWords(hand.error)}
+        {hand.keeping.fault && (
+          <FaultNote again={hand.keeping.saving === 'refused' ? hand.letGo : undefined} againWords="Show what is saved">
+            {faultWords(hand.keeping.fault)}
           </FaultNote>
         )}
         {selected ? (

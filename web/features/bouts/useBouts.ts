@@ -1,73 +1,46 @@
-import type { Bout, Request } from '@lean-mentor/contract';
-import { useCallback, useMemo, useRef, useState } from 'react';
-import { useRestingSave } from '../../shared/keeping/index.ts';
-import type { WireFault } from '../../shared/wire/index.ts';
+import type { Request } from '@lean-mentor/contract';
+import { useMemo, useState } from 'react';
+import { useKept } from '../../shared/keeping/index.ts';
 import { useEditBoutsMutation } from '../footage/index.ts';
-import { boutEdits } from './boutEdits.ts';
+import { keptBouts, type BoutsByFootage } from './keptBouts.ts';
 
-type ByFootage = Readonly<Record<string, readonly Bout[]>>;
-
-/** Changes rest this long, in ms, before they are saved. */
-const restMs = 500;
-/** Faults that pass: what could not be saved for them is tried again. */
-const passing: ReadonlySet<WireFault['code']> = new Set(['offline', 'unknown', 'busy', 'no-room', 'not-signed-in']);
+interface Edited {
+  now: BoutsByFootage;
+  past: BoutsByFootage[];
+  future: BoutsByFootage[];
+}
 
 /** The bouts of all footages of a request, edited here with undo and saved as it happens. */
 export function useBouts(request: Request) {
-  const fetched = useMemo(() => Object.fromEntries(request.footages.map(({ id, bouts }) => [id, bouts])) as ByFootage, [request]);
-  const [edited, setEdited] = useState<{ now: ByFootage; past: ByFootage[]; future: ByFootage[] }>({ now: {}, past: [], future: [] });
-  /** What the server has, with its versions, by footage. */
-  const known = useRef<Record<string, readonly Bout[]>>({});
-  const [send, { isLoading }] = useEditBoutsMutation();
-  const [error, setError] = useState<WireFault | null>(null);
+  const fetched = useMemo(() => Object.fromEntries(request.footages.map(({ id, bouts }) => [id, bouts])) as BoutsByFootage, [request]);
+  const [send] = useEditBoutsMutation();
+  const [kept, keeping] = useKept(() => keptBouts(request.id, send));
+  const [{ now, past, future }, setEdited] = useState<Edited>(() => ({ now: kept.unsaved()?.inHand ?? {}, past: [], future: [] }));
+  const bouts = useMemo(() => ({ ...fetched, ...now }), [fetched, now]);
 
-  const bouts = useMemo(() => ({ ...fetched, ...edited.now }), [fetched, edited.now]);
-
+  const become = (next: Edited): void => {
+    setEdited(next);
+    kept.putBouts(next.now, fetched);
+  };
   /** Puts bouts in the place of a footage's present ones; footages that are not named stay. One step for undo. */
-  const put = useCallback(
-    (next: ByFootage): void =>
-      setEdited(({ now, past }) => {
-        const before = Object.fromEntries(Object.keys(next).map((id) => [id, now[id] ?? fetched[id] ?? []]));
-        return { now: { ...now, ...next }, past: [...past, { ...before, ...now }], future: [] };
-      }),
-    [fetched],
-  );
-  const undo = (): void =>
-    setEdited(({ now, past, future }) =>
-      past.length === 0 ? { now, past, future } : { now: past[past.length - 1]!, past: past.slice(0, -1), future: [...future, now] },
-    );
-  const redo = (): void =>
-    setEdited(({ now, past, future }) =>
-      future.length === 0 ? { now, past, future } : { now: future[future.length - 1]!, past: [...past, now], future: future.slice(0, -1) },
-    );
-
-  const save = useCallback(
-    async (now: ByFootage): Promise<boolean> => {
-      for (const [footageId, inHand] of Object.entries(now)) {
-        const edits = boutEdits(known.current[footageId] ?? fetched[footageId] ?? [], inHand);
-        if (edits.length === 0) continue;
-        const answer = await send({ footageId, edits });
-        const fault = (answer.error as WireFault | undefined) ?? null;
-        setError(fault);
-        // What is refused is not sent again as it is; the page says why, and the next change is.
-        if (fault) return !passing.has(fault.code);
-        known.current[footageId] = answer.data!.bouts;
-      }
-      setError(null);
-      return true;
-    },
-    [fetched, send],
-  );
-  useRestingSave(edited.now, save, restMs);
-
+  const put = (next: BoutsByFootage): void => {
+    const before = Object.fromEntries(Object.keys(next).map((id) => [id, now[id] ?? fetched[id] ?? []]));
+    become({ now: { ...now, ...next }, past: [...past, { ...before, ...now }], future: [] });
+  };
+  const undo = (): void => {
+    const last = past.at(-1);
+    if (last) become({ now: last, past: past.slice(0, -1), future: [...future, now] });
+  };
+  const redo = (): void => {
+    const next = future.at(-1);
+    if (next) become({ now: next, past: [...past, now], future: future.slice(0, -1) });
+  };
   /** Lets what could not be saved go: the bouts are again as the server has them. */
   const letGo = (): void => {
-    known.current = {};
-    setError(null);
+    kept.dropBouts();
     setEdited({ now: {}, past: [], future: [] });
   };
-
-  return { bouts, put, undo, redo, letGo, canUndo: edited.past.length > 0, canRedo: edited.future.length > 0, error, isSaving: isLoading };
+  return { bouts, put, undo, redo, letGo, canUndo: past.length > 0, canRedo: future.length > 0, keeping };
 }
 
 export type BoutsInHand = ReturnType<typeof useBouts>;

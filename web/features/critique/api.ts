@@ -38,6 +38,7 @@ export const critiqueApi = baseApi.injectEndpoints({
 
 export const {
   useGetCritiqueDraftQuery,
+  useLazyGetCritiqueDraftQuery,
   useDraftCritiqueMutation,
   useSaveCritiqueDraftMutation,
   useSendCritiqueMutation,

@@ -2,22 +2,16 @@ import { memo } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { boutClock, clockShown, ruleSheetWords, scoreAt, scoreText } from '@lean-mentor/core/scoring';
+import { savingWords } from '../../shared/keeping/index.ts';
 import { FacePlate } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
 import { kindWords } from '../requests/index.ts';
 import { useOnStage, useScene } from './DeskScene.ts';
 import { AsideEdits } from './AsideEdits.tsx';
-import type { Saving } from './deskSlice.ts';
+
 import { scoredAt, useScoreHand } from './score/useScore.ts';
 import { SaidPopover } from './SaidPopover.tsx';
 import { useDeskPart } from './useDesk.ts';
-
-const savingWords: Record<Saving, string> = {
-  saved: 'Saved',
-  writing: 'Keeping …',
-  kept: 'Kept here',
-  away: 'Kept here; the server cannot be reached',
-};
 
 /** Which of the request's videos is on the stage. */
 function FootagePicker({ footages, footage }: { footages: readonly Footage[]; footage: Footage }) {
@@ -48,7 +42,7 @@ function SavingWord() {
       data-saving={saving}
       className={`ml-auto shrink-0 text-small ${saving === 'away' ? 'font-semibold text-brick' : 'text-reed'}`}
     >
-      {savingWords[saving]}
+      {savingWords({ saving, fault: null })}
     </p>
   );
 }

@@ -1,8 +1,8 @@
 import { createListenerMiddleware, isAnyOf, type ListenerEffectAPI, type UnknownAction } from '@reduxjs/toolkit';
-import { passingCodes } from '@lean-mentor/contract';
 import type { DeskChange } from '@lean-mentor/core/desk';
 import { toast } from 'sonner';
-import { currentAccount, type WireFault } from '../../shared/wire/index.ts';
+import { Keeper, type KeeperOf } from '../../shared/keeping/index.ts';
+import { currentAccount } from '../../shared/wire/index.ts';
 import { deskApi } from './api.ts';
 import {
   deskEdited,
@@ -12,6 +12,7 @@ import {
   editsRefused,
   savingChanged,
   serverAnswered,
+  type Answer,
   type DeskState,
 } from './deskSlice.ts';
 import { keepEdits } from './deskKeeper.ts';
@@ -21,25 +22,14 @@ import { asideOf, mostAtOnce, type Dispatch, type WithDesk } from './leftoverEdi
 
 type Api = ListenerEffectAPI<WithDesk, Dispatch>;
 
-/** Between tries while the server is away, at first and at most, in ms. */
+/** Between tries while the server is away, at first, in ms. */
 const usualWaitMs = 500;
-const longestWaitMs = 15_000;
 
-/** Whether a fault says: not now. Anything else means that the edit itself is not taken. */
-const passes = ({ code }: WireFault): boolean => code === 'offline' || passingCodes.has(code);
-
-/**
- * What is known of where edits are: how many are on their way to the disk, whether some never came there, and whether the server answers.
- */
+/** What is known of where edits are: how many are on their way to the disk, whether some never came there, and whose they are. */
 interface Whereabouts {
   onTheirWay: number;
   unkept: boolean;
-  away: boolean;
-}
-
-/** Says where the edits are. Only when all of them are on the disk may it be said that they are kept, whatever the server does. */
-function say({ onTheirWay, unkept, away }: Whereabouts, dispatch: Dispatch): void {
-  dispatch(savingChanged(onTheirWay > 0 || unkept ? 'writing' : away ? 'away' : 'kept'));
+  author: string | null;
 }
 
 /** Sets aside what the server will never take, so that the rest goes on, and says so. */
@@ -58,56 +48,40 @@ function putAside(
   void setAside(aside).catch(() => undefined);
 }
 
-/** Sends what waits, oldest first, until the server has it all. Edits it refuses are named and let go, the rest goes on. */
-async function sendOutbox({ dispatch, getState, delay }: Api, where: Whereabouts, firstWaitMs: number): Promise<void> {
-  let waitMs = firstWaitMs;
-  let atOnce = mostAtOnce;
-  const author = currentAccount();
-  for (;;) {
-    // Edits go out under the name of who made them, or wait until they are back.
-    if (currentAccount() !== author) return;
-    const { requestId, outbox, sequence } = getState().desk;
-    const changes = outbox.slice(0, atOnce);
-    if (!requestId || changes.length === 0) {
-      // What was never kept is with the server now.
-      where.unkept = false;
-      return;
-    }
-    const answer = await dispatch(deskApi.endpoints.saveDeskChanges.initiate({ requestId, changes, since: sequence }, { track: false }));
-    const here = getState().desk.requestId === requestId;
-    where.away = !answer.data && passes(answer.error as WireFault);
-    if (answer.data) {
-      const { saved, refused } = answer.data;
-      if (here) dispatch(serverAnswered(answer.data));
-      void dropFromOutbox(saved);
-      if (refused.length > 0) putAside(dispatch, here, requestId, changes, refused);
-      tellOtherTabs(requestId);
-      waitMs = firstWaitMs;
-      continue;
-    }
-    const fault = answer.error as WireFault;
-    if (where.away) {
-      say(where, dispatch);
-      await delay(waitMs);
-      waitMs = Math.min(longestWaitMs, waitMs * 2);
-    } else if (atOnce > 1 && changes.length > 1) {
-      // One of them is at fault: they are sent one by one to find which.
-      atOnce = 1;
-    } else {
-      putAside(
-        dispatch,
-        here,
-        requestId,
-        changes,
-        changes.map(({ changeId }) => ({ changeId, why: fault.message })),
+/** How the keeper sends the outbox of the desk that is open; edits leave under the name of whoever made them. */
+function deskKeeping({ dispatch, getState }: Pick<Api, 'dispatch' | 'getState'>, where: Whereabouts): KeeperOf<DeskChange, Answer> {
+  /** The desk of the lot that was sent last. */
+  let sentOf = '';
+  const isHere = (): boolean => getState().desk.requestId === sentOf;
+  return {
+    restMs: 0,
+    mostAtOnce,
+    queue: {
+      // Where somebody else is signed in now, what is in the outbox waits until its author is back.
+      waiting: () => (currentAccount() === where.author ? getState().desk.outbox : []),
+      isKept: () => where.onTheirWay === 0 && !where.unkept,
+      taken: (changes, answer) => {
+        if (isHere()) dispatch(serverAnswered(answer));
+        void dropFromOutbox(answer.saved);
+        if (answer.refused.length > 0) putAside(dispatch, isHere(), sentOf, changes, answer.refused);
+        tellOtherTabs(sentOf);
+        // What was never kept is with the server now.
+        if (getState().desk.outbox.length === 0) where.unkept = false;
+      },
+      refused: (change, { message }) => putAside(dispatch, isHere(), sentOf, [change], [{ changeId: change.changeId, why: message }]),
+    },
+    send: (changes) => {
+      const { requestId, sequence } = getState().desk;
+      sentOf = requestId!;
+      return dispatch(
+        deskApi.endpoints.saveDeskChanges.initiate({ requestId: requestId!, changes: [...changes], since: sequence }, { track: false }),
       );
-      atOnce = mostAtOnce;
-    }
-  }
+    },
+  };
 }
 
 /** Stores what an action did; the server is told meanwhile. */
-async function keep(action: UnknownAction, before: DeskState, { dispatch, getState }: Api, where: Whereabouts): Promise<void> {
+async function keep(action: UnknownAction, before: DeskState, { getState }: Api, where: Whereabouts): Promise<void> {
   const { requestId, done, undone } = getState().desk;
   if (!requestId) return;
   where.onTheirWay += 1;
@@ -130,30 +104,29 @@ async function keep(action: UnknownAction, before: DeskState, { dispatch, getSta
       toast.warning('This browser keeps nothing. Do not close it before it says “Saved”.', { id: 'keeps-nothing' });
   } finally {
     where.onTheirWay -= 1;
-    if (where.onTheirWay === 0) say(where, dispatch);
   }
 }
 
 /** Keeps every edit in this browser at once and sends it to the server. */
 export function makeDeskSaving(firstWaitMs = usualWaitMs) {
   const saving = createListenerMiddleware<WithDesk, Dispatch>();
-  const where: Whereabouts = { onTheirWay: 0, unkept: false, away: false };
-  let sending = false;
-  const send = async (api: Api): Promise<void> => {
-    // One loop sends at a time; it sees what is edited while it runs.
-    if (sending) return;
-    sending = true;
-    try {
-      await sendOutbox(api, where, firstWaitMs);
-    } finally {
-      sending = false;
-    }
+  const where: Whereabouts = { onTheirWay: 0, unkept: false, author: null };
+  let keeper: Keeper<DeskChange, Answer> | null = null;
+  const keeperOf = ({ dispatch, getState }: Api): Keeper<DeskChange, Answer> => {
+    const made = new Keeper({ ...deskKeeping({ dispatch, getState }, where), firstWaitMs });
+    made.subscribe(() => dispatch(savingChanged(made.snapshot().saving)));
+    return made;
   };
   saving.startListening({
     matcher: isAnyOf(deskEdited, deskUndone, deskRedone, deskOpened),
     effect: async (action, api) => {
+      if (deskOpened.match(action)) where.author = currentAccount();
       if (api.getState().desk.outbox.length === 0) return;
-      await Promise.all([keep(action, api.getOriginalState().desk, api, where), send(api)]);
+      keeper ??= keeperOf(api);
+      const kept = keep(action, api.getOriginalState().desk, api, where);
+      keeper.written();
+      await kept;
+      keeper.look();
     },
   });
   return saving.middleware;

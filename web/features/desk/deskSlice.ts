@@ -1,10 +1,8 @@
 import { applyDeskChange, emptyDesk, inverseDeskChange, sameJson, type DeskChange, type DeskDocument } from '@lean-mentor/core/desk';
 import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
+import type { Saving } from '../../shared/keeping/index.ts';
 import type { EditGroup, History, SetAside } from './deskStore.ts';
 import { newId } from './newId.ts';
-
-/** writing: on its way to this browser's disk; kept: stored here, the server does not have it yet; away: and cannot be reached. */
-export type Saving = 'saved' | 'writing' | 'kept' | 'away';
 
 export interface DeskState extends History {
   requestId: string | null;

@@ -22,8 +22,6 @@ export const asideOf = (
 
 /** The server takes at most this many edits at once. */
 export const mostAtOnce = 200;
-/** Nothing is newer: what came of the edits need not be told. */
-const newest = Number.MAX_SAFE_INTEGER;
 
 /**
  * Sends edits that were kept in this browser, whichever desk they belong to. The desk that is open sends those it knows of; it may have
@@ -36,7 +34,7 @@ export async function sendLeftoverEdits(dispatch: Dispatch, open: Pick<DeskState
     const edits = left.filter((entry) => entry.requestId === requestId).map(({ change }) => change);
     for (let at = 0; at < edits.length; at += mostAtOnce) {
       const changes = edits.slice(at, at + mostAtOnce);
-      const answer = await dispatch(deskApi.endpoints.saveDeskChanges.initiate({ requestId, changes, since: newest }, { track: false }));
+      const answer = await dispatch(deskApi.endpoints.saveDeskChanges.initiate({ requestId, changes, since: null }, { track: false }));
       if (!answer.data) continue;
       await dropFromOutbox(answer.data.saved);
       await setAside(asideOf(requestId, changes, answer.data.refused));

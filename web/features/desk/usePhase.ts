@@ -1,4 +1,6 @@
 import { useCallback, useState } from 'react';
+import { z } from 'zod';
+import { browserShelf } from '../../shared/keeping/index.ts';
 
 export type LookPhase = 'first' | 'second';
 export interface PhaseHand {
@@ -8,14 +10,14 @@ export interface PhaseHand {
 
 /** Whether the bout is watched for the first time through, or gone over mark by mark; remembered for each request in this browser. */
 export function usePhase(requestId: string): PhaseHand {
-  const key = `lean.look.${requestId}`;
-  const [phase, set] = useState<LookPhase>(() => (localStorage.getItem(key) === 'second' ? 'second' : 'first'));
+  const [shelf] = useState(() => browserShelf({ name: 'look', subject: requestId, schema: z.enum(['first', 'second']) }));
+  const [phase, set] = useState<LookPhase>(() => shelf.read() ?? 'first');
   const setPhase = useCallback(
     (next: LookPhase) => {
-      localStorage.setItem(key, next);
+      shelf.put(next);
       set(next);
     },
-    [key],
+    [shelf],
   );
   return { phase, setPhase };
 }

@@ -6,6 +6,7 @@ import { chainOf, type Note } from '@lean-mentor/core/desk';
 import { candidateOf, fixesForLevel, mostFixes } from '@lean-mentor/core/fixes';
 import { Fragment, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { savingWords } from '../../shared/keeping/index.ts';
 import { Button, Empty, FacePlate, FaultNote, Field, inputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { AgreementNote } from './AgreementNote.tsx';
@@ -210,13 +211,13 @@ export function LadderView({ subject, data, book, onRenamed }: LadderViewProps) 
             </button>
           )}
           <div className="flex flex-col gap-2">
-            {hand.saving.fault !== undefined && <FaultNote>{faultWords(hand.saving.fault)}</FaultNote>}
+            {hand.keeping.fault && <FaultNote>{faultWords(hand.keeping.fault)}</FaultNote>}
             <Button large onClick={() => void navigate(`/requests/${request.id}/critique`)}>
               Write the critique
             </Button>
             <p className="text-small text-reed" aria-live="polite">
               {counts[ladder.cut]}; at this level {counts[level]!.toLowerCase()} {level === 1 ? 'is' : 'are'} what a client carries away.{' '}
-              {hand.saving.busy && 'Saving …'}
+              {savingWords(hand.keeping)}.
             </p>
           </div>
           <section aria-label="Agreement">

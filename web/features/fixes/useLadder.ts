@@ -1,5 +1,5 @@
 import type * as contract from '@lean-mentor/contract';
-import type { OwnSchool, RequestFixChoice, ResponseOf } from '@lean-mentor/contract';
+import { fixChoice, ownSchool, type OwnSchool, type RequestFixChoice, type ResponseOf } from '@lean-mentor/contract';
 import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
 import type { Note } from '@lean-mentor/core/desk';
 import {
@@ -12,9 +12,9 @@ import {
   type RankedFix,
   type School,
 } from '@lean-mentor/core/fixes';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { useRestingSave } from '../../shared/keeping/index.ts';
+import { bothKept, browserShelf, ShelvedThing, useKept, type Keeping } from '../../shared/keeping/index.ts';
 import { useSaveFixChoiceMutation, useSaveOwnSchoolMutation, type LadderData } from './api.ts';
 
 /** Changes rest this long, in ms, before they are saved. */
@@ -28,7 +28,7 @@ export interface LadderHand {
   ladder: Ladder;
   warnings: FixWarning[];
   asked: readonly string[];
-  saving: { busy: boolean; fault: unknown };
+  keeping: Keeping;
   /** Changes what was decided; with movement where the order changes. */
   change: (fields: Partial<RequestFixChoice>) => void;
   weigh: (own: OwnSchool) => void;
@@ -51,11 +51,23 @@ function withMovement(change: () => void): void {
 /** The ladder of a request as it stands while one decides: computed anew with every change, kept as it happens. */
 export function useLadder({ data, subject, principles, drills }: LadderSubject): LadderHand {
   const { request, client, document } = subject;
-  const [choice, setChoice] = useState(data.choice);
-  const [own, setOwn] = useState(data.ownSchool);
-  const [save, saved] = useSaveFixChoiceMutation();
-  const [saveOwn, ownSaved] = useSaveOwnSchoolMutation();
-  useRestingSave(choice, async (decided) => !(await save({ requestId: request.id, ...decided })).error, restMs);
+  const [save] = useSaveFixChoiceMutation();
+  const [saveOwn] = useSaveOwnSchoolMutation();
+  const [decided, ofChoice] = useKept(
+    () =>
+      new ShelvedThing({
+        shelf: browserShelf({ name: 'ladder', subject: request.id, schema: fixChoice }),
+        send: (now) => save({ requestId: request.id, ...now }),
+        restMs,
+      }),
+  );
+  const [weights, ofOwn] = useKept(
+    () => new ShelvedThing({ shelf: browserShelf({ name: 'own-school', schema: ownSchool }), send: saveOwn, restMs }),
+  );
+  const [choice, setChoice] = useState(() => decided.unsaved() ?? data.choice);
+  const [own, setOwn] = useState(() => weights.unsaved() ?? data.ownSchool);
+  /** The choice as it is after the last change, drawn or not. */
+  const latest = useRef(choice);
 
   const school = useMemo<School>(
     () => (choice.school === 'own' ? { name: 'My own', words: 'Your own weights.', ...own } : schools[choice.school]),
@@ -90,16 +102,18 @@ export function useLadder({ data, subject, principles, drills }: LadderSubject):
     ladder,
     warnings,
     asked,
-    saving: { busy: saved.isLoading || ownSaved.isLoading, fault: saved.error ?? ownSaved.error },
+    keeping: bothKept(ofChoice, ofOwn),
     change: (fields) => {
       const reorders = ['school', 'order', 'pinned', 'parked', 'asked', 'gamePlan'].some((field) => field in fields);
-      const put = (): void => setChoice((before) => ({ ...before, ...fields }));
+      latest.current = { ...latest.current, ...fields };
+      decided.put(latest.current);
+      const put = (): void => setChoice(latest.current);
       if (reorders) withMovement(put);
       else put();
     },
     weigh: (next) => {
+      weights.put(next);
       withMovement(() => setOwn(next));
-      void saveOwn(next);
     },
   };
 }

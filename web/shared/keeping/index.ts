@@ -1,1 +1,5 @@
-export { useRestingSave } from './useRestingSave.ts';
+export { bothKept, Keeper, type KeeperOf, type Keeping, type Saving } from './keeper.ts';
+export { savingWords } from './savingWords.ts';
+export { browserShelf, type Shelf } from './shelf.ts';
+export { ShelvedThing } from './shelvedThing.ts';
+export { useKept } from './useKept.ts';

@@ -2,9 +2,10 @@ import type * as contract from '@lean-mentor/contract';
 import type { ResponseOf } from '@lean-mentor/contract';
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
 import { EditorContent, useEditor } from '@tiptap/react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
+import { savingWords } from '../../../shared/keeping/index.ts';
 import { Button, FacePlate, FaultNote } from '../../../shared/primitives/index.ts';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useDraftCritiqueMutation, useGetCritiqueDraftQuery, type DraftState } from '../api.ts';
@@ -12,8 +13,7 @@ import { critiqueExtensions } from './critiqueNodes.ts';
 import { EditorSceneProvider, useSceneOf } from './editorScene.ts';
 import { EditorSide } from './EditorSide.tsx';
 import { Toolbar } from './Toolbar.tsx';
-import type { SavingState } from './draftKeeper.ts';
-import { keptDraft, useDraftSaving } from './useDraftSaving.ts';
+import { useDraftSaving } from './useDraftSaving.ts';
 
 interface CritiqueEditorProps {
   subject: ResponseOf<typeof contract.openDesk>;
@@ -21,19 +21,11 @@ interface CritiqueEditorProps {
   opened: { doc: CritiqueDoc; revision: number };
 }
 
-const stateWords: Readonly<Record<SavingState, string>> = {
-  saved: 'Saved.',
-  saving: 'Saving …',
-  kept: 'Kept on this machine. It is saved as soon as Lean Mentor can be reached.',
-  conflict: 'Changed elsewhere.',
-};
-
 /** The page that will be sent, as it is written; what it can show stands beside it. */
 export function CritiqueEditor({ subject, draft, opened }: CritiqueEditorProps) {
   const { request, client, document } = subject;
   const saving = useDraftSaving(request.id, opened.revision);
-  const [kept] = useState(() => keptDraft(request.id));
-  const [doc, setDoc] = useState<CritiqueDoc>(kept ?? opened.doc);
+  const [doc, setDoc] = useState<CritiqueDoc>(saving.kept ?? opened.doc);
   const [draftAgain, again] = useDraftCritiqueMutation();
   const theirs = useGetCritiqueDraftQuery(request.id);
   const { put } = saving;
@@ -47,11 +39,6 @@ export function CritiqueEditor({ subject, draft, opened }: CritiqueEditorProps) 
       put(next);
     },
   });
-  // What this browser kept when it could not be saved is saved now.
-  useEffect(() => {
-    if (kept) put(kept);
-  }, [kept, put]);
-
   const replace = (next: CritiqueDoc): void => {
     editor.commands.setContent(next, { emitUpdate: false });
     setDoc(next);
@@ -91,7 +78,7 @@ export function CritiqueEditor({ subject, draft, opened }: CritiqueEditorProps) 
           <p className="truncate text-reed">“{request.question}”</p>
         </div>
         <span className="text-small text-reed" aria-live="polite">
-          {stateWords[saving.state]}
+          {savingWords(saving)}
         </span>
         <Button look="quiet" busy={again.isLoading} onClick={() => void draftAnew()}>
           Draft it anew
@@ -103,7 +90,7 @@ export function CritiqueEditor({ subject, draft, opened }: CritiqueEditorProps) 
           The desk
         </Link>
       </header>
-      {saving.state === 'conflict' && (
+      {saving.fault?.code === 'changed-meanwhile' && (
         <div role="alert" className="mb-4 flex flex-wrap items-center gap-3 border-l-4 border-brick bg-linen px-3 py-2">
           <p className="grow">This was changed elsewhere while you wrote. Nothing of either is lost yet.</p>
           <Button look="plain" onClick={() => void settle(true)}>
@@ -114,7 +101,7 @@ export function CritiqueEditor({ subject, draft, opened }: CritiqueEditorProps) 
           </Button>
         </div>
       )}
-      {saving.state === 'kept' && saving.fault !== undefined && (
+      {saving.fault && saving.fault.code !== 'changed-meanwhile' && (
         <FaultNote again={() => void saving.flush()}>{faultWords(saving.fault)}</FaultNote>
       )}
       <EditorSceneProvider value={scene}>

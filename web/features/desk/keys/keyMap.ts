@@ -1,24 +1,19 @@
 import { useSyncExternalStore } from 'react';
-import { keyWords, readKeyMap, usualKeys, type DeskKey, type KeyMap } from './deskKeys.ts';
+import { z } from 'zod';
+import { browserShelf } from '../../../shared/keeping/index.ts';
+import { keyWords, readKeyMap, type DeskKey, type KeyMap } from './deskKeys.ts';
 
-const place = 'lean.keys';
+const shelf = browserShelf({ name: 'keys', whose: 'browser', schema: z.unknown() });
 const listeners = new Set<() => void>();
 
-function read(): KeyMap {
-  try {
-    return readKeyMap(JSON.parse(localStorage.getItem(place) ?? 'null'));
-  } catch {
-    return usualKeys;
-  }
-}
 let map: KeyMap | null = null;
 
 /** The keys of this browser: they belong to the keyboard that stands before it, not to the account. */
-export const keyMap = (): KeyMap => (map ??= read());
+export const keyMap = (): KeyMap => (map ??= readKeyMap(shelf.read()));
 
 export function setKeyMap(next: KeyMap): void {
   map = next;
-  localStorage.setItem(place, JSON.stringify(next));
+  shelf.put(next);
   for (const listener of listeners) listener();
 }
 

@@ -2,6 +2,7 @@ import { draftSteps, type Draft, type DraftStep } from '@lean-mentor/contract';
 import { useEffect, useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
+import { savingWords } from '../../../shared/keeping/index.ts';
 import { Button, FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useDiscardDraftMutation, useListDraftsQuery } from '../api.ts';
@@ -14,7 +15,7 @@ import { FootageStep } from './FootageStep.tsx';
 import { HurtsStep } from './HurtsStep.tsx';
 import { QuestionStep } from './QuestionStep.tsx';
 import type { StepProps } from './StepProps.ts';
-import { useDraft, type Saving } from './useDraft.ts';
+import { useDraft } from './useDraft.ts';
 import { WhatStep } from './WhatStep.tsx';
 import { WhoStep } from './WhoStep.tsx';
 
@@ -27,7 +28,6 @@ const steps: Record<DraftStep, (props: StepProps) => React.ReactNode> = {
   consent: ConsentStep,
   check: CheckStep,
 };
-const savingWords: Record<Saving, string> = { saved: 'Saved', saving: 'Saving …', kept: 'No network: kept on this device' };
 
 /** Sending footage step by step; saved as it happens, left and taken up again at will. */
 export function DraftPage() {
@@ -73,8 +73,8 @@ function DraftInSteps({ draft }: { draft: Draft }) {
         <span>
           {draftSteps.indexOf(hand.step) + 1} of {draftSteps.length}
         </span>
-        <span aria-live="polite" className={hand.saving === 'kept' ? 'font-semibold text-brick' : ''}>
-          {savingWords[hand.saving]}
+        <span aria-live="polite" className={hand.keeping.fault ? 'font-semibold text-brick' : ''}>
+          {savingWords(hand.keeping)}
         </span>
       </p>
       <nav aria-label="Steps" className="mb-4 flex">

@@ -46,10 +46,10 @@ describe('a draft in hand', () => {
     act(() => hand.current.change({ question: 'W' }));
     act(() => hand.current.change({ question: 'Why?' }));
     expect(hand.current.said).toEqual({ event: 'Quay', question: 'Why?' });
-    expect([hand.current.saving, saved.length]).toEqual(['saving', 0]);
+    expect([hand.current.keeping.saving, saved.length]).toEqual(['kept', 0]);
     await pass(1000);
     expect(saved).toEqual([{ step: 'footage', said: { question: 'Why?' } }]);
-    expect(hand.current.saving).toBe('saved');
+    expect(hand.current.keeping.saving).toBe('saved');
     expect(localStorage).toHaveLength(0);
   });
 
@@ -68,11 +68,11 @@ describe('a draft in hand', () => {
     act(() => hand.current.change({ question: 'Why?' }));
     act(() => hand.current.goTo('hurts'));
     await pass(1000);
-    expect([hand.current.saving, hand.current.step, localStorage.length]).toEqual(['kept', 'hurts', 1]);
+    expect([hand.current.keeping.saving, hand.current.step, localStorage.length]).toEqual(['away', 'hurts', 1]);
     reachable = true;
     await pass(6000);
     expect(saved).toEqual([{ step: 'hurts', said: { question: 'Why?' } }]);
-    expect([hand.current.saving, localStorage.length]).toEqual(['saved', 0]);
+    expect([hand.current.keeping.saving, localStorage.length]).toEqual(['saved', 0]);
   });
 
   it('has again, after the browser was closed, what had not been saved', async () => {
