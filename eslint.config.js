@@ -48,7 +48,7 @@ const longer = [
   'web/features/fixes/Rung.tsx',
   'web/features/requests/send/ClientVideo.tsx',
   'web/features/requests/send/WhoStep.tsx',
-  'web/features/scoring/RoundSheet.tsx',
+  'web/features/sheet/RoundSheet.tsx',
   'web/features/scoring/rules/SheetEditor.tsx',
 ];
 

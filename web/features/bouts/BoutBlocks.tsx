@@ -1,7 +1,7 @@
 import type { Bout } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { BoutRibbon } from '../scoring/index.ts';
+import { BoutRibbon } from '../sheet/index.ts';
 import { columns, type TimeLayout } from './timeLayout.ts';
 
 interface BoutBlocksProps {

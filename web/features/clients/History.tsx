@@ -5,7 +5,7 @@ import { Empty } from '../../shared/primitives/index.ts';
 import { dayAndHour } from '../../shared/time/dayWords.ts';
 import { FootageProgressLine } from '../footage/index.ts';
 import { attireWords, kindWords, stateWords, UploadLine } from '../requests/index.ts';
-import { BoutRibbon } from '../scoring/index.ts';
+import { BoutRibbon } from '../sheet/index.ts';
 
 interface HistoryProps {
   requests: readonly Request[];

@@ -2,7 +2,7 @@ import { linksFault } from '@lean-mentor/core/desk';
 import { frameAtSeconds } from '@lean-mentor/core/footage';
 import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
-import { RoundSheet, type SheetMotionData, type Watched } from '../scoring/index.ts';
+import { RoundSheet, type SheetMotionData, type Watched } from '../sheet/index.ts';
 import { useOnStage, useScene, useThings } from './DeskScene.ts';
 import type { CodingHand } from './coding/codingHand.ts';
 import { awardsOnSheet, eventsOnSheet } from './score/onSheet.ts';

@@ -5,7 +5,7 @@ import { FacePlate } from '../../shared/primitives/index.ts';
 import { dayAndHour, distanceWords } from '../../shared/time/dayWords.ts';
 import { FootageProgressLine } from '../footage/index.ts';
 import { attireWords, kindWords } from '../requests/index.ts';
-import { BoutRibbon } from '../scoring/index.ts';
+import { BoutRibbon } from '../sheet/index.ts';
 
 function workWords({ marks, notes }: TodayRow): string {
   if (notes === 0 && marks === 0) return 'Not looked at yet';

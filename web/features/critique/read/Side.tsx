@@ -1,7 +1,7 @@
 import type { Bout, Critique } from '@lean-mentor/contract';
 import { boutAtFrame } from '@lean-mentor/core/footage';
 import { useGetFrameTableQuery } from '../../footage/index.ts';
-import { RoundSheet } from '../../scoring/index.ts';
+import { RoundSheet } from '../../sheet/index.ts';
 
 type SentFootage = Critique['footages'][number];
 interface SentBout {

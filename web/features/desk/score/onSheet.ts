@@ -1,6 +1,6 @@
 import type { Bout } from '@lean-mentor/contract';
 import { frameAtSeconds, type FrameTable } from '@lean-mentor/core/footage';
-import type { SheetInstant } from '../../scoring/index.ts';
+import type { SheetInstant } from '../../sheet/index.ts';
 import type { BoutScored } from './useScore.ts';
 
 const named = { client: 'Client', partner: 'Partner' } as const;

@@ -4,7 +4,7 @@ import { clockText } from '@lean-mentor/core/footage';
 import { positionName } from '@lean-mentor/core/scoring';
 import { ribbonPath, RibbonShape } from './RibbonShape.tsx';
 import { clockWidth, ribbonMiddle, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
-import { usePositionValues } from './usePositionValues.ts';
+import { usePositionValues } from '../scoring/index.ts';
 import type { SheetWindow } from './useSheetView.ts';
 
 /** The name of a stretch shorter than this many pixels is left out. */

@@ -1,5 +1,5 @@
 import type { Bout } from '@lean-mentor/contract';
-import { usePositionValues } from './usePositionValues.ts';
+import { usePositionValues } from '../scoring/index.ts';
 import { ribbonPath, RibbonShape } from './RibbonShape.tsx';
 
 /** A bout as a thumbnail in lists: just its ribbon, right for the client, left for the partner. */
