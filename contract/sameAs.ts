@@ -1,7 +1,15 @@
 import type { z } from 'zod';
 
-/** A type with what says nothing of its shape taken off: `readonly`, and interfaces that were put together. */
-type Bare<T> = T extends (...given: never[]) => unknown ? T : T extends object ? { -readonly [Key in keyof T]: Bare<T[Key]> } : T;
+/** A type with what says nothing of its shape taken off: `readonly`, interfaces that were put together, and what a number counts. */
+type Bare<T> = T extends (...given: never[]) => unknown
+  ? T
+  : T extends number
+    ? number extends T
+      ? number
+      : T
+    : T extends object
+      ? { -readonly [Key in keyof T]: Bare<T[Key]> }
+      : T;
 /** Whether two types are one and the same, optional fields included; assignable both ways is not enough for that. */
 type Identical<A, B> = (<T>() => T extends A ? 1 : 2) extends <T>() => T extends B ? 1 : 2 ? true : false;
 

@@ -1,11 +1,13 @@
+import type { FrameIndex, Seconds } from './units.ts';
+
 /**
  * Frame addressing by the footage's own presentation times, never by frame ÷ rate: phone footage has a variable rate.
  * Times are seconds, ascending; frame indices run from 0 inclusive to `times.length` exclusive.
  */
 export interface FrameTable {
-  times: readonly number[];
+  times: readonly Seconds[];
   /** Seconds at which the last frame ends. */
-  endSeconds: number;
+  endSeconds: Seconds;
 }
 
 /** Players keep times in other units; a frame's time may come back this much early, in seconds. */
@@ -22,16 +24,20 @@ export function frameTableFault(times: readonly number[], endSeconds: number): s
 }
 
 /** The nearest index that exists: whole, from 0 to the last frame. */
-export function clampFrame(table: FrameTable, frame: number): number {
+export function clampFrame(table: FrameTable, frame: FrameIndex): FrameIndex {
   if (!Number.isFinite(frame)) return 0;
   return Math.min(table.times.length - 1, Math.max(0, Math.round(frame)));
 }
 
 /** Presentation time of a frame in seconds. */
-export const secondsOfFrame = (table: FrameTable, frame: number): number => table.times[clampFrame(table, frame)]!;
+export const secondsOfFrame = (table: FrameTable, frame: FrameIndex): Seconds => table.times[clampFrame(table, frame)]!;
+
+/** Time at which a frame begins and the one before it ends; of the frame after the last, the footage's end. */
+export const secondsOfEdge = (table: FrameTable, frame: FrameIndex): Seconds =>
+  frame >= table.times.length ? table.endSeconds : secondsOfFrame(table, frame);
 
 /** Frame on screen at `seconds`: the last one not later than it (binary search); before the first frame, frame 0. */
-export function frameAtSeconds(table: FrameTable, seconds: number): number {
+export function frameAtSeconds(table: FrameTable, seconds: Seconds): FrameIndex {
   const { times } = table;
   let low = 0;
   let high = times.length - 1;
@@ -47,7 +53,7 @@ export function frameAtSeconds(table: FrameTable, seconds: number): number {
  * Where to seek so that exactly this frame is shown: the midpoint between its time and the next one's.
  * Seeking to the time itself may land one frame early, for players keep times in other units (measured, see docs/decisions).
  */
-export function seekSecondsOfFrame(table: FrameTable, frame: number): number {
+export function seekSecondsOfFrame(table: FrameTable, frame: FrameIndex): Seconds {
   const at = clampFrame(table, frame);
   const next = table.times[at + 1] ?? table.endSeconds;
   return (table.times[at]! + next) / 2;

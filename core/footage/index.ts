@@ -3,6 +3,7 @@ export {
   clampFrame,
   frameAtSeconds,
   frameTableFault,
+  secondsOfEdge,
   secondsOfFrame,
   seekSecondsOfFrame,
   timeSlack,
@@ -19,3 +20,4 @@ export { inDayOrder, movedInDay, renumbered } from './day.ts';
 export { framesToDrop, nextToDecode, picturesWithin, wantedFrames } from './decodeOrder.ts';
 export { soundPeaks } from './soundPeaks.ts';
 export { reviewSize } from './reviewSize.ts';
+export type { BoutSeconds, ClockSeconds, FrameIndex, Seconds } from './units.ts';

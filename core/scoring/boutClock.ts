@@ -1,10 +1,11 @@
+import type { BoutSeconds, ClockSeconds } from '../footage/index.ts';
 import type { TimedEvent } from './boutEvent.ts';
 import type { TimedBout } from './timedBout.ts';
 
 /** A stretch in which the bout clock runs, on the footage clock; `restart` is the event that began it, where one did. */
 export interface Play {
-  from: number;
-  to: number;
+  from: BoutSeconds;
+  to: BoutSeconds;
   restart: Extract<TimedEvent, { kind: 'restart' }> | null;
 }
 
@@ -12,11 +13,11 @@ export interface Play {
 export interface BoutClock {
   plays: readonly Play[];
   /** All of it, in bout clock seconds. */
-  total: number;
+  total: ClockSeconds;
   /** Bout clock seconds at a second of the footage clock; it stands still in a stoppage. */
-  at: (seconds: number) => number;
+  at: (seconds: BoutSeconds) => ClockSeconds;
   /** The first second of the footage clock at which the bout clock shows this. */
-  footageAt: (clock: number) => number;
+  footageAt: (clock: ClockSeconds) => BoutSeconds;
 }
 
 /**
@@ -27,12 +28,12 @@ export function boutClock({ lengthSeconds, events }: Pick<TimedBout, 'lengthSeco
   const plays = playsOf(lengthSeconds, events);
   let total = 0;
   for (const { from, to } of plays) total += to - from;
-  const at = (seconds: number): number => {
+  const at = (seconds: BoutSeconds): ClockSeconds => {
     let gone = 0;
     for (const { from, to } of plays) gone += Math.min(Math.max(seconds - from, 0), to - from);
     return gone;
   };
-  const footageAt = (clock: number): number => {
+  const footageAt = (clock: ClockSeconds): BoutSeconds => {
     let before = 0;
     for (const { from, to } of plays) {
       if (clock <= before + to - from) return from + Math.max(0, clock - before);
@@ -61,8 +62,8 @@ function playsOf(lengthSeconds: number, events: TimedBout['events']): Play[] {
 /** What a clock shows: running down from the length where one is set, else running up; and whether it stands still. */
 export function clockShown(
   clock: BoutClock,
-  seconds: number,
-  clockSeconds: number | null | undefined,
+  seconds: BoutSeconds,
+  clockSeconds: ClockSeconds | null | undefined,
 ): { seconds: number; stopped: boolean } {
   const gone = clock.at(seconds);
   const stopped =

@@ -1,3 +1,4 @@
+import type { BoutSeconds, FrameIndex } from '../footage/index.ts';
 import type { Athlete } from './athlete.ts';
 import type { Holder, PositionCode } from './position.ts';
 
@@ -26,6 +27,6 @@ export const boutEventKinds = [
 ] as const satisfies readonly BoutHappening['kind'][];
 
 /** An event at a time: seconds since the bout's start on the footage clock (stoppages not taken out). */
-export type TimedEvent = BoutHappening & { at: number };
+export type TimedEvent = BoutHappening & { at: BoutSeconds };
 /** An event on a frame of the footage. */
-export type FrameEvent = BoutHappening & { atFrame: number };
+export type FrameEvent = BoutHappening & { atFrame: FrameIndex };

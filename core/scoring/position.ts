@@ -1,11 +1,12 @@
+import type { FrameIndex } from '../footage/index.ts';
 export type Holder = 'client' | 'partner' | null;
 
 /** A stretch of a bout in one position with one holder; `fromFrame` inclusive, `toFrame` exclusive. */
 export interface Span {
   position: PositionCode;
   holder: Holder;
-  fromFrame: number;
-  toFrame: number;
+  fromFrame: FrameIndex;
+  toFrame: FrameIndex;
 }
 
 /** Value to the holder, −100..100, under the preset "balanced" (domain §1; the coach may set others, see valuePreset.ts). */

@@ -1,3 +1,4 @@
+import type { BoutSeconds, ClockSeconds } from '../footage/index.ts';
 import type { Athlete } from './athlete.ts';
 import type { BoutClock } from './boutClock.ts';
 import type { RuleSheet } from './ruleSheet.ts';
@@ -15,9 +16,9 @@ export interface ScoreEntry {
   /** A scored action, "guard-pull", "penalty", or the technique of an attempt. */
   action: string;
   /** When it was reached. */
-  at: number;
+  at: BoutSeconds;
   /** When it was given, or refused for good. */
-  bankedAt: number;
+  bankedAt: BoutSeconds;
   points: number;
   near: number;
   /** In words, for a person. */
@@ -38,7 +39,7 @@ export interface BoutScore extends Decision {
   /** What was looked at and not given, in the order of time. */
   refusals: ScoreEntry[];
   /** When the bout was over, on the footage clock: a finish, a loss by penalties, or its end. */
-  endedAt: number;
+  endedAt: BoutSeconds;
 }
 
 /** What the parts of the engine share. Inside the engine all times are of the bout clock. */
@@ -47,10 +48,10 @@ export interface Scoring {
   sheet: RuleSheet;
   clock: BoutClock;
   /** Bout clock second at which it was over. */
-  over: number;
+  over: ClockSeconds;
   /** Bout clock second from which points count; never later than Infinity. */
-  countsFrom: number;
+  countsFrom: ClockSeconds;
 }
 
 /** An entry in bout clock seconds. */
-export type ClockEntry = Omit<ScoreEntry, 'reason'> & { reason: string; given: boolean };
+export type ClockEntry = Omit<ScoreEntry, 'at' | 'bankedAt'> & { at: ClockSeconds; bankedAt: ClockSeconds; given: boolean };

@@ -15,11 +15,11 @@ export function scoreAt(bout: Pick<TimedBout, 'events'>, { awards }: Pick<BoutSc
   );
 }
 
-/** "2 : 0", with near points in brackets where there are any. */
-export const scoreText = (score: Score): string => {
-  const side = ({ points, near }: Score['client']): string => `${points}${near > 0 ? ` (${near})` : ''}`;
-  return `${side(score.client)} : ${side(score.partner)}`.replaceAll('-', '−');
-};
+/** One side of a score: "2", with near points in brackets where there are any. */
+export const sideText = ({ points, near }: Score['client']): string => `${points}${near > 0 ? ` (${near})` : ''}`.replaceAll('-', '−');
+
+/** "2 : 0". */
+export const scoreText = ({ client, partner }: Score): string => `${sideText(client)} : ${sideText(partner)}`;
 
 /** The score with so many points more for one athlete. */
 export const withPoints = (score: Score, athlete: 'client' | 'partner', points: number): Score => {

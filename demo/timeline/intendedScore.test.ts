@@ -1,5 +1,5 @@
 import { bout } from '@lean-mentor/contract';
-import { coderCheck, ruleSheets, scoreBout, timedBout } from '@lean-mentor/core/scoring';
+import { coderCheck, ruleSheets, scoreBout, boutTimes } from '@lean-mentor/core/scoring';
 import { describe, expect, it } from 'vitest';
 import { clipPlans } from '../scenario/clips.ts';
 import { demoPractice } from '../scenario/practice.ts';
@@ -16,7 +16,8 @@ const intended: Record<string, string[]> = {
 
 describe.each(clipPlans.map((plan) => [plan.name, groundTruthOf(plan)] as const))('the clip %s', (name, truth) => {
   const coded = bout.parse({ id: '3f2a9d10-1111-4111-8111-111111111111', ...truth.bout, spans: truth.spans, events: truth.events });
-  const timed = timedBout(coded, (frame) => frame / truth.fps);
+  const table = { times: Array.from({ length: coded.toFrame + 1 }, (_, i) => i / truth.fps), endSeconds: (coded.toFrame + 1) / truth.fps };
+  const timed = boutTimes(coded, table).timed;
 
   it('carries its bout coded as it was made', () => {
     const carried = demoPractice(new Date('2031-01-01T00:00:00Z'))

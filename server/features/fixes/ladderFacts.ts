@@ -12,15 +12,15 @@ import {
   type RequestNote,
 } from '@lean-mentor/core/fixes';
 import { fixThread } from '@lean-mentor/core/followup';
-import { boutAtFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { correctedBout, positionValues, ruleSheets, scoreBout, type RuleSheet, type TimedBout } from '@lean-mentor/core/scoring';
+import { boutAtFrame, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
+import { boutTimes, positionValues, ruleSheets, scoredBout, type BoutTimes, type RuleSheet } from '@lean-mentor/core/scoring';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { findDrills, findPrinciples } from '../book/index.ts';
 import { findClient } from '../clients/index.ts';
 import { findDeskDocument } from '../desk/index.ts';
 import { findThreadRequests } from './threadRequests.ts';
-import { frameTableOf, timedOf } from '../footage/index.ts';
+import { frameTableOf } from '../footage/index.ts';
 import { findRequest } from '../requests/index.ts';
 import { findPositionWorth, findRuleSheets } from '../scoring/index.ts';
 import { findChoice, findChoicesOfClient, findOwnSchool } from './repository.ts';
@@ -29,6 +29,7 @@ import { findChoice, findChoicesOfClient, findOwnSchool } from './repository.ts'
 export interface LadderBout {
   footage: Footage;
   bout: Bout;
+  times: BoutTimes;
   sheet: RuleSheet;
   harm: HarmBout | null;
 }
@@ -70,13 +71,11 @@ function placedNote(note: Note, footages: readonly Footage[], bouts: readonly La
   });
 }
 
-/** The score of a bout with what the coach says against it. */
-function scoreOf({ overrides }: DeskDocument, bout: Bout, table: FrameTable, timed: TimedBout, sheet: RuleSheet): HarmBout['score'] {
-  const start = secondsOfFrame(table, bout.fromFrame);
-  const against = Object.values(overrides)
-    .filter(({ boutId }) => boutId === bout.id)
-    .map(({ atFrame, ...override }) => ({ ...override, at: secondsOfFrame(table, atFrame) - start }));
-  return correctedBout(sheet, scoreBout(timed, sheet), against);
+/** A bout with its score, as the coach has corrected it; null while nothing of it is coded. */
+function harmOf({ overrides }: DeskDocument, bout: Bout, times: BoutTimes, sheet: RuleSheet, values: HarmBout['values']): HarmBout | null {
+  if (bout.spans.length === 0) return null;
+  const against = Object.values(overrides).filter(({ boutId }) => boutId === bout.id);
+  return { timed: times.timed, score: scoredBout(times, sheet, against).standing, worth: sheet.points, values };
 }
 
 const freshChoice = (level: number, gamePlan: string[]): RequestFixChoice => ({
@@ -114,14 +113,8 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
     footage.bouts.map((bout): LadderBout => {
       const ownSheet = own.find(({ id }) => id === bout.sheetId);
       const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet ?? request.ruleSheet];
-      const table = tables.get(footage.id)!;
-      const timed = timedOf(bout, table);
-      return {
-        footage,
-        bout,
-        sheet,
-        harm: timed && { timed, score: scoreOf(document, bout, table, timed, sheet), worth: sheet.points, values },
-      };
+      const times = boutTimes(bout, tables.get(footage.id)!);
+      return { footage, bout, times, sheet, harm: harmOf(document, bout, times, sheet, values) };
     }),
   );
   const notes = Object.values(document.notes)
@@ -162,9 +155,8 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
     input: ranked.input,
     harms: ranked.harms,
     unexplained: ranked.unexplained.map(({ bout: index, at, points, finish }) => {
-      const { footage, bout } = bouts[index]!;
-      const table = tables.get(footage.id)!;
-      return { footageId: footage.id, atFrame: frameAtSeconds(table, secondsOfFrame(table, bout.fromFrame) + at + 1e-4), points, finish };
+      const { footage, times } = bouts[index]!;
+      return { footageId: footage.id, atFrame: times.frameAt(at), points, finish };
     }),
     given: Object.fromEntries(
       sent.map((principle) => [

@@ -1,12 +1,6 @@
-import type { Bout } from '@lean-mentor/contract';
-import { secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { timedBout, type TimedBout } from '@lean-mentor/core/scoring';
+import { boutTimes, type FramedBout, type TimedBout } from '@lean-mentor/core/scoring';
+import type { FrameTable } from '@lean-mentor/core/footage';
 
 /** A coded bout in seconds; null while nothing is coded. */
-export function timedOf(
-  bout: Pick<Bout, 'fromFrame' | 'toFrame' | 'lengthSeconds' | 'spans' | 'events'>,
-  table: FrameTable,
-): TimedBout | null {
-  if (bout.spans.length === 0) return null;
-  return timedBout(bout, (frame) => (frame >= table.times.length ? table.endSeconds : secondsOfFrame(table, frame)));
-}
+export const timedOf = (bout: FramedBout, table: FrameTable): TimedBout | null =>
+  bout.spans.length === 0 ? null : boutTimes(bout, table).timed;

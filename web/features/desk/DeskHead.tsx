@@ -1,14 +1,14 @@
 import { memo } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
-import { boutClock, clockShown, ruleSheetWords, scoreAt, scoreText } from '@lean-mentor/core/scoring';
+import { boutTimes, clockShown, ruleSheetWords, scoreAt } from '@lean-mentor/core/scoring';
 import { savingWords } from '../../shared/keeping/index.ts';
 import { FacePlate } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
 import { kindWords } from '../requests/index.ts';
-import { useOnStage, useScene } from './DeskScene.ts';
+import { useFrame, useOnStage, useScene } from './DeskScene.ts';
 import { AsideEdits } from './AsideEdits.tsx';
-
+import { ScoreFigures } from './score/ScoreFigures.tsx';
 import { scoredAt, useScoreHand } from './score/useScore.ts';
 import { SaidPopover } from './SaidPopover.tsx';
 import { useDeskPart } from './useDesk.ts';
@@ -47,27 +47,25 @@ function SavingWord() {
   );
 }
 
-function BoutClockNow() {
-  const { secondsAt, boutAt } = useScene();
+/** What the bout clock shows on a frame: of a bout that is not coded yet, and before and after bouts, the time since the start. */
+function useClockShown(frame: number): ReturnType<typeof clockShown> {
+  const { secondsAt, boutAt, table } = useScene();
   const { scored } = useScoreHand();
-  const shown = useOnStage(({ frame }) => {
-    const bout = boutAt(frame);
-    const since = secondsAt(frame) - secondsAt(bout?.fromFrame ?? 0);
-    const clock =
-      scoredAt(scored, frame)?.clock ??
-      (bout && boutClock({ lengthSeconds: secondsAt(bout.toFrame) - secondsAt(bout.fromFrame), events: [] }));
-    if (!clock) return clockText(since);
-    const { seconds, stopped } = clockShown(clock, since, bout?.lengthSeconds);
-    return `${clockText(seconds)}${stopped ? ' stopped' : ''}`;
-  });
-  const stopped = shown.endsWith(' stopped');
+  const bout = boutAt(frame);
+  const times = scoredAt(scored, frame) ?? (bout && boutTimes({ ...bout, spans: [], events: [] }, table));
+  const since = secondsAt(frame) - secondsAt(bout?.fromFrame ?? 0);
+  return times ? clockShown(times.clock, since, bout?.lengthSeconds) : { seconds: since, stopped: false };
+}
+
+function BoutClockNow() {
+  const { seconds, stopped } = useClockShown(useFrame());
   return (
     <p
       className={`time shrink-0 text-title font-medium ${stopped ? 'text-reed' : ''}`}
       aria-label="Bout clock"
       title={stopped ? 'The clock stands still' : undefined}
     >
-      {shown.replace(' stopped', '')}
+      {clockText(seconds)}
     </p>
   );
 }
@@ -75,17 +73,12 @@ function BoutClockNow() {
 /** The computed score as it stands on this frame; the coach’s corrections stand in the score panel, beside the result. */
 function ScoreNow() {
   const { scored } = useScoreHand();
-  const said = useOnStage(({ frame }) => {
-    const bout = scoredAt(scored, frame);
-    if (!bout || bout.sheet.pointsCount === 'never') return null;
-    const score = scoreAt(bout.timed, bout.result, Math.max(0, bout.since(frame)));
-    return scoreText(score);
-  });
-  if (said === null) return null;
-  const [client, partner] = said.split(' : ');
+  const frame = useFrame();
+  const bout = scoredAt(scored, frame);
+  if (!bout || bout.sheet.pointsCount === 'never') return null;
   return (
     <p className="time shrink-0 text-read font-medium" aria-label="Score now" title="Points, near points in brackets: client, partner">
-      <span className="text-client">{client}</span> : <span className="text-partner">{partner}</span>
+      <ScoreFigures score={scoreAt(bout.timed, bout.result, Math.max(0, bout.since(frame)))} />
     </p>
   );
 }

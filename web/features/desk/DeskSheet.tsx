@@ -18,13 +18,13 @@ interface DeskSheetProps {
 
 /** The round sheet beside the stage: everything of this footage, each thing at its instant. */
 export function DeskSheet({ motion, writing, selectedDrawing, coding }: DeskSheetProps) {
-  const { subject, footage, table, player, actions, go, boutAt, secondsAt } = useScene();
+  const { subject, footage, table, player, actions, go, boutAt } = useScene();
   const { document, notes, bouts } = useThings();
   const { scored } = useScoreHand();
   const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
   const bout = bouts.find((here) => here.bout.id === boutId)?.bout;
   const score = scored.find(({ here }) => here.bout.id === boutId);
-  const awards = useMemo(() => (score ? awardsOnSheet(score, table, secondsAt) : []), [score, table, secondsAt]);
+  const awards = useMemo(() => (score ? awardsOnSheet(score) : []), [score]);
   const events = useMemo(() => eventsOnSheet(bout?.events ?? []), [bout?.events]);
   const marks = useMemo(() => Object.values(document.marks).filter((mark) => mark.state === 'open'), [document.marks]);
   const looks = useMemo(() => Object.values(document.looks), [document.looks]);

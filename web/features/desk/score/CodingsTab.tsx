@@ -1,6 +1,6 @@
 import { eventsCsv, readBoutFile, spansCsv, writeBoutFile } from '@lean-mentor/contract';
 import { codedBout, codingsOf, type Coding } from '@lean-mentor/core/desk';
-import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
+import { clockText } from '@lean-mentor/core/footage';
 import { coderAgreement, coderCheck } from '@lean-mentor/core/scoring';
 import { toast } from 'sonner';
 import { FileButton } from '../../../shared/primitives/index.ts';
@@ -17,9 +17,9 @@ const stateWords: Record<Coding['state'], string> = { draft: 'being coded', offe
 /** Who coded the bout, how far they agree, what is worth a second look, and the bout as a file. */
 export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingHand }) {
   const { document } = useThings();
-  const { subject, table, secondsAt, go } = useScene();
+  const { subject, go } = useScene();
   const account = useAccount();
-  const { here, timed, since } = bout;
+  const { here, timed, since, frameAt } = bout;
   const codings = codingsOf(document, here.bout.id);
   const doubts = coderCheck(timed);
   const spansOf = (of: Coding) =>
@@ -41,8 +41,6 @@ export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingH
     if ('fault' in parsed) return void toast.error(parsed.fault);
     const read = readBoutFile(parsed.json);
     if ('faults' in read) return void toast.error(read.faults.slice(0, 3).join(' '), { duration: 12_000 });
-    const start = secondsAt(here.bout.fromFrame);
-    const frameAt = (seconds: number): number => frameAtSeconds(table, start + seconds + 1e-4);
     coding.bring(here.bout.id, {
       spans: read.bout.spans.map(({ position, holder, from, to }) => ({
         position,
@@ -95,11 +93,7 @@ export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingH
           <ul>
             {doubts.map(({ at, words }) => (
               <li key={`${at} ${words}`} className="flex gap-2">
-                <button
-                  type="button"
-                  className="time linked"
-                  onClick={() => go(frameAtSeconds(table, secondsAt(here.bout.fromFrame) + at + 1e-4), null)}
-                >
+                <button type="button" className="time linked" onClick={() => go(frameAt(at), null)}>
                   {clockText(at)}
                 </button>
                 {words}

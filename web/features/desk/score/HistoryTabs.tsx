@@ -1,9 +1,8 @@
 import { sheetOf } from '@lean-mentor/contract';
-import { addStats, boutStats, ruleSheets } from '@lean-mentor/core/scoring';
+import { boutTimes, addStats, boutStats, ruleSheets } from '@lean-mentor/core/scoring';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BoutNumbers, PatternList, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
-import { frameAtSeconds } from '@lean-mentor/core/footage';
 import { useScene } from '../DeskScene.ts';
 import { useScoreHand, type BoutScored } from './useScore.ts';
 
@@ -65,14 +64,15 @@ export function NumbersTab({ bout }: { bout: BoutScored }) {
 
 /** What follows what, over everything of the client that is coded. */
 export function PatternsTab({ bout }: { bout: BoutScored }) {
-  const { footage, table, secondsAt, go } = useScene();
+  const { footage, table, go } = useScene();
   const navigate = useNavigate();
   const { bouts, isLoading } = useAllBouts();
   const numbers = useHistoryNumbers(bouts);
   const goTo = (i: number, seconds: number): void => {
     const of = bouts[i];
     if (!of) return;
-    if (of.footageId === footage.id) go(frameAtSeconds(table, secondsAt(of.fromFrame) + seconds + 1e-4), null);
+    if (of.footageId === footage.id)
+      go(boutTimes({ ...of, toFrame: of.fromFrame, lengthSeconds: null, spans: [], events: [] }, table).frameAt(seconds), null);
     // Of other footage the frame is not known here; its bout’s own start is near enough to the seconds since.
     else void navigate(`/requests/${of.requestId}/desk?footage=${of.footageId}&frame=${of.fromFrame}`);
   };

@@ -1,7 +1,8 @@
-import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
+import { clockText } from '@lean-mentor/core/footage';
 import { actionWords, overrideWords, scoreText, sheetCaution, type Decision, type ScoreEntry } from '@lean-mentor/core/scoring';
 import { useAccount } from '../../access/index.ts';
 import { useFrame, useScene } from '../DeskScene.ts';
+import { ScoreFigures } from './ScoreFigures.tsx';
 import { StakesLine } from './StakesLine.tsx';
 import type { BoutScored } from './useScore.ts';
 
@@ -22,11 +23,10 @@ const worth = ({ points, near }: Pick<ScoreEntry, 'points' | 'near'>): string =>
 
 /** The computed score with every award and refusal, and the coach’s corrections beside it. */
 export function ScoreTab({ bout }: { bout: BoutScored }) {
-  const { result, corrected, overrides, here, since } = bout;
-  const { actions, table, secondsAt, footage, go } = useScene();
+  const { result, corrected, overrides, here, since, frameAt } = bout;
+  const { actions, footage, go } = useScene();
   const frame = useFrame();
   const isCoach = useAccount()?.role === 'coach';
-  const frameAt = (seconds: number): number => frameAtSeconds(table, secondsAt(here.bout.fromFrame) + seconds + 1e-4);
   const entries = [
     ...result.awards.map((entry) => ({ entry, given: true })),
     ...result.refusals.map((entry) => ({ entry, given: false })),
@@ -51,8 +51,7 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
     <div className="flex flex-col gap-2 text-small">
       <div className="flex items-baseline gap-3">
         <p className="time text-title" aria-label="Score at the end">
-          <span className="text-client">{scoreText(result.score).split(' : ')[0]}</span> :{' '}
-          <span className="text-partner">{scoreText(result.score).split(' : ')[1]}</span>
+          <ScoreFigures score={result.score} />
         </p>
         <p>{resultWords(result)}</p>
         {corrected && (

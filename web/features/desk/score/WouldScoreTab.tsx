@@ -1,4 +1,4 @@
-import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
+import { clockText } from '@lean-mentor/core/footage';
 import { isRuleSheetName, ruleSheetNames, ruleSheets, ruleSheetWords, scoreSteps, sheetCaution } from '@lean-mentor/core/scoring';
 import { useState } from 'react';
 import { useFrame, useScene } from '../DeskScene.ts';
@@ -9,7 +9,7 @@ const around = 8;
 
 /** "Would that score?": a stretch and a sheet, and the answer step by step. */
 export function WouldScoreTab({ bout }: { bout: BoutScored }) {
-  const { table, secondsAt, go } = useScene();
+  const { go } = useScene();
   const frame = useFrame();
   const now = Math.max(0, bout.since(frame));
   const [chosen, setChosen] = useState<{ from: number; to: number } | null>(null);
@@ -46,11 +46,7 @@ export function WouldScoreTab({ bout }: { bout: BoutScored }) {
       <ol aria-label="Step by step">
         {steps.map(({ at, kind, words }, i) => (
           <li key={i} className={kind === 'position' ? 'text-reed' : 'pl-4 font-semibold'}>
-            <button
-              type="button"
-              className="text-left hover:underline"
-              onClick={() => go(frameAtSeconds(table, secondsAt(bout.here.bout.fromFrame) + at + 1e-4), null)}
-            >
+            <button type="button" className="text-left hover:underline" onClick={() => go(bout.frameAt(at), null)}>
               {words}
             </button>
           </li>

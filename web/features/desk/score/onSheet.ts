@@ -1,21 +1,18 @@
 import type { Bout } from '@lean-mentor/contract';
-import { frameAtSeconds, type FrameTable } from '@lean-mentor/core/footage';
 import type { SheetInstant } from '../../sheet/index.ts';
 import type { BoutScored } from './useScore.ts';
 
 const named = { client: 'Client', partner: 'Partner' } as const;
 
 /** Points where they were given, for the sheet. */
-export function awardsOnSheet({ result, here }: BoutScored, table: FrameTable, secondsAt: (frame: number) => number): SheetInstant[] {
-  const start = secondsAt(here.bout.fromFrame);
-  return result.awards.map(({ athlete, action, at, bankedAt, points, near, reason }) => ({
+export const awardsOnSheet = ({ result, frameAt }: BoutScored): SheetInstant[] =>
+  result.awards.map(({ athlete, action, at, bankedAt, points, near, reason }) => ({
     id: `${athlete} ${action} ${at} ${points}`,
-    atFrame: frameAtSeconds(table, start + bankedAt + 1e-4),
+    atFrame: frameAt(bankedAt),
     athlete,
     mark: points !== 0 ? `${points > 0 ? '+' : '−'}${Math.abs(points)}` : `+${near}n`,
     words: `${named[athlete]} ${reason}`,
   }));
-}
 
 /** An event in a few words. */
 export const eventWords = (event: Bout['events'][number]): string => {

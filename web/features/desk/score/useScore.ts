@@ -2,19 +2,13 @@ import { sheetOf } from '@lean-mentor/contract';
 import type { OwnRuleSheet } from '@lean-mentor/contract';
 import type { CodedOverride } from '@lean-mentor/core/desk';
 import {
-  boutClock,
-  correctedBout,
-  correctedScore,
+  boutTimes,
   ruleSheets,
-  scoreBout,
-  timedBout,
-  type BoutClock,
-  type BoutScore,
-  type CorrectedScore,
+  scoredBout,
+  type BoutTimes,
   type RuleSheet,
   type RuleSheetName,
-  type ScoreOverride,
-  type TimedBout,
+  type ScoredBout,
 } from '@lean-mentor/core/scoring';
 import { createContext, useContext, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -30,19 +24,11 @@ export interface SheetChoice {
 }
 
 /** The score of one bout as it is coded at this moment. */
-export interface BoutScored {
+export interface BoutScored extends BoutTimes, ScoredBout {
   here: BoutHere;
-  /** Seconds since the bout’s start of a frame, and back. */
-  since: (frame: number) => number;
-  timed: TimedBout;
-  clock: BoutClock;
   sheet: RuleSheet;
   choice: SheetChoice;
-  result: BoutScore;
   overrides: CodedOverride[];
-  corrected: CorrectedScore | null;
-  /** The computed result with the corrections in it. */
-  standing: BoutScore;
 }
 
 export interface ScoreHand {
@@ -55,11 +41,7 @@ export interface ScoreHand {
 const none: readonly OwnRuleSheet[] = [];
 
 /** Scores every bout on the stage’s footage, at once with each edit and each change of sheet. */
-export function useScore(
-  { subject, secondsAt }: DeskScene,
-  bouts: readonly BoutHere[],
-  overrides: Record<string, CodedOverride>,
-): ScoreHand {
+export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere[], overrides: Record<string, CodedOverride>): ScoreHand {
   const { data } = useListRuleSheetsQuery();
   const own = data?.sheets ?? none;
   const [chosen, setChosen] = useState<Readonly<Record<string, SheetChoice>>>({});
@@ -74,26 +56,11 @@ export function useScore(
           const choice = chosen[bout.id] ?? { ruleSheet: bout.ruleSheet, sheetId: bout.sheetId };
           const ownSheet = own.find(({ id }) => id === choice.sheetId);
           const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[choice.ruleSheet ?? asked];
-          const start = secondsAt(bout.fromFrame);
-          const since = (frame: number): number => secondsAt(frame) - start;
-          const timed = timedBout(bout, secondsAt);
-          const result = scoreBout(timed, sheet);
+          const times = boutTimes(bout, table);
           const against = Object.values(overrides).filter(({ boutId }) => boutId === bout.id);
-          const asScore = against.map(({ atFrame, ...override }): ScoreOverride => ({ ...override, at: since(atFrame) }));
-          return {
-            here,
-            since,
-            timed,
-            clock: boutClock(timed),
-            sheet,
-            choice,
-            result,
-            overrides: against,
-            corrected: correctedScore(sheet, result, asScore),
-            standing: correctedBout(sheet, result, asScore),
-          };
+          return { here, ...times, sheet, choice, overrides: against, ...scoredBout(times, sheet, against) };
         }),
-    [bouts, chosen, own, asked, secondsAt, overrides],
+    [bouts, chosen, own, asked, table, overrides],
   );
   return useMemo(
     () => ({
