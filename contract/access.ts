@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { id, written } from './ids.ts';
-import { everyRole, operation, roles } from './operation.ts';
+import { everyRole, operation } from './operation.ts';
 
 /** `clients`: those the account stands for, itself for a client, the minors for a guardian; none on the coaching side. */
-export const account = z.object({ id, name: z.string(), role: z.enum(roles), clients: z.array(z.object({ id, name: z.string() })) });
+export const account = z.object({ id, name: z.string(), role: z.enum(everyRole), clients: z.array(z.object({ id, name: z.string() })) });
 export type Account = z.infer<typeof account>;
 
 export const session = z.object({ account: account.nullable(), token: z.string() });

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { critique } from './critique.ts';
 import { critiqueDoc } from './critiqueDoc.ts';
 import { done, id, instant, written } from './ids.ts';
-import { coaching, operation, roles } from './operation.ts';
+import { coaching, operation, everyRole } from './operation.ts';
 
 const byRequest = z.object({ requestId: id });
 const draftState = z.object({ doc: critiqueDoc, revision: z.int().min(0) });
@@ -26,7 +26,7 @@ export const getCritiqueDraft = operation({
     takeBackUntil: instant.nullable(),
     /** Whether what is written differs from what was sent. */
     changed: z.boolean(),
-    recipients: z.array(z.object({ name: z.string(), role: z.enum(roles), email: z.string() })),
+    recipients: z.array(z.object({ name: z.string(), role: z.enum(everyRole), email: z.string() })),
   }),
 });
 

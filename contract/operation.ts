@@ -1,12 +1,11 @@
 import type { z } from 'zod';
 
-export const roles = ['coach', 'assistant', 'client', 'guardian'] as const;
-export type Role = (typeof roles)[number];
+export const everyRole = ['coach', 'assistant', 'client', 'guardian'] as const;
+export type Role = (typeof everyRole)[number];
 
 /** Who may call: anyone at all, or signed-in people of these roles. Whose things they see is checked by the service. */
 export type Access = 'anyone' | readonly [Role, ...Role[]];
 
-export const everyRole = roles;
 export const coaching = ['coach', 'assistant'] as const;
 
 /** What an answer tells of, and what a change changes: what is about the same is read again after it. */

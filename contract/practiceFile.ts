@@ -4,7 +4,7 @@ import { deskDocument } from './desk.ts';
 import { bout } from './bouts.ts';
 
 import { id, instant } from './ids.ts';
-import { roles } from './operation.ts';
+import { everyRole } from './operation.ts';
 import { client } from './clients.ts';
 import { intake } from './requests.ts';
 
@@ -12,7 +12,7 @@ import { intake } from './requests.ts';
 export const practiceFile = z.object({
   format: z.literal('lean-mentor/practice@1'),
   accounts: z.array(
-    z.object({ id, name: z.string(), email: z.email(), password: z.string().min(8), role: z.enum(roles), clientIds: z.array(id) }),
+    z.object({ id, name: z.string(), email: z.email(), password: z.string().min(8), role: z.enum(everyRole), clientIds: z.array(id) }),
   ),
   clients: z.array(client.omit({ guardianName: true, age: true }).extend({ bornOn: z.iso.date().nullable() })),
   requests: z.array(

@@ -2,7 +2,7 @@ import { ruleSheetNames } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { footage } from './footage.ts';
 import { id, instant, mostFileBytes, written } from './ids.ts';
-import { coaching, everyRole, operation, roles } from './operation.ts';
+import { coaching, everyRole, operation } from './operation.ts';
 
 export const requestKinds = ['match', 'hard-sparring', 'light-sparring', 'positional'] as const;
 export type RequestKind = (typeof requestKinds)[number];
@@ -86,7 +86,7 @@ export type IntakeDraft = z.infer<typeof intakeDraft>;
 export const saying = z.object({
   at: instant,
   byName: z.string(),
-  byRole: z.enum(roles),
+  byRole: z.enum(everyRole),
   /** unreadable: no person, but the house says that no video of it can be read. */
   kind: z.enum(['need-footage', 'need-context', 'answer', 'sent-back', 'unreadable']),
   words: z.string(),

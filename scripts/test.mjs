@@ -68,6 +68,7 @@ try {
     check('Format', 'prettier', ['--check', '--log-level=warn', '.']),
     check('Who imports whom', 'depcruise', ['--config', '.dependency-cruiser.cjs', ...rooms]),
     check('Circles between rooms', 'depcruise', ['--config', '.dependency-circles.cjs', 'server', 'web']),
+    check('Nothing unused', 'knip', ['--no-progress']),
     check('Types', 'tsc', ['-p', 'tsconfig.json']),
   ]);
   // Starting and stopping is mostly waiting: it needs no turn of its own.

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { roles } from '@lean-mentor/contract';
+import { everyRole } from '@lean-mentor/contract';
 import { z } from 'zod';
 import { readConfig } from '../config/config.ts';
 import { findAccountByEmail, hashPassword, insertAccount } from '../features/access/index.ts';
@@ -9,7 +9,7 @@ import { openHouse } from '../openHouse.ts';
 /** `node --import tsx server/commands/addAccount.ts ROLE NAME ADDRESS`: adds a sign-in; a client's also opens the client. */
 const wanted = z
   .tuple([
-    z.enum(roles, { error: `The role is one of ${roles.join(', ')}.` }),
+    z.enum(everyRole, { error: `The role is one of ${everyRole.join(', ')}.` }),
     z.string().trim().min(1, 'Give a name.').max(120),
     z.email('The address is not one, such as name@example.org.'),
   ])

@@ -1,5 +1,4 @@
 import { configureStore } from '@reduxjs/toolkit';
-import { useDispatch, useSelector } from 'react-redux';
 import { deskSlice, makeDeskSaving } from '../features/desk/index.ts';
 import { footageProgressSlice } from '../features/footage/index.ts';
 import { uploadsSlice } from '../features/requests/index.ts';
@@ -17,5 +16,3 @@ export const makeStore = () =>
   });
 
 export type Store = ReturnType<typeof makeStore>;
-export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
-export const useAppSelector = useSelector.withTypes<ReturnType<Store['getState']>>();

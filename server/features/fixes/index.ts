@@ -1,3 +1,3 @@
-export { ladderFacts, type LadderBout, type LadderFacts } from './ladderFacts.ts';
+export { ladderFacts, type LadderFacts } from './ladderFacts.ts';
 export { rankedOf, recordSentOrder } from './service.ts';
 export { findThreadRequests } from './threadRequests.ts';

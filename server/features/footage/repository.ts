@@ -126,12 +126,6 @@ const announcedMs = 24 * 3600_000;
 export const findLongUploading = async ({ db }: House, before: Date): Promise<FootageRow[]> =>
   plainAll(await db.footages.findAll({ where: { state: 'uploading', changedAt: { [Op.lt]: before } }, limit: 500 }));
 
-/** Which of these uploads are a footage's. */
-export async function findUploadsInUse({ db }: House, uploadIds: readonly string[]): Promise<Set<string>> {
-  const rows = plainAll(await db.footages.findAll({ attributes: ['uploadId'], where: { uploadId: [...uploadIds], state: 'uploading' } }));
-  return new Set(rows.map(({ uploadId }) => uploadId!));
-}
-
 /** Takes a footage out of the rows altogether. */
 export async function deleteFootage({ db }: House, id: string, transaction: Transaction): Promise<void> {
   await db.footages.destroy({ where: { id }, transaction });

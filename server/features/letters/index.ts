@@ -1,2 +1,1 @@
-export { postLetter } from './repository.ts';
 export { postLetters } from './service.ts';

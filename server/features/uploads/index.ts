@@ -1,1 +1,1 @@
-export { finishLeftUploads, finishUpload } from './arriving.ts';
+export { finishLeftUploads } from './arriving.ts';

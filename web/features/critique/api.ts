@@ -3,7 +3,6 @@ import type { ResponseOf } from '@lean-mentor/contract';
 import { baseApi, mutationOf, queryOf } from '../../shared/wire/index.ts';
 
 export type DraftState = ResponseOf<typeof contract.getCritiqueDraft>;
-export type OpenQuestion = ResponseOf<typeof contract.listOpenQuestions>['questions'][number];
 
 export const critiqueApi = baseApi.injectEndpoints({
   endpoints: (build) => ({

@@ -1,8 +1,5 @@
 import * as contract from '@lean-mentor/contract';
-import type { ResponseOf } from '@lean-mentor/contract';
 import { baseApi, mutationOf, queryOf } from '../../shared/wire/index.ts';
-
-export type ClientBouts = ResponseOf<typeof contract.getClientBouts>['bouts'];
 
 const scoringApi = baseApi.injectEndpoints({
   endpoints: (build) => ({

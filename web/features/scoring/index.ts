@@ -1,12 +1,5 @@
-export {
-  useChooseBoutSheetMutation,
-  useGetClientBoutsQuery,
-  useListRuleSheetsQuery,
-  useRetireRuleSheetMutation,
-  useSaveRuleSheetMutation,
-  type ClientBouts,
-} from './api.ts';
+export { useChooseBoutSheetMutation, useGetClientBoutsQuery, useListRuleSheetsQuery } from './api.ts';
 export { BoutNumbers } from './BoutNumbers.tsx';
 export { PatternList } from './PatternList.tsx';
-export { useHistoryNumbers, type HistoryNumbers } from './useHistoryNumbers.ts';
+export { useHistoryNumbers } from './useHistoryNumbers.ts';
 export { usePositionValues } from './usePositionValues.ts';

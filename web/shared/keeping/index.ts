@@ -1,5 +1,5 @@
 export { bothKept, Keeper, type KeeperOf, type Keeping, type Saving } from './keeper.ts';
 export { savingWords } from './savingWords.ts';
-export { browserShelf, type Shelf } from './shelf.ts';
+export { browserShelf } from './shelf.ts';
 export { ShelvedThing } from './shelvedThing.ts';
 export { useKept } from './useKept.ts';
