@@ -64,6 +64,7 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-explicit-any': 'error',
       'no-console': 'error',
+      'default-case': 'error',
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },

@@ -1,3 +1,4 @@
+import { assertNever } from '../never/index.ts';
 import { fixBlocks, type Block, type CritiqueDoc, type Inline } from './critiqueDoc.ts';
 
 /** Paths of what a page shows, beside it in one folder. */
@@ -52,6 +53,8 @@ function blockHtml(block: Block, files: PageFiles, numbers: ReadonlyMap<Block, n
     }
     case 'fix':
       return `<section><h2><span>${numbers.get(block)}</span> ${escaped(block.attrs.name)}</h2>${block.content.map((one) => blockHtml(one, files, numbers)).join('')}</section>`;
+    default:
+      return assertNever(block);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '../never/index.ts';
 import { fixBlocks, type Block, type CritiqueDoc, type Inline } from './critiqueDoc.ts';
 
 /** How what is tied to the desk is written down: by whoever knows it. */
@@ -45,6 +46,8 @@ function blockMarkdown(block: Block, tied: TiedWords, numbers: ReadonlyMap<Block
       return [`## ${numbers.get(block)}. ${escaped(block.attrs.name)}`, ...block.content.map((one) => blockMarkdown(one, tied, numbers))]
         .filter(Boolean)
         .join('\n\n');
+    default:
+      return assertNever(block);
   }
 }
 

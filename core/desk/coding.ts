@@ -1,3 +1,4 @@
+import { assertNever } from '../never/index.ts';
 import type {
   BoutHappening,
   Cut,
@@ -109,6 +110,8 @@ export function frameEventOf(event: CodedEvent): FrameEvent | null {
       return athlete && { kind, atFrame, athlete };
     case 'finish':
       return athlete && { kind, atFrame, athlete, technique: technique ?? '' };
+    default:
+      return assertNever(kind);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '../never/index.ts';
 import { jointAngle } from './measure/angle.ts';
 import type { Drawing, PicturePoint } from './drawing.ts';
 import { pressedOutline } from './pressedOutline.ts';
@@ -158,6 +159,8 @@ export function drawingShape(drawing: Shaped, width: number, height: number): Dr
         parts: [],
         words: [{ words: drawing.words, x: first.x, y: first.y, size: size * weightFactor[drawing.weight] ** 0.5, anchor: 'start' }],
       };
+    default:
+      return assertNever(drawing.tool);
   }
 }
 

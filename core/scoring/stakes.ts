@@ -1,3 +1,4 @@
+import { assertNever } from '../never/index.ts';
 import { otherAthlete, type Athlete } from './athlete.ts';
 import { clockText } from '../footage/index.ts';
 import { actionWords } from './actionWords.ts';
@@ -65,6 +66,8 @@ export function canFollow(span: Pick<TimedSpan, 'position' | 'holder'>, athlete:
     case 'knee-on-belly':
     case 'back-mount':
       return holds && family === 'pin' && position !== action;
+    default:
+      return assertNever(action);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '../../never/index.ts';
 import type { PicturePoint, StrokeColour, StrokeWeight } from '../drawing.ts';
 import type { Shaped } from '../drawingShape.ts';
 import { balanceOf, planeOf, type MeasuredOn } from './measured.ts';
@@ -68,6 +69,8 @@ export function measureDrawings(
     }
     case 'time':
       return [drawn('label', [{ x: 0.03, y: 0.95 }], 'thin', words)];
+    default:
+      return assertNever(input);
   }
 }
 

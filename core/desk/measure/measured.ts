@@ -1,3 +1,4 @@
+import { assertNever } from '../../never/index.ts';
 import type { FrameTable } from '../../footage/index.ts';
 import { secondsOfFrame } from '../../footage/index.ts';
 import type { PicturePoint } from '../drawing.ts';
@@ -116,5 +117,7 @@ export function measured(input: MeasureInput, on: MeasuredOn): MeasureResult | {
         words: `${n(path.length, 2)} ${of} in ${n(path.seconds, 2)} s; at most ${n(path.topSpeed, digits)} ${plane ? 'm/s' : 'heights a second'} ± ${n(path.plusMinus, digits)}${plane ? ', for what moves along the mat' : '; without the mat’s corners there are no metres'}.`,
       };
     }
+    default:
+      assertNever(input);
   }
 }

@@ -1,3 +1,4 @@
+import { assertNever } from '@lean-mentor/core/never';
 import type { Keeping } from './keeper.ts';
 
 /** What every page says of where its words are. */
@@ -13,5 +14,7 @@ export function savingWords({ saving, fault }: Keeping): string {
       return 'Kept here; the server cannot be reached';
     case 'refused':
       return 'Not taken';
+    default:
+      return assertNever(saving);
   }
 }

@@ -1,3 +1,4 @@
+import { assertNever } from '@lean-mentor/core/never';
 import { fixBlocks, type Block, type Inline } from '@lean-mentor/core/critique';
 import { AlignmentType, BorderStyle, Document, HeadingLevel, ImageRun, LevelFormat, Packer, Paragraph, TextRun } from 'docx';
 import type { ExportFacts } from './exportFacts.ts';
@@ -85,6 +86,8 @@ function paragraphsOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Blo
         }),
         ...block.content.flatMap((one) => paragraphsOf(one, facts, numbers, lists)),
       ];
+    default:
+      return assertNever(block);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '@lean-mentor/core/never';
 import { fixBlocks, type Block, type Inline } from '@lean-mentor/core/critique';
 import { createRequire } from 'node:module';
 import { sep, dirname } from 'node:path';
@@ -72,6 +73,8 @@ function contentOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Block,
         { text: [{ text: `${numbers.get(block)}  `, fontSize: 18 }, block.attrs.name], style: 'fix' },
         ...block.content.flatMap((one) => contentOf(one, facts, numbers)),
       ];
+    default:
+      return assertNever(block);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '@lean-mentor/core/never';
 import type { Block, FixBlock, Inline } from '@lean-mentor/core/critique';
 import { Fragment, type ReactNode } from 'react';
 
@@ -82,5 +83,7 @@ function DocBlock({ block, slots }: { block: Block; slots: DocSlots }): ReactNod
       return slots.clip(block.attrs.clipId);
     case 'fix':
       return slots.fix(block, <DocBlocks blocks={block.content} slots={slots} />);
+    default:
+      return assertNever(block);
   }
 }

@@ -1,3 +1,4 @@
+import { assertNever } from '@lean-mentor/core/never';
 import {
   bodyJoints,
   matGuess,
@@ -82,6 +83,8 @@ export function useMeasureHand(
           return { kind: 'time' };
         case 'path':
           return { kind: 'path', dots: of.spots.map((point, i) => ({ frame: of.frames[i]!, point })), matId };
+        default:
+          return assertNever(of.kind);
       }
     };
     const finish = (of: Work): boolean => {

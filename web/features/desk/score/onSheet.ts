@@ -1,3 +1,4 @@
+import { assertNever } from '@lean-mentor/core/never';
 import type { Bout } from '@lean-mentor/contract';
 import type { SheetInstant } from '../../sheet/index.ts';
 import type { BoutScored } from './useScore.ts';
@@ -29,6 +30,8 @@ export const eventWords = (event: Bout['events'][number]): string => {
       return `Penalty for the ${event.athlete}`;
     case 'finish':
       return `${named[event.athlete]} finishes${event.technique ? `: ${event.technique}` : ''}`;
+    default:
+      return assertNever(event);
   }
 };
 
