@@ -39,6 +39,7 @@ const longer = [
   'web/features/desk/compare/CompareTray.tsx',
   'web/features/desk/drawing/DrawingLayer.tsx',
   'web/features/desk/drawing/useDrawingHand.ts',
+  'web/features/desk/measure/useMeasureHand.ts',
   'web/features/desk/notes/NoteEditor.tsx',
   'web/features/desk/notes/PrincipleField.tsx',
   'web/features/desk/score/CodingsTab.tsx',

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Bout, Draft, Request } from '@lean-mentor/contract';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { answerAllSteps, choose } from './sendFootage.ts';
 import { laptop, launch, phone, settledFrame, visit, type Visit } from './visit.ts';
 
@@ -129,14 +129,15 @@ describe('a request that cannot be answered yet', () => {
 
 describe('the bouts of a request', () => {
   const bouts = async (): Promise<Bout[]> => (await get<Request>(marit.page, `/api/requests/${requestId}`)).footages[0]!.bouts;
-  const until = async (enough: (now: Bout[]) => boolean): Promise<Bout[]> => {
-    for (let tries = 0; tries < 60; tries++) {
-      const now = await bouts();
-      if (enough(now)) return now;
-      await new Promise((resolve) => setTimeout(resolve, 100));
-    }
-    throw new Error(`The bouts stayed ${JSON.stringify(await bouts())}`);
-  };
+  const until = (enough: (now: Bout[]) => boolean): Promise<Bout[]> =>
+    vi.waitFor(
+      async () => {
+        const now = await bouts();
+        expect(now).toSatisfy(enough);
+        return now;
+      },
+      { timeout: 6000, interval: 100 },
+    );
 
   it('are proposed, accepted, split and brought back, each saved as it happens', async () => {
     await open(marit, `/requests/${requestId}/footage`);

@@ -4,7 +4,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const dataDir = mkdtempSync(join(tmpdir(), 'lean-e2e-start-'));
@@ -40,13 +40,7 @@ function running(): string[] {
   const ours = ['mariadbd', 'server/main.ts', 'server/jobsMain.ts'];
   return stdout.split('\n').filter((line) => line.includes(dataDir) && !line.startsWith('Z') && ours.some((name) => line.includes(name)));
 }
-const until = async (isSo: () => boolean, ms = 10_000): Promise<boolean> => {
-  for (const end = Date.now() + ms; Date.now() < end;) {
-    if (isSo()) return true;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-  return isSo();
-};
+const patience = { timeout: 10_000, interval: 100 };
 
 afterAll(async () => {
   // Whatever a failed test left: its MariaDB is told by the pid it wrote.
@@ -55,7 +49,7 @@ afterAll(async () => {
   } catch {
     // It has ended.
   }
-  await until(() => running().length === 0);
+  await vi.waitUntil(() => running().length === 0, patience);
   rmSync(dataDir, { recursive: true, force: true });
 });
 
@@ -87,7 +81,7 @@ describe('npm start', () => {
     first.child.removeAllListeners('exit');
     first.child.kill('SIGKILL');
     // The server and the jobs process notice; the database is taken over at the next start.
-    expect(await until(() => running().every((line) => line.includes('mariadbd')))).toBe(true);
+    await vi.waitUntil(() => running().every((line) => line.includes('mariadbd')), patience);
     const second = await start();
     expect(running()).toHaveLength(3);
     const ended = new Promise((resolve) => second.child.once('exit', resolve));
@@ -109,8 +103,11 @@ describe('npm start', () => {
     ] as const) {
       const [before] = pids(part);
       process.kill(before!, 'SIGKILL');
-      expect(await until(() => said().includes(`${words} ended by itself.`)), words).toBe(true);
-      expect(await until(() => pids(part).some((pid) => pid !== before), 30_000), words).toBe(true);
+      await vi.waitFor(() => expect(said()).toContain(`${words} ended by itself.`), patience);
+      await vi.waitFor(() => expect(pids(part)).toSatisfy((now: string[]) => now.some((pid) => pid !== before)), {
+        ...patience,
+        timeout: 30_000,
+      });
       const ready = async (): Promise<boolean> => (await fetch(`${base}/api/ready`).catch(() => null))?.status === 200;
       for (let i = 0; i < 100 && !(await ready()); i++) await new Promise((resolve) => setTimeout(resolve, 100));
       expect(await ready(), words).toBe(true);

@@ -17,10 +17,8 @@ export const mark = (atFrame: number, id = crypto.randomUUID()): DeskChange => (
   after: { id, footageId: 'v', atFrame, toFrame: null, state: 'open' },
 });
 
-/** Waits until something is so, ten seconds at most. */
-export const until = async (isSo: () => boolean | Promise<boolean>): Promise<void> => {
-  for (let i = 0; i < 1000 && !(await isSo()); i++) await new Promise((resolve) => setTimeout(resolve, 10));
-};
+/** How long is waited for something, in ms, and how often it is looked for. */
+export const patience = { timeout: 10_000, interval: 10 };
 
 const newStore = () =>
   configureStore({
@@ -65,7 +63,7 @@ export class DeskVisit {
   /** Waits until everything is sent, and leaves. */
   async leave(): Promise<void> {
     this.server.weather = [];
-    await until(() => this.desk().outbox.length === 0);
+    await vi.waitUntil(() => this.desk().outbox.length === 0, patience);
     vi.unstubAllGlobals();
   }
 }

@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { patchDesk } from '@lean-mentor/core/desk';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { type DeskVisit, mark, until, visitDesk } from '../../testing/deskVisit.ts';
+import { type DeskVisit, mark, patience, visitDesk } from '../../testing/deskVisit.ts';
 import { seeded } from '../../testing/fakeDeskServer.ts';
 import type * as DeskKeeper from './deskKeeper.ts';
 import { deskRedone, deskUndone } from './deskSlice.ts';
@@ -31,10 +31,10 @@ describe('an edit on the desk', () => {
   it('is kept in the browser at once, and leaves it when the server has it', async () => {
     visit.server.weather = ['away'];
     visit.edit(mark(5));
-    await until(async () => (await visit.kept()).length === 1);
-    await until(() => visit.desk().saving === 'saved');
+    await vi.waitUntil(async () => (await visit.kept()).length === 1, patience);
+    await vi.waitUntil(() => visit.desk().saving === 'saved', patience);
     expect(Object.values(visit.server.document.marks)).toHaveLength(1);
-    await until(async () => (await visit.kept()).length === 0);
+    await vi.waitUntil(async () => (await visit.kept()).length === 0, patience);
     expect(await visit.kept()).toEqual([]);
   });
 
@@ -43,7 +43,7 @@ describe('an edit on the desk', () => {
     visit.store.subscribe(() => said.at(-1) !== visit.desk().saving && said.push(visit.desk().saving));
     visit.server.weather = ['away'];
     visit.edit(mark(5));
-    await until(() => visit.desk().saving === 'saved');
+    await vi.waitUntil(() => visit.desk().saving === 'saved', patience);
     expect(said).toEqual(['writing', expect.stringMatching(/kept|away/), ...said.slice(2)]);
     expect(said).toContain('away');
     expect(said.at(-1)).toBe('saved');
@@ -56,10 +56,10 @@ describe('an edit on the desk', () => {
     disk = new Promise<void>((ready) => (diskIsReady = ready));
     visit.server.weather = Array.from({ length: 20 }, () => 'away' as const);
     visit.edit(mark(5));
-    await until(() => visit.server.weather.length < 18);
+    await vi.waitUntil(() => visit.server.weather.length < 18, patience);
     expect([...said]).toEqual(['writing']);
     diskIsReady();
-    await until(() => visit.desk().saving === 'away');
+    await vi.waitUntil(() => visit.desk().saving === 'away', patience);
     expect(await visit.kept()).toHaveLength(1);
   });
 
@@ -69,7 +69,7 @@ describe('an edit on the desk', () => {
     disk = Promise.reject(new Error('full'));
     visit.server.weather = ['away', 'away'];
     visit.edit(mark(5));
-    await until(() => visit.desk().saving === 'saved');
+    await vi.waitUntil(() => visit.desk().saving === 'saved', patience);
     expect([...said]).toEqual(['writing', 'saved']);
   });
 
@@ -77,22 +77,22 @@ describe('an edit on the desk', () => {
     visit.server.weather = Array.from({ length: 500 }, () => 'away' as const);
     const edits = Array.from({ length: 150 }, (_, i) => mark(i));
     for (const change of edits) visit.edit(change);
-    await until(() => visit.desk().saving === 'away');
+    await vi.waitUntil(() => visit.desk().saving === 'away', patience);
     expect((await visit.kept()).map(({ changeId }) => changeId)).toEqual(edits.map(({ changeId }) => changeId));
     visit.server.weather = [];
-    await until(() => visit.desk().outbox.length === 0);
+    await vi.waitUntil(() => visit.desk().outbox.length === 0, patience);
   });
 
   it('made while another is on its way goes with the next lot', async () => {
     for (let i = 0; i < 10; i++) visit.edit(mark(i));
-    await until(() => visit.desk().saving === 'saved');
+    await vi.waitUntil(() => visit.desk().saving === 'saved', patience);
     expect(visit.server.lots.map((lot) => lot.length)).toEqual([1, 9]);
   });
 
   it('whose answer was lost is sent again and taken once', async () => {
     visit.server.weather = ['answer-lost'];
     visit.edit(mark(5));
-    await until(() => visit.desk().saving === 'saved');
+    await vi.waitUntil(() => visit.desk().saving === 'saved', patience);
     expect(visit.server.lots).toHaveLength(2);
     expect(visit.server.taken.size).toBe(1);
   });
@@ -102,7 +102,7 @@ describe('an edit on the desk', () => {
     await keepChanges(visit.requestId, [left], null);
     await visit.open();
     expect(Object.keys(visit.desk().document.marks)).toEqual([left.id]);
-    await until(() => visit.desk().outbox.length === 0);
+    await vi.waitUntil(() => visit.desk().outbox.length === 0, patience);
     expect(visit.server.lots).toEqual([[left]]);
   });
 
@@ -111,7 +111,7 @@ describe('an edit on the desk', () => {
     visit.server.refuses.add(edits[1]!.changeId);
     visit.server.weather = ['away'];
     for (const change of edits) visit.edit(change);
-    await until(() => visit.desk().outbox.length === 0);
+    await vi.waitUntil(() => visit.desk().outbox.length === 0, patience);
     expect(Object.keys(visit.desk().document.marks).sort()).toEqual([edits[0]!.id, edits[2]!.id].sort());
     expect(visit.desk().document).toEqual(visit.server.document);
   });
@@ -120,7 +120,7 @@ describe('an edit on the desk', () => {
     const theirs = mark(77);
     visit.server.take(theirs, 'Abel');
     visit.edit(mark(5));
-    await until(() => visit.desk().saving === 'saved');
+    await vi.waitUntil(() => visit.desk().saving === 'saved', patience);
     expect(visit.desk().document.marks[theirs.id]).toBeDefined();
     expect(visit.desk().document).toEqual(visit.server.document);
   });
@@ -133,7 +133,7 @@ describe('undo', () => {
     expect(visit.desk().document.marks).toEqual({});
     visit.store.dispatch(deskRedone(visit.desk().undone));
     expect(Object.values(visit.desk().document.marks).map((m) => m.atFrame)).toEqual([1, 2]);
-    await until(() => visit.desk().saving === 'saved');
+    await vi.waitUntil(() => visit.desk().saving === 'saved', patience);
     expect(visit.server.taken.size).toBe(6);
   });
 
@@ -153,8 +153,8 @@ describe('undo', () => {
     visit.edit(mark(1));
     visit.edit(mark(2));
     visit.store.dispatch(deskUndone(visit.desk().done));
-    await until(() => visit.desk().saving === 'saved');
-    await until(async () => (await readHistory(visit.requestId)).undone.length === 1);
+    await vi.waitUntil(() => visit.desk().saving === 'saved', patience);
+    await vi.waitUntil(async () => (await readHistory(visit.requestId)).undone.length === 1, patience);
     await visit.open();
     expect([visit.desk().done.length, visit.desk().undone.length]).toEqual([1, 1]);
     visit.store.dispatch(deskRedone(visit.desk().undone));
@@ -198,15 +198,15 @@ describe('five hundred random edits', () => {
         else if (dice < 0.96) visit.server.weather.push('away', 'away');
         else if (dice < 0.98) {
           // The browser dies: what it had kept is all that the next one finds.
-          await until(() => visit.desk().saving !== 'writing');
+          await vi.waitUntil(() => visit.desk().saving !== 'writing', patience);
           await visit.open();
         } else await new Promise((resolve) => setTimeout(resolve, random() * 20));
       }
       visit.server.dropsEveryThird = false;
-      await until(() => visit.desk().outbox.length === 0);
+      await vi.waitUntil(() => visit.desk().outbox.length === 0, patience);
       // The colleague's last edits come with the next answer.
       visit.edit(mark(501));
-      await until(() => visit.desk().outbox.length === 0);
+      await vi.waitUntil(() => visit.desk().outbox.length === 0, patience);
       expect(visit.desk().document).toEqual(visit.server.document);
       expect(visit.desk().document.marks).not.toEqual({});
       expect(await visit.kept()).toEqual([]);

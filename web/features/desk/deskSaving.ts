@@ -120,7 +120,8 @@ export function makeDeskSaving(firstWaitMs = usualWaitMs) {
   saving.startListening({
     matcher: isAnyOf(deskEdited, deskUndone, deskRedone, deskOpened),
     effect: async (action, api) => {
-      if (deskOpened.match(action)) where.author = currentAccount();
+      // An outbox is one person's: theirs who opened the desk, or made the first edit in it.
+      if (deskOpened.match(action) || api.getOriginalState().desk.outbox.length === 0) where.author = currentAccount();
       if (api.getState().desk.outbox.length === 0) return;
       keeper ??= keeperOf(api);
       const kept = keep(action, api.getOriginalState().desk, api, where);

@@ -5,7 +5,7 @@ import type { DeskChange } from '@lean-mentor/core/desk';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { call } from '../../shared/wire/index.ts';
 import { wire } from '../../shared/wire/wire.ts';
-import { type DeskVisit, mark, until, visitDesk } from '../../testing/deskVisit.ts';
+import { type DeskVisit, mark, patience, visitDesk } from '../../testing/deskVisit.ts';
 import { deskOpened } from './deskSlice.ts';
 import { deskDb, dropFromOutbox, keepChanges, letAsideGo, readAside, readHistory, readOutbox } from './deskStore.ts';
 import { sendLeftoverEdits } from './leftoverEdits.ts';
@@ -22,9 +22,9 @@ describe('an edit that the server will never take', () => {
     const edits = [mark(1), mark(2), mark(3)];
     visit.server[how].add(edits[1]!.changeId);
     for (const change of edits) visit.edit(change);
-    await until(() => visit.desk().outbox.length === 0);
+    await vi.waitUntil(() => visit.desk().outbox.length === 0, patience);
     expect(Object.keys(visit.server.document.marks).sort()).toEqual([edits[0]!.id, edits[2]!.id].sort());
-    await until(async () => (await aside()).length === 1 && (await visit.kept()).length === 0);
+    await vi.waitUntil(async () => (await aside()).length === 1 && (await visit.kept()).length === 0, patience);
     expect(await aside()).toMatchObject([{ change: { id: edits[1]!.id }, why: how === 'refuses' ? 'No.' : 'Not readable.' }]);
     expect([visit.desk().aside.length, visit.desk().saving]).toEqual([1, 'saved']);
     await visit.open();
@@ -42,7 +42,7 @@ describe('an edit that the server will never take', () => {
       return answer(JSON.parse(options.body) as { changes: DeskChange[]; since: number });
     });
     visit.edit(mark(4));
-    await until(() => visit.desk().saving === 'saved');
+    await vi.waitUntil(() => visit.desk().saving === 'saved', patience);
     expect([Object.keys(visit.server.document.marks).length, await aside()]).toEqual([1, []]);
   });
 });
@@ -73,7 +73,7 @@ describe('edits that somebody left in this browser', () => {
     await signInAs('marit');
     visit.server.weather = Array.from({ length: 30 }, () => 'away' as const);
     visit.edit(mark(9));
-    await until(() => visit.server.weather.length < 29);
+    await vi.waitUntil(() => visit.server.weather.length < 29, patience);
     await signInAs('jonas');
     visit.server.weather = [];
     await new Promise((resolve) => setTimeout(resolve, 200));
