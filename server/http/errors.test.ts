@@ -1,25 +1,9 @@
 import { errorTable, wireError } from '@lean-mentor/contract';
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
-import { visit, type Visitor } from '../testing/visitor.ts';
-import { createApp, type OpenApp } from '../app.ts';
+import { describe, expect, it, vi } from 'vitest';
+import { bringRequest, clientA } from '../testing/people.ts';
+import { peopledHouse } from '../testing/peopledHouse.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
-let client: Visitor;
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  coach = await visit(open.app, 'coach');
-  client = await visit(open.app, 'client');
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
-});
+const { house, coach, client } = peopledHouse('coach', 'client');
 
 describe('what went wrong', () => {
   it('is answered with a code of the table, its status and words', async () => {

@@ -3,13 +3,12 @@ import { operations, type Operation, type Role } from '@lean-mentor/contract';
 import { paragraph } from '@lean-mentor/core/critique';
 import { ruleSheets } from '@lean-mentor/core/scoring';
 import { QueryTypes } from 'sequelize';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 
 import { bringBelongings, type Belongings } from '../testing/belongings.ts';
-import { aNote, clientA, clientB, movePeopleIn, password } from '../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
+import { aNote, clientA, clientB, password } from '../testing/people.ts';
+import { peopledHouse } from '../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
-import { createApp, type OpenApp } from '../app.ts';
 
 /** Everybody who may knock: by which address they sign in, what they are, and whose things are theirs. */
 const people: readonly { who: string; role: Role; of: string[] }[] = [
@@ -20,25 +19,17 @@ const people: readonly { who: string; role: Role; of: string[] }[] = [
   { who: 'guardian', role: 'guardian', of: [clientB] },
 ];
 
-let house: TestHouse;
-let open: OpenApp;
+const { house, open } = peopledHouse();
 const visitors = new Map<string, Visitor>();
 const accounts = new Map<string, string>();
 /** What lies there while refusals are looked at, by client. */
 const lying = new Map<string, Belongings>();
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
   for (const { who } of people) {
     visitors.set(who, await visit(open.app, who));
     accounts.set(who, (await house.db.accounts.findOne({ where: { email: `${who}@test.example` } }))!.get('id') as string);
   }
   for (const clientId of [clientA, clientB]) lying.set(clientId, await bringBelongings(house, clientId, accounts.get('coach')!));
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 /** Which of a client's things an operation is tried on, where it is not the request that lies on the desk and what is on it. */

@@ -1,24 +1,11 @@
 import fc from 'fast-check';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
+import { describe, expect, it } from 'vitest';
+import { bringRequest, clientA } from '../testing/people.ts';
+import { peopledHouse } from '../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
-import { createApp, type OpenApp } from '../app.ts';
 import { deepest, jsonShape, usualLimits } from './readBody.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let [coach, client] = [] as unknown as [Visitor, Visitor];
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  [coach, client] = [await visit(open.app, 'coach'), await visit(open.app, 'client')];
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
-});
+const { house, open, coach, client } = peopledHouse('coach', 'client');
 
 const all = { depth: 1e9, values: 1e9 };
 const shapeOf = (text: string) => jsonShape(Buffer.from(text), all);

@@ -1,23 +1,18 @@
 import { operations, type Operation } from '@lean-mentor/contract';
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { ContractError } from '../house/contractError.ts';
 import { frameTableKey } from '../storage/index.ts';
-import { aNote, bringBout, bringCritique, bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
+import { aNote, bringBout, bringCritique, bringRequest, clientA } from '../testing/people.ts';
+import { peopledHouse } from '../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
-import { createApp, type OpenApp } from '../app.ts';
 
 /** Stands in everything that people write here; nothing of it may be found in the logs. */
 const marked = 'Zwiebelturm';
 
-let house: TestHouse;
-let open: OpenApp;
+const { house, open } = peopledHouse();
 const visitors = new Map<string, Visitor>();
 let ids: Record<string, string>;
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
   for (const who of ['coach', 'client', 'guardian']) visitors.set(who, await visit(open.app, who));
   const { requestId, footageId } = await bringRequest(house, clientA, 'ready');
   await house.storage.putBytes(frameTableKey(footageId), JSON.stringify({ times: [0, 0.1], endSeconds: 0.2 }));
@@ -36,10 +31,6 @@ beforeAll(async () => {
     token,
     code: 'zzzzzzzz',
   };
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 const pathOf = ({ path }: Operation): string => path.replace(/:(\w+)/g, (_, name: string) => ids[name] ?? house.newId());

@@ -1,25 +1,16 @@
 import type { IncomingMessage } from 'node:http';
 import { operations, watchFootages } from '@lean-mentor/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { bringRequest, clientA, clientB, movePeopleIn } from '../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { bringRequest, clientA, clientB } from '../testing/people.ts';
+import { peopledHouse } from '../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
-import { createApp, type OpenApp } from '../app.ts';
 
-let house: TestHouse;
-let open: OpenApp;
+const { house, open } = peopledHouse();
 const visitors = new Map<string, Visitor>();
 
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
   await bringRequest(house, clientB, 'ready');
   for (const who of ['coach', 'assistant', 'client', 'other', 'guardian']) visitors.set(who, await visit(open.app, who));
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 describe('the contract', () => {

@@ -1,26 +1,21 @@
 import { writeFile } from 'node:fs/promises';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { createApp } from '../app.ts';
 import { originalKey } from '../storage/index.ts';
 import { pathOf } from '../testing/footage.ts';
-import { bringRequest, clientA, movePeopleIn } from '../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
+import { bringRequest, clientA } from '../testing/people.ts';
+import { peopledHouse } from '../testing/peopledHouse.ts';
 import { visit } from '../testing/visitor.ts';
 import { beatHeart, claimJob, enqueueJob, settleJob } from './repository.ts';
 import { runJobs } from './runJobs.ts';
 import { jobKinds } from '../jobKinds.ts';
 
-let house: TestHouse;
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-});
+const { house } = peopledHouse();
 beforeEach(async () => {
   house.time = null;
   await house.db.jobs.destroy({ where: {} });
 });
-afterAll(() => house.close());
 
 const footageOf = async (subjectId: string) => (await house.db.footages.findByPk(subjectId))!.get({ plain: true });
 /** Runs jobs until the footage is in one of these states. */

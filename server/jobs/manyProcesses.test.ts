@@ -4,10 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import { footageOf } from '../testing/footage.ts';
-import { movePeopleIn } from '../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
+import { peopledHouse } from '../testing/peopledHouse.ts';
 import { enqueueJob } from './repository.ts';
 
 const processes = 3;
@@ -16,15 +15,10 @@ const killEveryMs = 2500;
 /** A process that is killed is started again, and this often one is killed. */
 const kills = 4;
 
-let house: TestHouse;
+const { house } = peopledHouse();
 const running: ChildProcess[] = [];
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-});
 afterAll(async () => {
   for (const child of running) child.kill('SIGKILL');
-  await house.close();
 });
 
 const main = fileURLToPath(new URL('../jobsMain.ts', import.meta.url));

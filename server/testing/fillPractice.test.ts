@@ -1,18 +1,14 @@
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { beforeAll, expect, it } from 'vitest';
 import { putStarterBookOnce } from '../features/book/index.ts';
 import { createApp } from '../app.ts';
-import { movePeopleIn } from './people.ts';
-import { openTestHouse, type TestHouse } from './testHouse.ts';
+import { peopledHouse } from './peopledHouse.ts';
 import { visit } from './visitor.ts';
 import { fillPractice } from './fillPractice.ts';
 
-let house: TestHouse;
+const { house } = peopledHouse();
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
   await putStarterBookOnce(house);
 });
-afterAll(() => house.close());
 
 it('a filled practice is one that the pages can read: history, progress and search', async () => {
   await fillPractice(house, { clients: 4, requests: 12, notes: 240 });

@@ -1,25 +1,15 @@
+import { createApp, type OpenApp } from '../../app.ts';
 import { addMinutes } from 'date-fns';
 import type { Readable } from 'node:stream';
 import supertest from 'supertest';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
+import { describe, expect, it } from 'vitest';
 import { reviewCopyKey } from '../../storage/index.ts';
-import { bringRequest, clientA, movePeopleIn, password } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { bringRequest, clientA, password } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 import { mostTries, windowMinutes } from './signInLimits.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
-});
+const { house, open } = peopledHouse();
 
 describe('signing in', () => {
   it('answers the account with the clients it stands for, and nothing of the password', async () => {

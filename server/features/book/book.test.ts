@@ -3,32 +3,22 @@ import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
 import { runJobs } from '../../jobs/runJobs.ts';
 import { jobKinds } from '../../jobKinds.ts';
 import { clipFolder, clipPosterKey, clipVideoKey } from '../../storage/index.ts';
-import { movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
-import { visit, type Visitor } from '../../testing/visitor.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
+import { visit } from '../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
+const { house, open, coach } = peopledHouse('coach');
 let folder: string;
 let video: Buffer;
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  coach = await visit(open.app, 'coach');
   folder = await mkdtemp(join(tmpdir(), 'lean-test-clips-'));
   const file = join(folder, 'clip.mp4');
   await writeBarcodeClip(file, { frames: 45 });
   video = await readFile(file);
 });
 afterAll(async () => {
-  open.close();
-  await house.close();
   await rm(folder, { recursive: true });
 });
 

@@ -1,26 +1,13 @@
 import { bookMarkdown, readBookMarkdown } from '@lean-mentor/contract';
 import { blankPrinciple, bookAreas, bookFaults, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
-import { aNote, bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
-import { visit, type Visitor } from '../../testing/visitor.ts';
+import { describe, expect, it } from 'vitest';
+import { aNote, bringRequest, clientA } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
+import { visit } from '../../testing/visitor.ts';
 import { putStarterBookOnce } from './entries.ts';
 import { readStarterBook } from './starterBook.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  coach = await visit(open.app, 'coach');
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
-});
+const { house, open, coach } = peopledHouse('coach');
 
 const book = async (): Promise<{ principles: (BookPrinciple & { notes: number })[]; drills: BookDrill[] }> =>
   (await coach.ask('get', '/api/book')).body;

@@ -1,31 +1,18 @@
 import { bout as boutSchema, boutFields, type Bout, type BoutEdit } from '@lean-mentor/contract';
 import type { DeskChange } from '@lean-mentor/core/desk';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { frameTableKey } from '../../storage/index.ts';
-import { bringBout, bringRequest, clientA, coachId, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { bringBout, bringRequest, clientA, coachId } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let [coach, assistant, ada] = [] as unknown as [Visitor, Visitor, Visitor];
+const { house, open, coach, assistant, client: ada } = peopledHouse('coach', 'assistant', 'client');
 let [requestId, footageId] = ['', ''];
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  [coach, assistant, ada] = [await visit(open.app, 'coach'), await visit(open.app, 'assistant'), await visit(open.app, 'client')];
-});
 beforeEach(async () => {
   ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
   await house.db.footages.update({ frameCount: 1000 }, { where: { id: footageId } });
   const times = Array.from({ length: 1000 }, (_, i) => i / 25);
   await house.storage.putBytes(frameTableKey(footageId), JSON.stringify({ times, endSeconds: 40 }));
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 const fieldsOf = (fromFrame: number, toFrame: number, more: object = {}) =>

@@ -1,24 +1,14 @@
 import type { CodedCut, CodedEvent, Coding, DeskChange } from '@lean-mentor/core/desk';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { frameTableKey } from '../../storage/index.ts';
-import { bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
-import { visit, type Visitor } from '../../testing/visitor.ts';
+import { bringRequest, clientA } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
+import { type Visitor } from '../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
-let assistant: Visitor;
+const { house, coach, assistant } = peopledHouse('coach', 'assistant');
 let requestId: string;
 let footageId: string;
 let boutId: string;
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  [coach, assistant] = [await visit(open.app, 'coach'), await visit(open.app, 'assistant')];
-});
 beforeEach(async () => {
   ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
   boutId = house.newId();
@@ -43,10 +33,6 @@ beforeEach(async () => {
   // An uneven rate: every other frame lasts twice as long.
   const times = Array.from({ length: 100 }, (_, i) => Math.floor(i / 2) * 0.15 + (i % 2) * 0.05);
   await house.storage.putBytes(frameTableKey(footageId), JSON.stringify({ times, endSeconds: 7.5 }));
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 const accountOf = async (email: string): Promise<string> =>

@@ -1,27 +1,14 @@
 import { emptyDesk, type DeskChange } from '@lean-mentor/core/desk';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
-import { aNote, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { aNote, bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
+const { house, open, coach } = peopledHouse('coach');
 let requestId: string;
 let footageId: string;
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  coach = await visit(open.app, 'coach');
-});
 beforeEach(async () => {
   ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 const save = (changes: DeskChange[], id = requestId) => coach.ask('post', `/api/requests/${id}/desk/changes`, { changes, since: 0 });

@@ -1,30 +1,16 @@
 import { mostMemoBytes } from '@lean-mentor/contract';
 import type { DeskChange } from '@lean-mentor/core/desk';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
-import { aNote, bringCritique, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
-import { visit, type Visitor } from '../../testing/visitor.ts';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { aNote, bringCritique, bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { drawnOnFrame } from './stills.ts';
 import { findDeskDocument } from './deskThings.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
+const { house, coach } = peopledHouse('coach');
 let requestId: string;
 let footageId: string;
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  coach = await visit(open.app, 'coach');
-});
 beforeEach(async () => {
   ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 const created = <T extends { id: string }>(entity: DeskChange['entity'], after: T): DeskChange =>

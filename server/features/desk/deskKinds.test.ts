@@ -1,21 +1,16 @@
 import { blankNote, deskEntities, deskOf, thingsOf, type DeskEntity, type DeskThings } from '@lean-mentor/core/desk';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { bringRequest, clientA } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { findDeskDocument, findDeskThing, putDesk, storeChange } from './deskThings.ts';
 import { deskKinds } from './deskKinds.ts';
 
-let house: TestHouse;
+const { house } = peopledHouse();
 let requestId: string;
 let footageId: string;
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-});
 beforeEach(async () => {
   ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
 });
-afterAll(() => house.close());
 
 /** A thing of each kind. One that is missing here is a type error: whoever adds a kind says what a thing of it looks like. */
 const samples = (id: string): { [E in DeskEntity]: DeskThings[E] } => {

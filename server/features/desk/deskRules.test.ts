@@ -1,22 +1,13 @@
 import type { CodedCut, CodedOverride, Coding, DeskChange, DeskEntity } from '@lean-mentor/core/desk';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { frameTableKey } from '../../storage/index.ts';
-import { aNote, bringBout, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { aNote, bringBout, bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let [coach, assistant] = [] as unknown as [Visitor, Visitor];
+const { house, open, coach, assistant } = peopledHouse('coach', 'assistant');
 let [requestId, footageId, boutId] = ['', '', ''];
 let elsewhere: { requestId: string; footageId: string };
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  [coach, assistant] = [await visit(open.app, 'coach'), await visit(open.app, 'assistant')];
-});
 beforeEach(async () => {
   ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
   elsewhere = await bringRequest(house, clientB, 'ready');
@@ -24,10 +15,6 @@ beforeEach(async () => {
   const times = Array.from({ length: 100 }, (_, i) => i / 25);
   await house.storage.putBytes(frameTableKey(footageId), JSON.stringify({ times, endSeconds: 4 }));
   boutId = await bringBout(house, footageId, 0, 90);
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 const id = (): string => house.newId();

@@ -1,19 +1,11 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { frameTableKey } from '../../storage/index.ts';
-import { bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
-import { visit, type Visitor } from '../../testing/visitor.ts';
+import { bringRequest, clientA } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
+const { house, coach } = peopledHouse('coach');
 let requestId: string;
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  coach = await visit(open.app, 'coach');
   const brought = await bringRequest(house, clientA, 'ready');
   requestId = brought.requestId;
   await house.storage.putBytes(
@@ -21,10 +13,6 @@ beforeAll(async () => {
     JSON.stringify({ times: Array.from({ length: 90 }, (_, i) => i / 30), endSeconds: 3 }),
   );
   await house.db.principles.create({ id: house.newId(), name: 'Elbow in' });
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 const bring = (notes: object[]) => coach.ask('post', `/api/requests/${requestId}/notes`, { format: 'lean-mentor/notes@1', notes });

@@ -1,13 +1,10 @@
 import { blankPrinciple } from '@lean-mentor/core/book';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
-import { aNote, bringCritique, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { aNote, bringCritique, bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
+const { house, open, coach } = peopledHouse('coach');
 const principleId = '00000000-0000-4000-8000-0000000000aa';
 
 /** A reviewed request on a day with so many mistakes of the principle; its footage is a minute long. */
@@ -25,15 +22,7 @@ async function review(day: number, mistakes: number, words = 'The hand is late.'
 }
 
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  coach = await visit(open.app, 'coach');
   await house.db.principles.create({ id: principleId, name: 'Post when lifted' });
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 describe('the progress of a client', () => {

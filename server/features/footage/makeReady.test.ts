@@ -11,21 +11,17 @@ import { frameImage, stillPng } from '../../media/still.ts';
 import { frameTableKey, motionKey, originalKey, posterKey, reviewCopyKey } from '../../storage/index.ts';
 import { barcodeOf } from '../../testing/barcode.ts';
 import { ffmpeg, footageOf, pathOf, probed, tableOf } from '../../testing/footage.ts';
-import { movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { makeReady } from './makeReady.ts';
 
-let house: TestHouse;
+const { house } = peopledHouse();
 let folder: string;
 const never = new AbortController().signal;
 
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
   folder = await mkdtemp(join(tmpdir(), 'lean-test-media-'));
 });
 afterAll(async () => {
-  await house.close();
   await rm(folder, { recursive: true });
 });
 

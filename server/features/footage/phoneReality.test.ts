@@ -10,23 +10,19 @@ import { frameImage } from '../../media/still.ts';
 import { originalKey, reviewCopyKey, soundKey } from '../../storage/index.ts';
 import { barcodeOf } from '../../testing/barcode.ts';
 import { ffmpeg, footageOf, pathOf, probed, tableOf } from '../../testing/footage.ts';
-import { movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { makeReady } from './makeReady.ts';
 
-let house: TestHouse;
+const { house } = peopledHouse();
 let folder: string;
 /** Seventy frames at 30 a second, each carrying its number, upright, 320 × 240, with sound. */
 let plain: string;
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
   folder = await mkdtemp(join(tmpdir(), 'lean-test-phone-'));
   plain = join(folder, 'plain.mp4');
   await writeBarcodeClip(plain, { frames: 70, width: 320, height: 240, sound: true });
 });
 afterAll(async () => {
-  await house.close();
   await rm(folder, { recursive: true });
 });
 

@@ -1,32 +1,21 @@
 import { randomBytes } from 'node:crypto';
 import { addHours } from 'date-fns';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
+import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { reviewCopyKey } from '../../storage/index.ts';
-import { bringFootage, bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { bringFootage, bringRequest, clientA } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 
 const bytes = randomBytes(300_000);
-let house: TestHouse;
-let open: OpenApp;
-let [coach, ada, ben] = [] as unknown as [Visitor, Visitor, Visitor];
+const { house, open, coach, client: ada, other: ben } = peopledHouse('coach', 'client', 'other');
 let requestId: string;
 let footageId: string;
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  [coach, ada, ben] = (await Promise.all(['coach', 'client', 'other'].map((who) => visit(open.app, who)))) as [Visitor, Visitor, Visitor];
   ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
   await house.storage.putBytes(reviewCopyKey(footageId), bytes);
 });
 beforeEach(() => {
   house.time = null;
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 const addressFor = async (who: Visitor): Promise<string> =>

@@ -1,21 +1,18 @@
 import type { Account, FootageProgress } from '@lean-mentor/contract';
 import { addHours } from 'date-fns';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { changeFootage } from './repository.ts';
 import { sessions } from '../../http/session.ts';
 import { FootageWatch } from './watch.ts';
 
-let house: TestHouse;
+const { house } = peopledHouse();
 const sessionId = 'a-session';
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
   sessions(house).stop();
   await house.db.sequelize.model('session').create({ sid: sessionId, expires: addHours(new Date(), 1), data: '{}' });
 });
-afterAll(() => house.close());
 
 const accountOf = (role: Account['role'], ...clientIds: string[]): Account => ({
   id: house.newId(),

@@ -2,38 +2,20 @@ import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { addDays, addHours } from 'date-fns';
 import type { IntakeDraft } from '@lean-mentor/contract';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { changeFootage } from '../footage/index.ts';
 import { footageArrived } from './arrival.ts';
-import { createApp, type OpenApp } from '../../app.ts';
 import { exportKey, frameTableKey, memoKey, originalKey, reviewCopyKey, stillKey } from '../../storage/index.ts';
-import { bringBout, bringCritique, bringRequest, clientA, clientB, movePeopleIn, said } from '../../testing/people.ts';
+import { bringBout, bringCritique, bringRequest, clientA, clientB, said } from '../../testing/people.ts';
 import { runDue } from '../../testing/jobs.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let [coach, ada, ben, gerd] = [] as unknown as [Visitor, Visitor, Visitor, Visitor];
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  [coach, ada, ben, gerd] = (await Promise.all(['coach', 'client', 'other', 'guardian'].map((who) => visit(open.app, who)))) as [
-    Visitor,
-    Visitor,
-    Visitor,
-    Visitor,
-  ];
-});
+const { house, open, coach, client: ada, other: ben, guardian: gerd } = peopledHouse('coach', 'client', 'other', 'guardian');
 beforeEach(async () => {
   house.time = null;
   await house.db.jobs.destroy({ where: {} });
   await house.db.letters.destroy({ where: {} });
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 /** A draft of somebody with everything said and one file that has arrived already. */

@@ -1,31 +1,17 @@
 import { writeFile } from 'node:fs/promises';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { enqueueJob } from '../../jobs/index.ts';
 import { originalKey } from '../../storage/index.ts';
 import { pathOf } from '../../testing/footage.ts';
 import { runDue } from '../../testing/jobs.ts';
-import { bringFootage, bringRequest, clientA, clientB, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
-import { visit, type Visitor } from '../../testing/visitor.ts';
+import { bringFootage, bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
+import { type Visitor } from '../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let [coach, ada, ben, gerd] = [] as unknown as [Visitor, Visitor, Visitor, Visitor];
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  const people = ['coach', 'client', 'other', 'guardian'].map((who) => visit(open.app, who));
-  [coach, ada, ben, gerd] = (await Promise.all(people)) as [Visitor, Visitor, Visitor, Visitor];
-});
+const { house, coach, client: ada, other: ben, guardian: gerd } = peopledHouse('coach', 'client', 'other', 'guardian');
 beforeEach(async () => {
   await house.db.jobs.destroy({ where: {} });
   await house.db.letters.destroy({ where: {} });
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
 });
 
 /** The bytes of a footage that has arrived are no video; the jobs process finds that out. */

@@ -1,23 +1,10 @@
 import type { OwnRuleSheet } from '@lean-mentor/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
-import { bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
-import { visit, type Visitor } from '../../testing/visitor.ts';
+import { describe, expect, it } from 'vitest';
+import { bringRequest, clientA } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
+import { visit } from '../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  coach = await visit(open.app, 'coach');
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
-});
+const { house, open, coach } = peopledHouse('coach');
 
 const save = (familyId: string, sheet: object, id = house.newId()) => coach.ask('post', '/api/rule-sheets', { id, familyId, sheet });
 const sheets = async () => (await coach.ask('get', '/api/rule-sheets')).body.sheets as OwnRuleSheet[];

@@ -1,29 +1,17 @@
+import { createApp } from '../../app.ts';
 import { randomBytes } from 'node:crypto';
 import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { subDays } from 'date-fns';
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { createApp, type OpenApp } from '../../app.ts';
+import { describe, expect, it, vi } from 'vitest';
 import { tidy } from '../../jobs/tidy.ts';
 import { chores } from '../../chores.ts';
 import { originalKey } from '../../storage/index.ts';
-import { bringRequest, clientA, movePeopleIn } from '../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../testing/testHouse.ts';
-import { visit, type Visitor } from '../../testing/visitor.ts';
+import { bringRequest, clientA } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
+import { visit } from '../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let client: Visitor;
-beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  client = await visit(open.app, 'client');
-});
-afterAll(async () => {
-  open.close();
-  await house.close();
-});
+const { house, open, client } = peopledHouse('client');
 
 const base64 = (text: string): string => Buffer.from(text).toString('base64');
 const begin = (footageId: string, size: number, who = client) =>

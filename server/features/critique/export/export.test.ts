@@ -6,20 +6,17 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp, type OpenApp } from '../../../app.ts';
 import { ffprobeJson } from '../../../media/ffmpeg.ts';
 import { exportKey, frameTableKey, originalKey, reviewCopyKey } from '../../../storage/index.ts';
 import { tidy } from '../../../jobs/tidy.ts';
 import { chores } from '../../../chores.ts';
 import { store } from '../../../testing/footage.ts';
 import { runDue } from '../../../testing/jobs.ts';
-import { aNote, bringRequest, clientA, movePeopleIn } from '../../../testing/people.ts';
-import { openTestHouse, type TestHouse } from '../../../testing/testHouse.ts';
+import { aNote, bringRequest, clientA } from '../../../testing/people.ts';
+import { peopledHouse } from '../../../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../../../testing/visitor.ts';
 
-let house: TestHouse;
-let open: OpenApp;
-let coach: Visitor;
+const { house, open, coach } = peopledHouse('coach');
 let folder: string;
 let critiqueId: string;
 let requestId: string;
@@ -29,10 +26,6 @@ let footageId: string;
 const tricky = 'Dušan’s <b>elbow</b> & "hand" *stays* # in';
 
 beforeAll(async () => {
-  house = await openTestHouse();
-  await movePeopleIn(house);
-  open = createApp(house);
-  coach = await visit(open.app, 'coach');
   folder = await mkdtemp(join(tmpdir(), 'lean-test-export-'));
   ({ requestId, footageId } = await bringRequest(house, clientA, 'ready'));
   const clip = await writeBarcodeClip(join(folder, 'clip.mp4'), { frames: 120 });
@@ -66,8 +59,6 @@ beforeAll(async () => {
   critiqueId = (await coach.ask('post', `/api/requests/${requestId}/critique/send`, { revision: 1 })).body.id;
 }, 60_000);
 afterAll(async () => {
-  open.close();
-  await house.close();
   await rm(folder, { recursive: true });
 });
 
