@@ -1,6 +1,7 @@
 import type { Request } from '@lean-mentor/contract';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
+import { Fetched } from '../../shared/fetched/index.ts';
+import { FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useAccount } from '../access/index.ts';
 import { FootageProgressLine, useGetFrameTableQuery } from '../footage/index.ts';
@@ -10,12 +11,10 @@ import { BoutsEditor } from './BoutsEditor.tsx';
 /** The footage of a request and the bouts in it: what was found is accepted, moved, split, added to, and put in the day's order. */
 export function BoutsPage() {
   const { requestId = '' } = useParams();
-  const { data, error, refetch } = useGetRequestQuery(requestId, { refetchOnMountOrArgChange: true });
+  const fetched = useGetRequestQuery(requestId, { refetchOnMountOrArgChange: true });
   return (
     <main className="py-5">
-      {error && !data && <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>}
-      {!data && !error && <RowsSkeleton />}
-      {data && <WithFootage request={data} />}
+      <Fetched of={fetched}>{(data) => <WithFootage request={data} />}</Fetched>
     </main>
   );
 }

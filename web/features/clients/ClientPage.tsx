@@ -1,6 +1,6 @@
 import { useParams } from 'react-router';
-import { FacePlate, FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
-import { faultWords } from '../../shared/wire/index.ts';
+import { Fetched } from '../../shared/fetched/index.ts';
+import { FacePlate } from '../../shared/primitives/index.ts';
 import { useAccount } from '../access/index.ts';
 import { useGetClientHistoryQuery } from './api.ts';
 import { History } from './History.tsx';
@@ -14,19 +14,9 @@ const belts = ['', 'first', 'second', 'third', 'fourth', 'fifth'];
 export function ClientPage() {
   const { clientId = '' } = useParams();
   const account = useAccount();
-  const { data, error, refetch } = useGetClientHistoryQuery(clientId, { refetchOnMountOrArgChange: true });
-  if (error && !data)
-    return (
-      <main className="py-8">
-        <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>
-      </main>
-    );
-  if (!data)
-    return (
-      <main className="py-8">
-        <RowsSkeleton />
-      </main>
-    );
+  const fetched = useGetClientHistoryQuery(clientId, { refetchOnMountOrArgChange: true });
+  const { data } = fetched;
+  if (!data) return <Fetched of={fetched} className="py-8" />;
   const { client } = data;
   const critiqueOf = new Map(data.critiques.map(({ requestId, id }) => [requestId, id]));
   return (

@@ -1,13 +1,14 @@
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
-import { Empty, FacePlate, FaultNote, inputClass, RowsSkeleton } from '../../shared/primitives/index.ts';
-import { faultWords } from '../../shared/wire/index.ts';
+import { Fetched } from '../../shared/fetched/index.ts';
+import { Empty, FacePlate, inputClass } from '../../shared/primitives/index.ts';
 import { useListClientsQuery } from './api.ts';
 import { SearchBox } from './SearchBox.tsx';
 
 /** All clients by name, found by typing. */
 export function ClientsPage() {
-  const { data, error, refetch } = useListClientsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const fetched = useListClientsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data } = fetched;
   const [sought, setSought] = useState('');
   const words = useDeferredValue(sought.trim().toLowerCase());
   const shown = data?.clients.filter(({ name, about }) => `${name} ${about}`.toLowerCase().includes(words));
@@ -27,8 +28,7 @@ export function ClientsPage() {
       <div className="mb-6">
         <SearchBox clientId={null} label="Search all that was said" />
       </div>
-      {error && !data && <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>}
-      {!data && !error && <RowsSkeleton rows={8} />}
+      <Fetched of={fetched} rows={8} />
       {shown?.length === 0 && (
         <Empty>{words ? `No client’s name holds “${sought.trim()}”.` : 'No clients yet. Add one with npm run account.'}</Empty>
       )}

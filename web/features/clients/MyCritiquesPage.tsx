@@ -1,5 +1,5 @@
-import { FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
-import { faultWords } from '../../shared/wire/index.ts';
+import { Fetched } from '../../shared/fetched/index.ts';
+import { FaultNote } from '../../shared/primitives/index.ts';
 import { useAccount } from '../access/index.ts';
 import { useGetClientHistoryQuery } from './api.ts';
 import { History } from './History.tsx';
@@ -19,7 +19,7 @@ export function MyCritiquesPage() {
 }
 
 function Mine({ clientId, heading }: { clientId: string; heading: string | null }) {
-  const { data, error, refetch } = useGetClientHistoryQuery(clientId, {
+  const fetched = useGetClientHistoryQuery(clientId, {
     refetchOnMountOrArgChange: true,
     refetchOnFocus: true,
     pollingInterval: 60_000,
@@ -28,9 +28,9 @@ function Mine({ clientId, heading }: { clientId: string; heading: string | null 
   return (
     <section aria-label={heading ?? 'History'} className="mb-8">
       {heading && <h2 className="mb-2 text-title">{heading}</h2>}
-      {error && !data && <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>}
-      {!data && !error && <RowsSkeleton rows={3} />}
-      {data && <History {...data} reader="client" />}
+      <Fetched of={fetched} rows={3}>
+        {(data) => <History {...data} reader="client" />}
+      </Fetched>
     </section>
   );
 }

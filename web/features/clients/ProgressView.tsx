@@ -1,5 +1,5 @@
-import { Empty, FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
-import { faultWords } from '../../shared/wire/index.ts';
+import { Fetched } from '../../shared/fetched/index.ts';
+import { Empty } from '../../shared/primitives/index.ts';
 import { format } from 'date-fns';
 import { useCloseThreadMutation, useGetClientProgressQuery } from './api.ts';
 import { PositionBars } from './PositionBars.tsx';
@@ -13,10 +13,10 @@ interface ProgressViewProps {
 
 /** The threads of a client's fixes across their requests, and where their time went. */
 export function ProgressView({ clientId, critiqueOf, mayClose }: ProgressViewProps) {
-  const { data, error, refetch } = useGetClientProgressQuery(clientId, { refetchOnMountOrArgChange: true });
+  const fetched = useGetClientProgressQuery(clientId, { refetchOnMountOrArgChange: true });
   const [close] = useCloseThreadMutation();
-  if (error && !data) return <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>;
-  if (!data) return <RowsSkeleton rows={3} />;
+  const { data } = fetched;
+  if (!data) return <Fetched of={fetched} rows={3} />;
   const requests = data.positions.map(({ requestId }) => requestId);
   const open = [...data.threads].sort((a, b) => Number(a.closedAt !== null) - Number(b.closedAt !== null));
   return (

@@ -1,17 +1,17 @@
 import { format } from 'date-fns';
-import { Empty, FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
-import { faultWords } from '../../shared/wire/index.ts';
+import { Fetched } from '../../shared/fetched/index.ts';
+import { Empty } from '../../shared/primitives/index.ts';
 import { useListLettersQuery } from './api.ts';
 
 /** What was sent to whom. The outbox is a stand-in: letters stay here. */
 export function LettersPage() {
-  const { data, error, refetch } = useListLettersQuery(undefined, { refetchOnMountOrArgChange: true });
+  const fetched = useListLettersQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data } = fetched;
   return (
     <main className="max-w-3xl py-8">
       <h1 className="text-title">Letters</h1>
       <p className="mb-6 text-reed">What Lean Mentor wrote to whom. No letter leaves this machine: they are kept here to be read.</p>
-      {error && <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>}
-      {!data && !error && <RowsSkeleton />}
+      <Fetched of={fetched} />
       {data?.letters.length === 0 && <Empty>No letters yet. The first one is written when you send a critique.</Empty>}
       <ol className="divide-y divide-seam border-y border-seam empty:hidden">
         {data?.letters.map((letter) => (

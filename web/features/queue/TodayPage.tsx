@@ -1,9 +1,9 @@
 import { durationText } from '@lean-mentor/core/footage';
 import { planSummary } from '@lean-mentor/core/queue';
 import { endOfDay, format } from 'date-fns';
-import { Empty, FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
+import { Fetched } from '../../shared/fetched/index.ts';
+import { Empty } from '../../shared/primitives/index.ts';
 import { dayWords } from '../../shared/time/dayWords.ts';
-import { faultWords } from '../../shared/wire/index.ts';
 import { OpenQuestions } from '../critique/index.ts';
 import { useGetTodayQuery } from './api.ts';
 import { DayPlan, type Today } from './DayPlan.tsx';
@@ -23,18 +23,18 @@ function todayLine({ plan, rows }: Today, now: Date): string {
 /** The coach's first screen: the day as it will go, and what waits, in order. */
 export function TodayPage() {
   // Progress of footage arrives by itself; the plan drifts with the clock.
-  const { data, error, refetch } = useGetTodayQuery(undefined, { pollingInterval: 60_000, refetchOnMountOrArgChange: true });
+  const fetched = useGetTodayQuery(undefined, { pollingInterval: 60_000, refetchOnMountOrArgChange: true });
+  const { data } = fetched;
   const now = new Date();
   return (
     <main className="py-8">
       <p className="text-small text-reed">{format(now, 'EEEE d MMMM')}</p>
       <h1 className="mb-8 text-banner">{data ? todayLine(data, now) : 'Today'}</h1>
-      {error && !data && <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>}
       <div className="grid grid-cols-[290px_1fr] gap-12">
         <section aria-label="The plan">{data && <DayPlan today={data} now={now} />}</section>
         <section aria-label="Requests, due first">
           <OpenQuestions now={now} />
-          {!data && !error && <RowsSkeleton />}
+          <Fetched of={fetched} />
           {data?.rows.length === 0 && <Empty>Nothing waits. A request appears here as soon as a client sends footage.</Empty>}
           <ol className="divide-y divide-seam border-y border-seam empty:hidden">
             {data?.rows.map((row) => (

@@ -1,8 +1,7 @@
 import type { Request } from '@lean-mentor/contract';
+import { Fetched } from '../../shared/fetched/index.ts';
 import { format } from 'date-fns';
 import { Link, useParams } from 'react-router';
-import { FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
-import { faultWords } from '../../shared/wire/index.ts';
 import { useAccount } from '../access/index.ts';
 import { useGetRequestQuery } from './api.ts';
 import { AnswerFirst } from './AnswerFirst.tsx';
@@ -17,12 +16,10 @@ import { stateWords } from './words.ts';
 /** One request as its client, and their guardian, see it: what was sent, where it stands, and what can still be done. */
 export function RequestPage() {
   const { requestId = '' } = useParams();
-  const { data, error, refetch } = useGetRequestQuery(requestId, { refetchOnMountOrArgChange: true });
+  const fetched = useGetRequestQuery(requestId, { refetchOnMountOrArgChange: true });
   return (
     <main className="mx-auto max-w-md py-6">
-      {error && !data && <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>}
-      {!data && !error && <RowsSkeleton />}
-      {data && <SentRequest request={data} />}
+      <Fetched of={fetched}>{(data) => <SentRequest request={data} />}</Fetched>
     </main>
   );
 }

@@ -2,7 +2,8 @@ import { getMomentStill, streamCritiqueClip, type Critique } from '@lean-mentor/
 import { format } from 'date-fns';
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { Button, FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
+import { Fetched } from '../../../shared/fetched/index.ts';
+import { Button, FaultNote } from '../../../shared/primitives/index.ts';
 import { addressOf, faultWords } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
 import { BoutClock } from '../../footage/index.ts';
@@ -21,19 +22,9 @@ import { WhatChanged } from './WhatChanged.tsx';
 /** What was sent, as a page: what was asked, what went well, the fixes, and the round sheet at the side. */
 export function CritiquePage() {
   const { critiqueId = '' } = useParams();
-  const { data, error, refetch } = useGetCritiqueQuery(critiqueId);
-  if (error && !data)
-    return (
-      <main className="py-8">
-        <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>
-      </main>
-    );
-  if (!data)
-    return (
-      <main className="py-8">
-        <RowsSkeleton rows={3} />
-      </main>
-    );
+  const fetched = useGetCritiqueQuery(critiqueId);
+  const { data } = fetched;
+  if (!data) return <Fetched of={fetched} rows={3} className="py-8" />;
   return (
     <main className="critique-read mx-auto grid max-w-[1060px] gap-x-14 gap-y-10 py-6 text-read lg:grid-cols-[minmax(0,640px)_1fr]">
       <article className="flex flex-col gap-4 print:gap-2">

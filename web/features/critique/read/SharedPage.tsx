@@ -3,8 +3,9 @@ import { clockText } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
-import { FaultNote, RowsSkeleton, Wordmark } from '../../../shared/primitives/index.ts';
-import { addressOf, faultWords } from '../../../shared/wire/index.ts';
+import { Fetched } from '../../../shared/fetched/index.ts';
+import { Wordmark } from '../../../shared/primitives/index.ts';
+import { addressOf } from '../../../shared/wire/index.ts';
 import { useGetSharedCritiqueQuery } from '../api.ts';
 import { CoachClip } from './CoachClip.tsx';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
@@ -14,24 +15,24 @@ import { MomentFigure, type Playing } from './MomentFigure.tsx';
 /** A critique for somebody without a sign-in, who was given a link: to read, with its moments, and nothing else. */
 export function SharedPage() {
   const { token = '' } = useParams();
-  const { data, error } = useGetSharedCritiqueQuery(token);
+  const fetched = useGetSharedCritiqueQuery(token);
   return (
     <div className="mx-auto max-w-[640px] px-5 pb-16 text-read">
       <header className="flex h-14 items-center border-b border-seam">
         <Wordmark />
       </header>
       <main className="flex flex-col gap-4 py-6">
-        {error && <FaultNote>{faultWords(error)} Ask the coach who sent it for a new one.</FaultNote>}
-        {!data && !error && <RowsSkeleton rows={3} />}
-        {data && (
-          <>
-            <p className="text-desk text-reed">
-              {data.coachName} to {data.clientName}, {format(data.sentAt, 'd MMMM yyyy')}. You read it by a link that was made for you;
-              please do not pass it on.
-            </p>
-            <DocBlocks blocks={data.doc.content} slots={slotsOf(data, token)} />
-          </>
-        )}
+        <Fetched of={{ ...fetched, refetch: undefined }} rows={3} advice="Ask the coach who sent it for a new one.">
+          {(data) => (
+            <>
+              <p className="text-desk text-reed">
+                {data.coachName} to {data.clientName}, {format(data.sentAt, 'd MMMM yyyy')}. You read it by a link that was made for you;
+                please do not pass it on.
+              </p>
+              <DocBlocks blocks={data.doc.content} slots={slotsOf(data, token)} />
+            </>
+          )}
+        </Fetched>
       </main>
     </div>
   );

@@ -2,8 +2,9 @@ import { draftSteps, type Draft, type DraftStep } from '@lean-mentor/contract';
 import { useEffect, useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
+import { Fetched } from '../../../shared/fetched/index.ts';
 import { savingWords } from '../../../shared/keeping/index.ts';
-import { Button, FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
+import { Button, FaultNote } from '../../../shared/primitives/index.ts';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useDiscardDraftMutation, useListDraftsQuery } from '../api.ts';
 import { UploadsGlance } from '../UploadsGlance.tsx';
@@ -32,12 +33,12 @@ const steps: Record<DraftStep, (props: StepProps) => React.ReactNode> = {
 /** Sending footage step by step; saved as it happens, left and taken up again at will. */
 export function DraftPage() {
   const { draftId = '' } = useParams();
-  const { data, error, refetch } = useListDraftsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const fetched = useListDraftsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data } = fetched;
   const draft = data?.drafts.find(({ id }) => id === draftId);
   return (
     <main className="mx-auto max-w-md py-4">
-      {error && !data && <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>}
-      {!data && !error && <RowsSkeleton />}
+      <Fetched of={fetched} />
       {data && !draft && (
         <p>
           This has been sent or thrown away.{' '}

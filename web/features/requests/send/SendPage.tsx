@@ -1,7 +1,8 @@
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { Choice, FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
+import { Fetched } from '../../../shared/fetched/index.ts';
+import { Choice, FaultNote } from '../../../shared/primitives/index.ts';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
 import { useBeginDraftMutation, useListDraftsQuery } from '../api.ts';
@@ -12,15 +13,15 @@ import { AddFiles } from './AddFiles.tsx';
 export function SendPage() {
   const clients = useAccount()?.clients ?? [];
   const [clientId, setClientId] = useState(clients[0]?.id);
-  const { data, error, refetch } = useListDraftsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const fetched = useListDraftsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data } = fetched;
   const [begin, begun] = useBeginDraftMutation();
   const navigate = useNavigate();
   const drafts = data?.drafts ?? [];
   return (
     <main className="mx-auto flex max-w-md flex-col gap-6 py-6">
       <h1 className="text-banner">Send footage</h1>
-      {error && !data && <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>}
-      {!data && !error && <RowsSkeleton rows={1} />}
+      <Fetched of={fetched} rows={1} />
       {drafts.length > 0 && (
         <section aria-label="Begun and not sent">
           <h2 className="mb-1 font-semibold">Begun and not sent</h2>

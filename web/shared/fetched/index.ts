@@ -1,0 +1,1 @@
+export { Fetched } from './Fetched.tsx';
