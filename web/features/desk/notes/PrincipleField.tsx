@@ -1,5 +1,6 @@
 import type { Note } from '@lean-mentor/core/desk';
-import { useId, useMemo, useState } from 'react';
+import { useCombobox } from 'downshift';
+import { useMemo, useState } from 'react';
 import { useAccount } from '../../access/index.ts';
 import { useScene, useThings } from '../DeskScene.ts';
 import { newId } from '../newId.ts';
@@ -7,6 +8,12 @@ import { PrincipleCounts } from './PrincipleCounts.tsx';
 
 /** So many are offered while typing. */
 const mostOffered = 6;
+
+/** A principle of the book; without an id one that is to be put into it. */
+interface Choice {
+  id: string;
+  name: string;
+}
 
 interface PrincipleFieldProps {
   note: Note | undefined;
@@ -20,8 +27,6 @@ export function PrincipleField({ note, noteId, ensure }: PrincipleFieldProps) {
   const { actions } = useScene();
   const { whole } = useThings();
   const [typed, setTyped] = useState<string | null>(null);
-  const [picked, setPicked] = useState(0);
-  const listId = useId();
   const named = note?.principleId ? whole.principles[note.principleId] : undefined;
   const wanted = typed?.trim().toLocaleLowerCase() ?? '';
   const offered = useMemo(() => {
@@ -35,9 +40,8 @@ export function PrincipleField({ note, noteId, ensure }: PrincipleFieldProps) {
   const mayAdd = useAccount()?.role !== 'assistant';
   const choices = typed !== null && wanted !== '' && !exact && mayAdd ? [...offered, { id: '', name: typed.trim() }] : offered;
 
-  const take = (choice: { id: string; name: string } | undefined): void => {
+  const take = (choice: Choice): void => {
     setTyped(null);
-    if (!choice) return;
     if (!note) ensure();
     actions.namePrinciple(noteId, { id: choice.id || newId(), name: choice.name.slice(0, 120) });
   };
@@ -45,61 +49,50 @@ export function PrincipleField({ note, noteId, ensure }: PrincipleFieldProps) {
     if (typed === '' && note?.principleId) actions.change('note', note.id, { principleId: null });
     setTyped(null);
   };
-  const keys = (event: React.KeyboardEvent): void => {
-    if (event.key === 'ArrowDown') setPicked((at) => Math.min(choices.length - 1, at + 1));
-    else if (event.key === 'ArrowUp') setPicked((at) => Math.max(0, at - 1));
-    else if (event.key === 'Enter' && choices.length > 0) take(choices[picked]);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  };
+  const { getInputProps, getItemProps, getMenuProps, highlightedIndex } = useCombobox<Choice>({
+    items: choices,
+    isOpen: choices.length > 0,
+    inputValue: typed ?? named?.name ?? '',
+    selectedItem: null,
+    defaultHighlightedIndex: 0,
+    itemToString: (choice) => choice?.name ?? '',
+    onStateChange: ({ type, inputValue, selectedItem }) => {
+      if (type === useCombobox.stateChangeTypes.InputChange) setTyped(inputValue ?? '');
+      else if (selectedItem) take(selectedItem);
+    },
+    // Leaving the field chooses nothing; what was typed and not chosen is dropped.
+    stateReducer: (state, { type, changes }) =>
+      type === useCombobox.stateChangeTypes.InputBlur ? { ...changes, selectedItem: null, inputValue: state.inputValue } : changes,
+  });
 
   return (
     <div className="relative flex items-center gap-2">
       <input
-        role="combobox"
-        aria-label="Principle"
-        aria-expanded={choices.length > 0}
-        aria-controls={listId}
-        aria-autocomplete="list"
-        value={typed ?? named?.name ?? ''}
+        {...getInputProps({ onBlur: leave, 'aria-label': 'Principle' })}
         placeholder="Principle"
         maxLength={120}
-        onChange={(e) => {
-          setTyped(e.target.value);
-          setPicked(0);
-        }}
-        onKeyDown={keys}
-        onBlur={leave}
         className="h-7 w-52 rounded-sm border border-transparent border-b-seam bg-transparent px-2 placeholder:text-reed hover:bg-linen focus:border-seam focus:bg-linen"
       />
-      {choices.length > 0 && (
-        <ul
-          id={listId}
-          role="listbox"
-          aria-label="Principles"
-          className="absolute bottom-full left-0 z-20 w-72 border border-ink bg-linen py-1 shadow-lg"
-        >
-          {choices.map((choice, i) => (
-            <li
-              key={choice.id || 'new'}
-              role="option"
-              aria-selected={i === picked}
-              // Before the field is left, which would throw the choice away.
-              onPointerDown={(event) => (event.preventDefault(), take(choice))}
-              className={`cursor-pointer px-3 py-1 ${i === picked ? 'bg-straw' : ''}`}
-            >
-              {choice.id === '' ? (
-                <>
-                  New principle: <strong>{choice.name}</strong>
-                </>
-              ) : (
-                choice.name
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
+      <ul
+        {...getMenuProps({ 'aria-label': 'Principles' })}
+        className={`absolute bottom-full left-0 z-20 w-72 border border-ink bg-linen py-1 shadow-lg ${choices.length > 0 ? '' : 'hidden'}`}
+      >
+        {choices.map((choice, index) => (
+          <li
+            key={choice.id || 'new'}
+            {...getItemProps({ item: choice, index })}
+            className={`cursor-pointer px-3 py-1 ${index === highlightedIndex ? 'bg-straw' : ''}`}
+          >
+            {choice.id === '' ? (
+              <>
+                New principle: <strong>{choice.name}</strong>
+              </>
+            ) : (
+              choice.name
+            )}
+          </li>
+        ))}
+      </ul>
       {note?.principleId && <PrincipleCounts note={note} principleId={note.principleId} />}
     </div>
   );
