@@ -281,3 +281,21 @@ function comparedWithStill(page: Page, request: string): Promise<{ mean: number;
     return { mean: sum / (width * height), share: far / (width * height) };
   }, request);
 }
+
+describe('the principle of a note', () => {
+  it('keeps every letter of a fast typist', async () => {
+    await marit.goTo(0.52);
+    await marit.page.keyboard.press('KeyF');
+    await marit.page.keyboard.type('The hand is late.');
+    await marit.page.click('[aria-label="Principle"]');
+    await marit.page.keyboard.type('Hips before the hands move');
+    const field = '[aria-label="Principle"]';
+    expect(await marit.page.$eval(field, (input) => (input as HTMLInputElement).value)).toBe('Hips before the hands move');
+    await marit.page.keyboard.press('Enter');
+    await marit.visit.sees('Saved');
+    await marit.reload();
+    expect(
+      await marit.page.evaluate(async () => (await (await fetch('/api/book')).json()).principles.map((one: { name: string }) => one.name)),
+    ).toContain('Hips before the hands move');
+  });
+});

@@ -104,7 +104,7 @@ describe('npm start', () => {
       const [before] = pids(part);
       process.kill(before!, 'SIGKILL');
       await vi.waitFor(() => expect(said()).toContain(`${words} ended by itself.`), patience);
-      await vi.waitFor(() => expect(pids(part)).toSatisfy((now: string[]) => now.some((pid) => pid !== before)), {
+      await vi.waitFor(() => expect(pids(part)).toSatisfy((now: number[]) => now.some((pid) => pid !== before)), {
         ...patience,
         timeout: 30_000,
       });

@@ -56,9 +56,8 @@ export function PrincipleField({ note, noteId, ensure }: PrincipleFieldProps) {
     selectedItem: null,
     defaultHighlightedIndex: 0,
     itemToString: (choice) => choice?.name ?? '',
-    onStateChange: ({ type, inputValue, selectedItem }) => {
-      if (type === useCombobox.stateChangeTypes.InputChange) setTyped(inputValue ?? '');
-      else if (selectedItem) take(selectedItem);
+    onStateChange: ({ selectedItem }) => {
+      if (selectedItem) take(selectedItem);
     },
     // Leaving the field chooses nothing; what was typed and not chosen is dropped.
     stateReducer: (state, { type, changes }) =>
@@ -68,7 +67,12 @@ export function PrincipleField({ note, noteId, ensure }: PrincipleFieldProps) {
   return (
     <div className="relative flex items-center gap-2">
       <input
-        {...getInputProps({ onBlur: leave, 'aria-label': 'Principle' })}
+        {...getInputProps({
+          'aria-label': 'Principle',
+          onBlur: leave,
+          // Not by way of the combobox's own state, which comes a moment later: a fast typist's letters would be lost.
+          onChange: ({ currentTarget }) => setTyped(currentTarget.value),
+        })}
         placeholder="Principle"
         maxLength={120}
         className="h-7 w-52 rounded-sm border border-transparent border-b-seam bg-transparent px-2 placeholder:text-reed hover:bg-linen focus:border-seam focus:bg-linen"
