@@ -1,4 +1,4 @@
-/** What may be hurt by an exercise or a technique (domain §12). */
+/** What may be hurt by an exercise or a technique (docs/domain.md §12). */
 export const cautionClasses = ['general', 'joint', 'knee-and-heel', 'neck-and-spine', 'fall'] as const;
 export type CautionClass = (typeof cautionClasses)[number];
 

@@ -1,7 +1,7 @@
 /** Something that did harm: a note or an event. */
 export interface Link {
   id: string;
-  /** In units where a conceded finish is 1 (domain §5). */
+  /** In units where a conceded finish is 1 (docs/domain.md §5). */
   ownHarm: number;
   /** Ids of what it was caused by. */
   causes: readonly string[];
@@ -50,7 +50,8 @@ function latestFirst(links: readonly Link[]): Link[] {
 }
 
 /**
- * Cost of each: its own harm and what its effects carry back to it (domain §5). From the latest effect back, total = own + received,
+ * Cost of each: its own harm and what its effects carry back to it (docs/domain.md §5). From the latest effect back, total = own +
+ * received,
  * and each of the m causes of x receives share × total(x) ÷ m. Worked example: a finish (1) caused by a note caused by a note gives,
  * at 0.6, costs of 0.6 and 0.36. The links must have no faults.
  */

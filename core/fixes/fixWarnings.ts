@@ -4,7 +4,7 @@ import { fixesForLevel } from './fixesForLevel.ts';
 
 export const warningKinds = ['too-many', 'no-praise', 'hurt', 'age', 'restricted', 'stuck', 'question'] as const;
 export type WarningKind = (typeof warningKinds)[number];
-/** Kinds that must be answered with a reason before the critique goes out (domain §12). */
+/** Kinds that must be answered with a reason before the critique goes out (docs/domain.md §12). */
 export const guardedKinds: readonly WarningKind[] = ['hurt', 'age', 'restricted'];
 
 export interface FixWarning {

@@ -35,7 +35,7 @@ export interface OwnHarm {
   called: boolean;
 }
 
-/** Domain §5. */
+/** docs/domain.md §5. */
 const perPoint = 0.15;
 const perNear = 0.05;
 const forgoneShare = 0.5;
@@ -79,7 +79,8 @@ function leanDrop(spans: readonly LeanSpan[], note: HarmNote, until: number): nu
 }
 
 /**
- * The own harm of each note of one bout (domain §5): 0.15 per point and 0.05 per near point conceded within 6 s of it, half of that for
+ * The own harm of each note of one bout (docs/domain.md §5): 0.15 per point and 0.05 per near point conceded within 6 s of it, half of that
+ * for
  * what a missed chance forwent, 1 for a finish, and 0.5 × the fall of the lean ÷ 100. Its window ends where something it led to begins,
  * which then carries what follows; what is conceded counts once, for the last note before it. Worked example: lean 10 before, −55 after
  * a pass conceded (3 points): 0.45 + 0.5 × 65 ÷ 100 = 0.775.

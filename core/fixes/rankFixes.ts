@@ -62,7 +62,8 @@ function shares(values: readonly number[]): number[] {
 }
 
 /**
- * Ranks the principles of a request’s mistakes and missed chances (domain §6): cost C, frequency F, recurrence R, goal G and groundwork B,
+ * Ranks the principles of a request’s mistakes and missed chances (docs/domain.md §6): cost C, frequency F, recurrence R, goal G and
+ * groundwork B,
  * weighed by a school, times how teachable it is now. What a safety note names comes first. Equal scores keep the order: larger C,
  * then the earlier first note, then the name. The links must have no faults (see `linkFaults`).
  */

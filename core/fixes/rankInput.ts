@@ -23,7 +23,8 @@ const footageApart = 86_400;
 export const candidateOf = ({ id, principleId }: Pick<RequestNote, 'id' | 'principleId'>): string => principleId ?? id;
 
 /**
- * Everything that fixes of a request are ranked from (domain §6), put together from its notes, its coded bouts and the book; beside it what
+ * Everything that fixes of a request are ranked from (docs/domain.md §6), put together from its notes, its coded bouts and the book; beside
+ * it what
  * each note's harm is made of, and what was conceded without a note.
  */
 export function rankInputOf({ client, principles, notes, bouts, minutes, history }: RankedRequest): {

@@ -1,6 +1,6 @@
 import { carriedShare, decidingShare } from './chainCosts.ts';
 
-/** What a fix is ranked by: cost, frequency, recurrence, goal, groundwork (domain §6). */
+/** What a fix is ranked by: cost, frequency, recurrence, goal, groundwork (docs/domain.md §6). */
 export const rankParts = ['C', 'F', 'R', 'G', 'B'] as const;
 export type RankPart = (typeof rankParts)[number];
 export type RankParts = Record<RankPart, number>;

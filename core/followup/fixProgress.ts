@@ -25,7 +25,7 @@ export interface FixProgress {
   neededChances: number | null;
 }
 
-/** A change is worth the name at this ratio or beyond (domain §7). */
+/** A change is worth the name at this ratio or beyond (docs/domain.md §7). */
 const changeRatio = 0.7;
 /** An interval inside this is "about the same". */
 const sameWithin: Interval = [0.67, 1.5];
@@ -55,7 +55,7 @@ const compared = (given: Compared): Pick<FixProgress, 'verdict' | 'ratio' | 'int
 
 const nothing = { verdict: 'too-little', ratio: null, interval: null, pOneSided: null } as const;
 
-/** Where a fix stands: the first request against the last, with the honest answer where there is too little to tell (domain §7). */
+/** Where a fix stands: the first request against the last, with the honest answer where there is too little to tell (docs/domain.md §7). */
 export function fixProgress(fix: FixSeries): FixProgress {
   if (fix.kind === 'rate') {
     const perRequest = fix.series.map(({ mistakes, exposureMinutes }) => ({

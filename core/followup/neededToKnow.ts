@@ -1,6 +1,6 @@
 import { binomialAt, binomialUpTo, fisherExact, poissonAt } from '../statistics/index.ts';
 
-/** A change is told from chance at this one-sided p (domain §7). */
+/** A change is told from chance at this one-sided p (docs/domain.md §7). */
 export const changeP = 0.1;
 /** A halving is to be found this often. */
 const power = 0.8;

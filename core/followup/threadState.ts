@@ -13,7 +13,8 @@ export interface ThreadStep {
 const holdsAfter = 3;
 
 /**
- * Where a thread stands (domain §7), from its requests, oldest first, each compared with the first: new → working → better → holding →
+ * Where a thread stands (docs/domain.md §7), from its requests, oldest first, each compared with the first: new → working → better →
+ * holding →
  * back again. Only the coach closes one.
  */
 export function threadState(steps: readonly ThreadStep[]): ThreadState {

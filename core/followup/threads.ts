@@ -65,7 +65,8 @@ const wrongShare = (kind: FixSeries['kind'], { count, exposure }: Counted): numb
   kind === 'chance' ? 1 - count / exposure : count / exposure;
 
 /**
- * A principle followed from the first request in which it came up (domain §7). Requests are given oldest first, reviewed ones only: that
+ * A principle followed from the first request in which it came up (docs/domain.md §7). Requests are given oldest first, reviewed ones only:
+ * that
  * nothing was noted says something only where somebody looked. Requests with nothing to count against are shown and not compared.
  */
 export function fixThread(principle: ThreadPrinciple, requests: readonly ThreadRequest[]): FixThread {

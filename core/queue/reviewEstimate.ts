@@ -4,7 +4,7 @@ export interface PastReview {
   boutMinutes: number;
 }
 
-/** Ratio of desk to bout minutes before any review is known, and how many reviews that belief weighs (domain §9). */
+/** Ratio of desk to bout minutes before any review is known, and how many reviews that belief weighs (docs/domain.md §9). */
 const priorRatio = 3;
 const priorWeight = 4;
 

@@ -21,7 +21,7 @@ export interface BoutClock {
 }
 
 /**
- * Reads the clock off stoppages and restarts (domain §2). A stoppage without a restart lasts to the end; a second stoppage, or a
+ * Reads the clock off stoppages and restarts (docs/domain.md §2). A stoppage without a restart lasts to the end; a second stoppage, or a
  * restart without one, changes nothing.
  */
 export function boutClock({ lengthSeconds, events }: Pick<TimedBout, 'lengthSeconds' | 'events'>): BoutClock {

@@ -111,7 +111,7 @@ function athleteStats(
   return stats;
 }
 
-/** Everything that is counted of one bout (domain §1, "derived"); several bouts are added up with `addStats`. */
+/** Everything that is counted of one bout (docs/domain.md §1, "derived"); several bouts are added up with `addStats`. */
 export function boutStats(bout: TimedBout, { awards }: Pick<BoutScore, 'awards'>): BoutStats {
   const clock = boutClock(bout);
   const stretches = playedStretches(bout.spans, clock);

@@ -9,7 +9,7 @@ export interface Span {
   toFrame: FrameIndex;
 }
 
-/** Value to the holder, −100..100, under the preset "balanced" (domain §1; the coach may set others, see valuePreset.ts). */
+/** Value to the holder, −100..100, under the preset "balanced" (docs/domain.md §1; the coach may set others, see valuePreset.ts). */
 const table = {
   standing: ['neutral', 'Standing', 0],
   clinch: ['neutral', 'Clinch', 0],

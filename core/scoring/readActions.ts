@@ -13,7 +13,7 @@ export interface ReadAction {
   reached: number;
   /** Until when what was reached was kept: the bout's end at the latest. */
   keptUntil: number;
-  /** Number of the athlete's control chain: within one, each action pays once (domain §3, no farming). */
+  /** Number of the athlete's control chain: within one, each action pays once (docs/domain.md §3, no farming). */
   chain: number;
   /** Why nothing is given for it whatever comes after; null: it is given once it is held. */
   void: 'guard-pulled' | 'turtle' | null;
@@ -89,7 +89,7 @@ function actionsOf(before: PlayedStretch, after: PlayedStretch, pulls: readonly 
 }
 
 /**
- * Reads takedowns, sweeps, passes and the rest off consecutive stretches (domain §3), in the order of time. What the referee put in
+ * Reads takedowns, sweeps, passes and the rest off consecutive stretches (docs/domain.md §3), in the order of time. What the referee put in
  * place, and what the bout began in, is nobody's action.
  */
 export function readActions(stretches: readonly PlayedStretch[], events: readonly TimedEvent[], clock: BoutClock): ReadAction[] {

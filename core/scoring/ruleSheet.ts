@@ -1,4 +1,4 @@
-/** Names of the rule sheets that ship (domain §3); never a claim about any organiser's rules. */
+/** Names of the rule sheets that ship (docs/domain.md §3); never a claim about any organiser's rules. */
 export const ruleSheetNames = ['points-jacket', 'points-no-jacket', 'late-points-no-jacket', 'finish-only', 'open-mat'] as const;
 export type RuleSheetName = (typeof ruleSheetNames)[number];
 
@@ -68,7 +68,7 @@ const usualRestrictions: readonly Restriction[] = [
   { technique: 'jumping guard', ageGroups: ['child', 'teen'] },
 ];
 
-/** "Points, jacket": what any sheet does not state is as here (domain §3). */
+/** "Points, jacket": what any sheet does not state is as here (docs/domain.md §3). */
 export const pointsJacket: RuleSheet = {
   name: 'Points, jacket',
   attire: 'jacket',

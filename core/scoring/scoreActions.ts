@@ -21,7 +21,7 @@ const heldFor = ({ reached, keptUntil }: ReadAction): number => keptUntil - reac
 
 /**
  * When each action is given, in bout clock seconds; null: never. One that is followed by a further action before its hold is over is
- * given together with that one, or, where that one is not held, once its own hold is over (domain §3, sequence).
+ * given together with that one, or, where that one is not held, once its own hold is over (docs/domain.md §3, sequence).
  */
 export function bankingTimes(actions: readonly ReadAction[], holdSeconds: number): (number | null)[] {
   const banked = actions.map((): number | null => null);

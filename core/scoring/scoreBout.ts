@@ -47,7 +47,8 @@ function ending({ events }: TimedBout, sheet: RuleSheet, clock: BoutClock): { ov
 }
 
 /**
- * Scores a coded bout by a rule sheet (domain §3). Every award and every refusal carries its reason. The spans must tile the bout up
+ * Scores a coded bout by a rule sheet (docs/domain.md §3). Every award and every refusal carries its reason. The spans must tile the bout
+ * up
  * to where they end; what is after a finish does not count.
  */
 export function scoreBout(coded: TimedBout, sheet: RuleSheet): BoutScore {

@@ -91,7 +91,7 @@ function questionOf({ state, score, secondsLeft, leader, actions, cheapest }: Om
   return own ? `${lead}: was this the time for a ${own}?` : null;
 }
 
-/** What hangs on the next score at a second of the footage clock since the bout's start (domain §4). */
+/** What hangs on the next score at a second of the footage clock since the bout's start (docs/domain.md §4). */
 export function stakesAt(bout: TimedBout, sheet: RuleSheet, result: BoutScore, seconds: number): Stakes {
   const clock = boutClock(bout);
   const score = scoreAt(bout, result, seconds);

@@ -3,7 +3,7 @@ import { balancedValue, positionFamily, type PositionCode, type PositionValues }
 export const valuePresets = ['balanced', 'top-first', 'guard-first'] as const;
 export type ValuePreset = (typeof valuePresets)[number];
 
-/** What a guard is worth more to the passer than under "balanced" (domain §1). */
+/** What a guard is worth more to the passer than under "balanced" (docs/domain.md §1). */
 const guardShift: Record<ValuePreset, number> = { balanced: 0, 'top-first': 15, 'guard-first': -15 };
 
 export const presetWords: Record<ValuePreset, string> = {

@@ -2,7 +2,7 @@ import type { TimedBout } from '../timedBout.ts';
 
 /**
  * A slow scorer that walks a bout tenth of a second by tenth of a second. It shares no code and no table with the engine: what
- * counts as what is written out here again, from domain §3. Bout times must be whole tenths.
+ * counts as what is written out here again, from docs/domain.md §3. Bout times must be whole tenths.
  */
 export interface ReferenceSheet {
   points: Record<string, number>;

@@ -126,7 +126,7 @@ async function writtenFromOf(house: House, { request, bouts }: LadderFacts, mome
   };
 }
 
-/** What clashes with an injury, an age or the rules needs the coach's reason before it goes out (domain §12). */
+/** What clashes with an injury, an age or the rules needs the coach's reason before it goes out (docs/domain.md §12). */
 function refuseUnanswered(facts: LadderFacts, doc: CritiqueDoc): void {
   const { client, principles, drills, sheet, given, choice } = facts;
   const fixes = fixBlocks(doc).flatMap(({ attrs }) => principles.find(({ id }) => id === attrs.principleId) ?? []);
