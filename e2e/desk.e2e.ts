@@ -196,6 +196,28 @@ describe('the work', () => {
     await page.keyboard.press('Escape');
     expect(marit.visit.faults).toEqual([]);
   });
+
+  it('lies over an open note: Esc closes the tray, then the note, and the panel under it is there again', async () => {
+    const { page } = marit;
+    const isThere = (label: string) => page.$(`[aria-label="${label}"]`).then(Boolean);
+    await page.keyboard.press('KeyH');
+    await page.waitForSelector('[aria-label="Score and numbers"]');
+    await page.keyboard.press('KeyF');
+    await page.waitForSelector('[aria-label="What happened"]');
+    await page.keyboard.press('Escape');
+    await page.click('[aria-label="Compare tray, 2 in it"]');
+    await page.waitForSelector('[data-compare-frame]');
+    await page.keyboard.press('Escape');
+    expect([await isThere('Compare tray'), await isThere('What happened'), await isThere('Score and numbers')]).toEqual([
+      false,
+      true,
+      false,
+    ]);
+    await page.keyboard.press('Escape');
+    expect([await isThere('What happened'), await isThere('Score and numbers')]).toEqual([false, true]);
+    await page.keyboard.press('Escape');
+    expect(await isThere('Score and numbers')).toBe(false);
+  });
 });
 
 describe('the sheet', () => {

@@ -23,6 +23,8 @@ import { useDeskOfFootage } from './useDeskOfFootage.ts';
 import { ScorePanel } from './score/ScorePanel.tsx';
 import { ScoreProvider, useScore } from './score/useScore.ts';
 import { useDeskKeys } from './keys/useDeskKeys.ts';
+import { keysOf, panelOf } from './inHand.ts';
+import { useInHand } from './useInHand.ts';
 import { useLooks } from './useLooks.ts';
 import { usePhase } from './usePhase.ts';
 import { useStops } from './useStops.ts';
@@ -107,17 +109,10 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
   const score = useScore(scene, bouts, document.overrides);
   const [scoreShown, setScoreShown] = useState(false);
   const toggleScore = useCallback(() => setScoreShown((shown) => !shown), []);
-  useDeskKeys({
-    scene,
-    drawing,
-    measuring,
-    writing,
-    tray,
-    stops,
-    coding,
-    toggleScore,
-    leave: () => void (measuring.leave() || drawing.leave() || coding.leave() || writing.leave() || tray.close() || setScoreShown(false)),
-  });
+  const hands = { writing, drawing, measuring, coding, tray };
+  const { inHand, leave } = useInHand({ ...hands, score: { shown: scoreShown, close: toggleScore } });
+  useDeskKeys({ ...hands, scene, stops, toggleScore, leave, keysOf: keysOf(inHand) });
+  const panel = panelOf(inHand);
 
   return (
     <DeskSceneProvider value={scene}>
@@ -138,12 +133,10 @@ export function Desk({ subject, footage, table }: { subject: DeskSubject; footag
               {player && (
                 <StageRow fault={decoded.fault} drawing={drawing} measuring={measuring} tray={tray} coding={coding} onScore={toggleScore} />
               )}
-              {coding.on ? (
-                <PositionPalette coding={coding} />
-              ) : scoreShown && !writing.writing && measuring.kind === null ? (
-                <ScorePanel coding={coding} onClose={toggleScore} />
-              ) : (
-                <NoteArea writing={writing} measuring={measuring} phase={phase} stops={stops} tray={tray} />
+              {panel === 'positions' && <PositionPalette coding={coding} />}
+              {panel === 'score' && <ScorePanel coding={coding} onClose={toggleScore} />}
+              {panel !== 'positions' && panel !== 'score' && (
+                <NoteArea panel={panel} writing={writing} measuring={measuring} phase={phase} stops={stops} tray={tray} />
               )}
               {tray.shown && <CompareTray tray={tray} writing={writing} />}
             </main>

@@ -13,6 +13,7 @@ import type { WritingHand } from './useWriting.ts';
 import { WorkLeft } from './WorkLeft.tsx';
 
 interface NoteAreaProps {
+  panel: 'note' | 'measure' | null;
   writing: WritingHand;
   measuring: MeasureHand;
   phase: PhaseHand;
@@ -21,12 +22,13 @@ interface NoteAreaProps {
 }
 
 /** Under the row: what is in hand (a measurement, a note), or what can be done on this frame and what is left. */
-export function NoteArea({ writing, measuring, phase, stops, tray }: NoteAreaProps) {
+export function NoteArea({ panel, writing, measuring, phase, stops, tray }: NoteAreaProps) {
   const { document } = useThings();
   const marks = Object.values(document.marks);
   const hereId = useOnStage((state) => marks.find((mark) => mark.state === 'open' && mark.atFrame === state.frame)?.id ?? null);
-  if (measuring.kind !== null) return <MeasurePanel measuring={measuring} />;
-  if (writing.writing) return <NoteEditor key={writing.writing.noteId} hand={writing} writing={writing.writing} tray={tray} />;
+  if (panel === 'measure') return <MeasurePanel measuring={measuring} />;
+  if (panel === 'note' && writing.writing)
+    return <NoteEditor key={writing.writing.noteId} hand={writing} writing={writing.writing} tray={tray} />;
   return (
     <section aria-label="Note" className="flex min-h-0 grow flex-col overflow-y-auto">
       <MeasureList />

@@ -28,7 +28,8 @@ export interface WritingHand {
   /** Picks the cause of the open note, or stops picking. */
   link: () => void;
   pickCause: (noteId: string) => void;
-  leave: () => boolean;
+  /** Lets go of a range that was begun. */
+  dropRange: () => void;
 }
 
 interface Given {
@@ -117,13 +118,7 @@ export function useWriting({ player, footageId, document, notes, actions }: Give
         actions.change('note', note.id, { causes: [...note.causes, causeId] });
         setLinking(false);
       },
-      leave: () => {
-        if (linking) setLinking(false);
-        else if (range) setRange(null);
-        else if (writing) setWriting(null);
-        else return false;
-        return true;
-      },
+      dropRange: () => setRange(null),
     };
   }, [writing, note, range, linking, open, player, document, notes, footageId, actions]);
 }

@@ -35,5 +35,4 @@ export interface CodingHand {
   bring: (boutId: string, coding: { spans: Span[]; events: FrameEvent[] }) => void;
   /** Answers whether the key was the palette’s. */
   key: (event: KeyboardEvent) => boolean;
-  leave: () => boolean;
 }

@@ -135,12 +135,6 @@ export function useCoding({ player, footage, actions, things }: DeskScene, coder
       },
       offer: (codingId) => actions.change('coding', codingId, { state: 'offered' }),
       key: (event) => on && codingKey(event, hand, now()),
-      leave: () => {
-        if (attempt) setAttempt(null);
-        else if (on) setOn(false);
-        else return false;
-        return true;
-      },
     };
     return hand;
   }, [on, attempt, player, footage.id, actions, things, coder]);

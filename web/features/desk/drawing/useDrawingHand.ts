@@ -44,7 +44,7 @@ export interface DrawingHand {
   copy: () => void;
   paste: () => void;
   remove: () => boolean;
-  leave: () => boolean;
+  leave: () => void;
 }
 
 /** Drawing by hand: what tool is held, what is half drawn, and what can be done to a drawing that is there. */
@@ -171,10 +171,8 @@ export function useDrawingHand(
       },
       leave: () => {
         if (gathered.current.length > 0) show([]);
-        else if (choice.tool || choice.selectedId) setChoice((now) => ({ ...now, tool: null, selectedId: null }));
-        else return false;
+        else setChoice((now) => ({ ...now, tool: null, selectedId: null }));
         setLabelling(false);
-        return true;
       },
     };
   }, [choice, draft, labelling, hidden, selected, player, table, footage.id, size, actions, secondsAt]);

@@ -4,6 +4,8 @@ import { useEffect, useState } from 'react';
 import { canBeGiven, deskKeys, keyGiven, keyWords, usualKeys, type DeskKey } from './deskKeys.ts';
 import { setKeyMap, useKeyMap } from './keyMap.ts';
 
+const textInputs = 'input:not([type=range], [type=checkbox], [type=radio], [type=file])';
+
 /** Keys that stay what they are. */
 const fixed: readonly [keys: string, does: string][] = [
   ['1–9', 'Choose a drawing tool'],
@@ -23,11 +25,13 @@ export function KeysHelp() {
   const map = useKeyMap();
   useEffect(() => {
     const asked = (event: KeyboardEvent): void => {
-      const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, [contenteditable]');
+      // Where words are written, it is one of them.
+      const typing = event.target instanceof HTMLElement && event.target.matches(`${textInputs}, textarea, [contenteditable]`);
       if (event.key === '?' && !typing) setOpen((shown) => !shown);
     };
-    addEventListener('keydown', asked);
-    return () => removeEventListener('keydown', asked);
+    // Whatever has the focus, and whatever it does with its keys.
+    addEventListener('keydown', asked, { capture: true });
+    return () => removeEventListener('keydown', asked, { capture: true });
   }, []);
   useEffect(() => {
     if (!waiting) return;

@@ -7,6 +7,7 @@ import { deskKeyOf, keyMap } from './keyMap.ts';
 import type { CodingHand } from '../coding/codingHand.ts';
 import type { DrawingHand } from '../drawing/useDrawingHand.ts';
 import type { MeasureHand } from '../measure/useMeasureHand.ts';
+import type { keysOf } from '../inHand.ts';
 import { toggleLoop } from '../useLoop.ts';
 import type { Stops } from '../useStops.ts';
 import type { WritingHand } from '../useWriting.ts';
@@ -20,8 +21,10 @@ interface DeskKeys {
   stops: Stops;
   coding: CodingHand;
   toggleScore: () => void;
-  /** Leaves the innermost thing one is in. */
+  /** Lays down what lies on top. */
   leave: () => void;
+  /** Whose the keys are at present. */
+  keysOf: ReturnType<typeof keysOf>;
 }
 
 const framesWithShift = 10;
@@ -81,6 +84,15 @@ const withControl: Readonly<Record<string, Does>> = {
   KeyV: ({ drawing }) => drawing.paste(),
 };
 
+/**
+ * Whether a key presses the button that has the focus. Enter always does; Space where the keyboard put the focus there: after a press with
+ * the pointer it plays on.
+ */
+function pressesFocused({ code, target }: KeyboardEvent): boolean {
+  if (!(target instanceof HTMLElement) || !target.matches('button, a, [role=menuitem], [role=radio], [role=tab]')) return false;
+  return code === 'Enter' || (code === 'Space' && target.matches(':focus-visible'));
+}
+
 /** Answers whether the key did something. */
 function press(event: KeyboardEvent, keys: DeskKeys): boolean {
   const { scene, drawing } = keys;
@@ -93,16 +105,14 @@ function press(event: KeyboardEvent, keys: DeskKeys): boolean {
   }
   // While positions are coded, what plays the video stays what it is; every other key is the palette's.
   const name = deskKeyOf(event.code);
-  if (!(name && whilePlaying.has(name)) && keys.coding.key(event)) return true;
+  if (keys.keysOf === 'palette' && !(name && whilePlaying.has(name)) && keys.coding.key(event)) return true;
   const tool = drawingTools[Number(/^Digit([1-9])$/.exec(event.code)?.[1]) - 1];
   if (tool) {
     drawing.pickTool(tool);
     return true;
   }
   const does = name && name !== 'back' && name !== 'on' ? keyDoes[name] : fixedKeyDoes[event.code];
-  // Enter on a button presses that button.
-  const onButton = event.code === 'Enter' && event.target instanceof HTMLElement && event.target.matches('button, a, [role=menuitem]');
-  if (!does || onButton) return false;
+  if (!does) return false;
   if (!event.repeat) does(keys, event);
   return true;
 }
@@ -138,8 +148,8 @@ export function useDeskKeys(keys: DeskKeys): void {
         return;
       }
       // The tray steps its own frames.
-      if (latest.current.tray.shown) return;
-      // Space on a focused button or choice would press it as well as play.
+      if (latest.current.keysOf === 'tray') return;
+      if (pressesFocused(event)) return;
       if (press(event, latest.current)) event.preventDefault();
       const direction = directionOf(event.code);
       if (!direction || event.shiftKey || event.repeat) return;

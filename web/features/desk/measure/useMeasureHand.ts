@@ -56,7 +56,7 @@ export interface MeasureHand {
   adjust: (fields: Partial<Pick<Work, 'wide' | 'deep' | 'tileMetres'>>) => void;
   takeBack: () => void;
   done: () => boolean;
-  leave: () => boolean;
+  leave: () => void;
 }
 
 /** Measuring by hand: dots are put down one after another until the measurement is complete. */
@@ -137,10 +137,7 @@ export function useMeasureHand(
         setWork({ ...work, dots, joint: work.joint - 1 });
       },
       done: () => (work ? finish(work) : false),
-      leave: () => {
-        setWork(null);
-        return work !== null;
-      },
+      leave: () => setWork(null),
     };
   }, [work, player, footage.id, table, size, measures, actions]);
 }
