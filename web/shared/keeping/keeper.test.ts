@@ -191,6 +191,15 @@ describe('a shelf', () => {
     expect(shelf().read()).toBe('whole');
   });
 
+  it('takes over what an earlier version of the page kept elsewhere, once', () => {
+    localStorage.setItem('before--r', JSON.stringify(['old words']));
+    const formerly = { key: (account: string) => `before-${account}-r`, as: (kept: unknown) => (kept as string[])[0] };
+    const renewed = () => browserShelf({ name: 'page', subject: 'r', formerly, schema: z.string() });
+    expect(renewed().read()).toBe('old words');
+    renewed().clear();
+    expect([renewed().read(), localStorage.length]).toEqual([null, 0]);
+  });
+
   it('is its subject’s alone', () => {
     shelf().put('mine');
     expect(browserShelf({ name: 'page', subject: 'other', schema: z.string() }).read()).toBeNull();

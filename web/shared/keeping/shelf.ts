@@ -19,16 +19,27 @@ interface ShelfOf<T> {
   subject?: string;
   /** Of the account that is signed in, where this is not said; or of whoever sits before this browser. */
   whose?: 'account' | 'browser';
+  /** Under which key an earlier version of this page kept the same, and what has become of it; it is taken over once. */
+  formerly?: { key: (account: string) => string; as?: (kept: unknown) => unknown };
   /** What may be read from it: an older page, or another hand, may have left something else. */
   schema: z.ZodType<T>;
 }
 
 /** A shelf in this browser. */
-export function browserShelf<T>({ name, subject = '', whose = 'account', schema }: ShelfOf<T>): Shelf<T> {
-  const key = ['lean-mentor', whose === 'account' ? (currentAccount() ?? '') : '', name, subject].join('/');
+export function browserShelf<T>({ name, subject = '', whose = 'account', formerly, schema }: ShelfOf<T>): Shelf<T> {
+  const account = whose === 'account' ? (currentAccount() ?? '') : '';
+  const key = ['lean-mentor', account, name, subject].join('/');
+  const takeOver = (): void => {
+    const before = formerly && localStorage.getItem(formerly.key(account));
+    if (!formerly || !before || localStorage.getItem(key) !== null) return;
+    const kept: unknown = JSON.parse(before);
+    localStorage.setItem(key, JSON.stringify(formerly.as ? formerly.as(kept) : kept));
+    localStorage.removeItem(formerly.key(account));
+  };
   return {
     read: () => {
       try {
+        takeOver();
         const text = localStorage.getItem(key);
         const read = text === null ? null : schema.safeParse(JSON.parse(text));
         return read?.success ? read.data : null;

@@ -19,7 +19,12 @@ interface Calls {
 
 /** Keeps the critique of a request while it is written. Where somebody else has written meanwhile it waits for a decision. */
 export function keptCritique(requestId: string, opened: number, { save, ask }: Calls) {
-  const shelf = browserShelf({ name: 'critique', subject: requestId, schema: keptPage });
+  const shelf = browserShelf({
+    name: 'critique',
+    subject: requestId,
+    formerly: { key: (account) => `lean-mentor critique ${account} ${requestId}`, as: (doc) => ({ doc, revision: opened }) },
+    schema: keptPage,
+  });
   const kept = shelf.read();
   let revision = kept?.revision ?? opened;
   /** What was sent last, whether an answer came or not. */

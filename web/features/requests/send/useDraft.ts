@@ -21,7 +21,12 @@ export function useDraft(draft: Draft) {
   const [words, keeping] = useKept(
     () =>
       new ShelvedThing({
-        shelf: browserShelf({ name: 'draft', subject: draft.id, schema: unsaved }),
+        shelf: browserShelf({
+          name: 'draft',
+          subject: draft.id,
+          formerly: { key: (account) => `lean-draft-${account}-${draft.id}` },
+          schema: unsaved,
+        }),
         send: (said) => saveDraft({ requestId: draft.id, ...said }),
         restMs,
         over,
