@@ -1,5 +1,5 @@
 import { notesFormat, type Account, type FileNote, type NotesFile, type Request } from '@lean-mentor/contract';
-import type { DeskChange, Note } from '@lean-mentor/core/desk';
+import { blankNote, type DeskChange } from '@lean-mentor/core/desk';
 import { clampFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
@@ -72,7 +72,7 @@ export async function importNotes(house: House, account: Account, requestId: str
     if (principle === undefined) return fault(`there is no principle “${given.principle}” in the book. Add it there, or leave it out.`);
     const { kind, layer, athlete, seen, severity, visible, what, instead, toFrame } = given;
     const id = house.newId();
-    const note: Note = {
+    const note = blankNote({
       id,
       footageId: footage.id,
       fromFrame,
@@ -86,12 +86,7 @@ export async function importNotes(house: House, account: Account, requestId: str
       what,
       instead,
       principleId: principle?.id ?? null,
-      causes: [],
-      pairId: null,
-      clipId: null,
-      comparisonId: null,
-      markId: null,
-    };
+    });
     return [{ changeId: house.newId(), entity: 'note', id, before: null, after: note }];
   });
   if (faults.length > 0) throw new ContractError('not-valid', { message: faults.slice(0, 6).join(' ') });

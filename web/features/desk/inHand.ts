@@ -42,7 +42,10 @@ export function inHandAfter(before: InHand, isOn: Readonly<Record<Mode, boolean>
 export const topmost = (inHand: InHand): Mode | undefined => inHand.at(-1);
 
 /** What stands under the stage: the panel of the topmost that has one; null: what is left to do. */
-export const panelOf = (inHand: InHand): Panel | null => modeRules[inHand.findLast((mode) => modeRules[mode].panel) ?? 'range'].panel;
+export function panelOf(inHand: InHand): Panel | null {
+  const mode = inHand.findLast((one) => modeRules[one].panel !== null);
+  return mode ? modeRules[mode].panel : null;
+}
 
 /** Whose the keys are. A drawing tool that was taken up over the palette leaves it the keys that it does not need itself. */
 export const keysOf = (inHand: InHand): ModeRule['keys'] => {

@@ -132,7 +132,7 @@ export function CompareTray({ tray, writing }: { tray: TrayHand; writing: Writin
           <Button look="plain" onClick={() => void save()}>
             Save as a picture
           </Button>
-          <IconButton icon={X} words="Close the tray (Esc)" onClick={() => void tray.close()} />
+          <IconButton icon={X} words="Close the tray (Esc)" onClick={tray.close} />
         </span>
       </div>
     </section>

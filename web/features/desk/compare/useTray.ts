@@ -17,7 +17,7 @@ export interface TrayHand {
   drop: (at: number) => void;
   clear: () => void;
   open: () => void;
-  close: () => boolean;
+  close: () => void;
   /** Opens a comparison that was attached to a note. */
   load: (comparison: Comparison) => void;
 }
@@ -62,10 +62,7 @@ export function useTray({ subject, footage, player, boutAt, secondsAt }: DeskSce
       drop: (at) => put(items.filter((_, i) => i !== at)),
       clear: () => put([]),
       open: () => setShown(items.length > 0),
-      close: () => {
-        setShown(false);
-        return shown;
-      },
+      close: () => setShown(false),
       load: (comparison) => {
         put(comparison.items.map((item, i) => ({ ...item, words: `${comparison.name} ${i + 1}` })));
         setLayout(comparison.layout);
