@@ -1,3 +1,4 @@
+import { forgetOldTries } from './features/access/index.ts';
 import { removeOldExports } from './features/critique/index.ts';
 import { finishLeftUploads } from './features/uploads/index.ts';
 import { clearScratchFolders } from './house/scratchFolder.ts';
@@ -8,5 +9,6 @@ export const chores: Chores = {
   'uploads that nobody finished': finishLeftUploads,
   'uploads that nobody went on with': async ({ storage }) => storage.uploads.deleteExpired(),
   'exports that were taken': removeOldExports,
+  'tries to sign in that no longer count': forgetOldTries,
   'what dead processes left': clearScratchFolders,
 };

@@ -1,5 +1,5 @@
 import { createApp, type OpenApp } from '../../app.ts';
-import { addMinutes } from 'date-fns';
+import { addMinutes, subMinutes } from 'date-fns';
 import type { Readable } from 'node:stream';
 import supertest from 'supertest';
 import { describe, expect, it } from 'vitest';
@@ -7,7 +7,7 @@ import { reviewCopyKey } from '../../storage/index.ts';
 import { bringRequest, clientA, password } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
-import { mostTries, windowMinutes } from './signInLimits.ts';
+import { countTry, forgetOldTries, mostTries, windowMinutes } from './signInLimits.ts';
 
 const { house, open } = peopledHouse();
 
@@ -168,8 +168,30 @@ describe('many tries', () => {
     expect([answers[0], answers.at(-1)]).toEqual([401, 429]);
     house.time = addMinutes(new Date(), windowMinutes + 1);
     expect((await guess(guesser, 'other', password)).status).toBe(200);
-    house.time = null;
     expect(JSON.stringify(await house.db.signInTries.findAll())).not.toMatch(/test\.example|127\.0\.0\.1/);
+    await forgetOldTries(house);
+    expect(await house.db.signInTries.count()).toBe(0);
+    house.time = null;
+  });
+});
+
+describe('people of one gym', () => {
+  it('all get in at the same moment, whoever failed before and whatever is tidied meanwhile', async () => {
+    const failed = Array.from({ length: 600 }, (_, i) => ({
+      subject: `${i % 30}`.padEnd(64),
+      triedAt: subMinutes(house.now(), windowMinutes),
+    }));
+    await house.db.signInTries.bulkCreate(failed);
+    const comeIn = async (person: number): Promise<void> => {
+      const trying = { email: `person${person}@gym.example`, accountId: null, address: '192.0.2.1', cookie: null };
+      for (let time = 0; time < 20; time++) {
+        const wasRight = await countTry(house, trying);
+        if (person === 0) await forgetOldTries(house);
+        await wasRight();
+      }
+    };
+    await Promise.all(Array.from({ length: 30 }, (_, person) => comeIn(person)));
+    expect(await house.db.signInTries.count()).toBe(0);
   });
 });
 

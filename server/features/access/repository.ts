@@ -65,17 +65,45 @@ export async function findBelonging({ db }: House, kind: string, id: string): Pr
 /** Whether what an address names by this name belongs to somebody. */
 export const isScoped = (name: string): boolean => name in waysToRequest;
 
-/** Counts a try for each of these subjects, at an instant; those before another instant are forgotten. Answers how many each has now. */
-export async function addTries({ db }: House, subjects: readonly string[], at: Date, forgetBefore: Date): Promise<number[]> {
-  // Tries of a time to come were counted before the clock was set back.
-  await db.signInTries.destroy({
-    where: { triedAt: { [Op.or]: [{ [Op.lt]: forgetBefore }, { [Op.gt]: new Date(at.getTime() + 60_000) }] } },
-  });
-  for (const subject of subjects) await db.signInTries.create({ subject, triedAt: at });
-  return Promise.all(subjects.map((subject) => db.signInTries.count({ where: { subject } })));
+/** The instants at which a try counts. Those of a time to come were counted before the clock was set back, and do not. */
+export interface TriesWindow {
+  from: Date;
+  until: Date;
 }
 
-/** Forgets the tries of a subject: all, or the one of an instant. */
-export async function forgetTries({ db }: House, subject: string, triedAt?: Date): Promise<void> {
-  await db.signInTries.destroy({ where: { subject, ...(triedAt && { triedAt }) } });
+/** Counts a try at an instant for each of these subjects. Answers the ids of the new ones, and how many each subject has in the window. */
+export async function addTries(
+  { db }: House,
+  subjects: readonly string[],
+  at: Date,
+  { from, until }: TriesWindow,
+): Promise<{ id: number; count: number }[]> {
+  const added = [];
+  for (const subject of subjects) {
+    const { id } = plain(await db.signInTries.create({ subject, triedAt: at }))!;
+    added.push({ id: id!, count: await db.signInTries.count({ where: { subject, triedAt: { [Op.between]: [from, until] } } }) });
+  }
+  return added;
 }
+
+/**
+ * Forgets the tries with these ids. By key, and in its order: people sign in at the same time, and two that remove by another index each
+ * wait for rows of the other (a deadlock, which refused a sign-in whose password was right).
+ */
+export async function forgetTries({ db }: House, ids: readonly number[]): Promise<void> {
+  if (ids.length > 0) await db.signInTries.destroy({ where: { id: [...ids].sort((a, b) => a - b) } });
+}
+
+/** The ids of all tries of a subject. */
+export const findTries = async ({ db }: House, subject: string): Promise<number[]> =>
+  plainAll(await db.signInTries.findAll({ where: { subject }, attributes: ['id'] })).map(({ id }) => id!);
+
+/** The ids of tries outside the window, which no longer count. */
+export const findOldTries = async ({ db }: House, { from, until }: TriesWindow): Promise<number[]> =>
+  plainAll(
+    await db.signInTries.findAll({
+      where: { triedAt: { [Op.or]: [{ [Op.lt]: from }, { [Op.gt]: until }] } },
+      attributes: ['id'],
+      limit: 10_000,
+    }),
+  ).map(({ id }) => id!);

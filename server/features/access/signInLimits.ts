@@ -1,8 +1,8 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
-import { subMinutes } from 'date-fns';
+import { addMinutes, subMinutes } from 'date-fns';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
-import { addTries, forgetTries } from './repository.ts';
+import { addTries, findOldTries, findTries, forgetTries, type TriesWindow } from './repository.ts';
 
 /** Failed tries are counted over so many minutes. */
 export const windowMinutes = 15;
@@ -12,6 +12,8 @@ export const windowMinutes = 15;
  * account's tries for unknown browsers; whoever has signed in before keeps their own (OWASP: device cookies), and other accounts theirs.
  */
 export const mostTries = { account: 10, browser: 10, address: 100 } as const;
+
+const countingAt = (now: Date): TriesWindow => ({ from: subMinutes(now, windowMinutes), until: addMinutes(now, 1) });
 
 const macOf = ({ config }: House, text: string): string => createHmac('sha256', config.secret).update(text).digest('hex');
 
@@ -46,11 +48,14 @@ export async function countTry(house: House, { email, accountId, address, cookie
         [macOf(house, `address ${address}`), mostTries.address],
       ];
   const subjects = counted.map(([subject]) => subject);
-  const tries = await addTries(house, subjects, now, subMinutes(now, windowMinutes));
-  if (counted.some(([, most], i) => tries[i]! > most)) throw new ContractError('too-many-sign-ins');
+  const tries = await addTries(house, subjects, now, countingAt(now));
+  if (counted.some(([, most], i) => tries[i]!.count > most)) throw new ContractError('too-many-sign-ins');
   return async () => {
     // The account's or the browser's tries begin anew; of the address's only this one was right.
-    await forgetTries(house, subjects[0]!);
-    for (const subject of subjects.slice(1)) await forgetTries(house, subject, now);
+    const ofTheAddress = tries.slice(1).map(({ id }) => id);
+    await forgetTries(house, [...(await findTries(house, subjects[0]!)), ...ofTheAddress]);
   };
 }
+
+/** Removes the tries that no longer count. */
+export const forgetOldTries = async (house: House): Promise<void> => forgetTries(house, await findOldTries(house, countingAt(house.now())));
