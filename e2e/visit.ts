@@ -1,6 +1,6 @@
 import { barcodePoints, readBarcode } from '@lean-mentor/demo/barcode';
 import { demoPassword } from '@lean-mentor/demo';
-import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type CookieData, type ElementHandle, type Page } from 'puppeteer-core';
 
 const browserPath = '/usr/bin/chromium';
 
@@ -25,6 +25,26 @@ export const launch = (profile?: string): Promise<Browser> =>
     ],
   });
 
+const sessionCookie = 'lean.sid';
+const addressOf = (who: string) => `${who}@skerrow.example`;
+
+/** Signs in as the page does, without waiting for one; answers the cookies of the session. */
+async function signIn(base: string, who: string): Promise<CookieData[]> {
+  const cookiesOf = (answer: Response) => answer.headers.getSetCookie().map((cookie) => cookie.split(';')[0]!);
+  const asked = await fetch(`${base}/api/session`);
+  const { token } = (await asked.json()) as { token: string };
+  const answer = await fetch(`${base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'x-lean-token': token, cookie: cookiesOf(asked).join('; ') },
+    body: JSON.stringify({ email: addressOf(who), password: demoPassword }),
+  });
+  if (!answer.ok) throw new Error(`${who} cannot sign in: ${answer.status} ${await answer.text()}`);
+  return cookiesOf(answer).map((cookie) => {
+    const [name, value] = [cookie.slice(0, cookie.indexOf('=')), cookie.slice(cookie.indexOf('=') + 1)];
+    return { name, value, domain: new URL(base).hostname };
+  });
+}
+
 /** One person at one screen. */
 export interface Visit {
   page: Page;
@@ -47,7 +67,8 @@ export const phone = { width: 390, height: 844, deviceScaleFactor: 1, isMobile: 
 export const laptop = { width: 1280, height: 800, deviceScaleFactor: 1 };
 
 /**
- * Opens the app at `path` in a browser context of its own and signs in as `who@skerrow.example`; with `sameProfile` in the browser's own.
+ * Opens the app at `path`, signed in as `who@skerrow.example`, in a browser context of its own; with `sameProfile` in the browser's own;
+ * with `byHand` through the form, as a person does.
  */
 export async function visit(
   browser: Browser,
@@ -55,7 +76,7 @@ export async function visit(
   who: string,
   path: string,
   screen: typeof phone | typeof laptop,
-  { sameProfile = false } = {},
+  { sameProfile = false, byHand = false } = {},
 ): Promise<Visit> {
   const context = sameProfile ? browser.defaultBrowserContext() : await browser.createBrowserContext();
   const page = await context.newPage();
@@ -105,14 +126,18 @@ export async function visit(
         });
     },
   };
-  await page.goto(base + path);
+  if (byHand) {
+    await page.goto(base + path);
+    await page.type('input[type=email]', addressOf(who));
+    await page.type('input[type=password]', demoPassword);
+    await it.press('button', 'Sign in');
+    await page.waitForFunction(() => !document.querySelector('input[type=password]'), { timeout: 20_000 });
+    return it;
+  }
   // A profile that was used before may be signed in still.
-  await page.waitForSelector('input[type=email], [data-stage], nav');
-  if (!(await page.$('input[type=email]'))) return it;
-  await page.type('input[type=email]', `${who}@skerrow.example`);
-  await page.type('input[type=password]', demoPassword);
-  await it.press('button', 'Sign in');
-  await page.waitForFunction(() => !document.querySelector('input[type=password]'), { timeout: 20_000 });
+  if (!sameProfile || !(await context.cookies()).some(({ name }) => name === sessionCookie))
+    await context.setCookie(...(await signIn(base, who)));
+  await page.goto(base + path);
   return it;
 }
 

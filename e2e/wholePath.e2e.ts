@@ -24,7 +24,10 @@ beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'lean-e2e-'));
   clip = await writeBarcodeClip(join(folder, 'phone.mp4'), { frames: 240, rotated: true, variableRate: true, bFrames: 3, sound: true });
   browser = await launch();
-  [wen, marit] = await Promise.all([visit(browser, base, 'wen', '/', phone), visit(browser, base, 'marit', '/', laptop)]);
+  [wen, marit] = await Promise.all([
+    visit(browser, base, 'wen', '/', phone, { byHand: true }),
+    visit(browser, base, 'marit', '/', laptop, { byHand: true }),
+  ]);
 });
 afterAll(async () => {
   await browser?.close();

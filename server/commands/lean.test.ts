@@ -2,8 +2,10 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Readable } from 'node:stream';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { runLean } from './lean/runLean.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'lean-test-command-'));
@@ -22,13 +24,12 @@ const bout = {
 beforeAll(() => writeFileSync(path, JSON.stringify(bout)));
 afterAll(() => rmSync(folder, { recursive: true }));
 
-const lean = (args: string[], input = '') =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'server/commands/lean.ts', ...args], { cwd: root, encoding: 'utf8', input });
-const json = (...args: string[]) => JSON.parse(lean(args).stdout);
+const lean = (args: string[], input = '') => runLean(args, Readable.from([input]));
+const json = async (...args: string[]) => JSON.parse((await lean(args)).stdout);
 
 describe('the command line', () => {
-  it('scores a bout without a database, with awards and refusals', () => {
-    const answer = json('score', path);
+  it('scores a bout without a database, with awards and refusals', async () => {
+    const answer = await json('score', path);
     expect(answer).toMatchObject({
       winner: 'client',
       decidedBy: 'points',
@@ -46,24 +47,38 @@ describe('the command line', () => {
     expect(answer.refusals).toMatchObject([{ action: 'pass', atSeconds: 20, points: 0 }]);
   });
 
-  it('answers stakes, statistics, patterns, and lean, spans and events as CSV', () => {
-    expect(json('stakes', path, '--at', '45')).toMatchObject({ state: 'knife-edge', secondsLeft: 15, leader: 'client' });
-    expect(json('stats', path, path)).toMatchObject({ clockSeconds: 120, partner: { attempts: { sweep: { tries: 2, successes: 0 } } } });
-    expect(json('patterns', path)).toEqual([]);
-    expect(json('patterns', path, path, path)[0].instances.map(({ file }: { file: string }) => file)).toEqual([path, path, path]);
-    expect(lean(['lean', path, '--every', '20']).stdout).toBe('time,lean\n0,0\n10,20\n20,35\n40,35\n60,35\n');
-    expect(lean(['spans', path]).stdout.split('\n')[2]).toBe('half-guard,client,10,20');
-    expect(lean(['events', '-'], JSON.stringify(bout)).stdout.split('\n')[1]).toBe('attempt,partner,15,sweep,failed,true,,,');
+  it('answers stakes, statistics, patterns, and lean, spans and events as CSV', async () => {
+    expect(await json('stakes', path, '--at', '45')).toMatchObject({ state: 'knife-edge', secondsLeft: 15, leader: 'client' });
+    expect(await json('stats', path, path)).toMatchObject({
+      clockSeconds: 120,
+      partner: { attempts: { sweep: { tries: 2, successes: 0 } } },
+    });
+    expect(await json('patterns', path)).toEqual([]);
+    expect((await json('patterns', path, path, path))[0].instances.map(({ file }: { file: string }) => file)).toEqual([path, path, path]);
+    expect((await lean(['lean', path, '--every', '20'])).stdout).toBe('time,lean\n0,0\n10,20\n20,35\n40,35\n60,35\n');
+    expect((await lean(['spans', path])).stdout.split('\n')[2]).toBe('half-guard,client,10,20');
+    expect((await lean(['events', '-'], JSON.stringify(bout))).stdout.split('\n')[1]).toBe('attempt,partner,15,sweep,failed,true,,,');
   });
 
-  it('refuses a bad file with exit code 2 and every fault with its place, computing nothing', () => {
+  it('refuses a bad file with exit code 2 and every fault with its place, computing nothing', async () => {
     const spans = bout.spans.map((span, i) => (i === 2 ? { ...span, fromSeconds: 44, toSeconds: 41.2 } : span));
-    const refused = lean(['score', '-'], JSON.stringify({ ...bout, spans, ruleSheet: 'none' }));
+    const refused = await lean(['score', '-'], JSON.stringify({ ...bout, spans, ruleSheet: 'none' }));
     expect([refused.status, refused.stdout]).toEqual([2, '']);
     expect(refused.stderr).toContain('spans[2].toSeconds 41.2 is before its start 44.0 s.');
     expect(refused.stderr).toContain('ruleSheet "none" is not known');
     for (const args of [['score'], ['score', 'nowhere.json'], ['what'], ['stakes', path], ['stakes', path, '--at', '99'], ['score', '--x']])
-      expect([args, lean(args).status]).toEqual([args, 2]);
+      expect([args, (await lean(args)).status]).toEqual([args, 2]);
+  });
+});
+
+describe('from a shell', () => {
+  const run = (args: string[], input: string) =>
+    spawnSync(process.execPath, ['--import', 'tsx', 'server/commands/lean.ts', ...args], { cwd: root, encoding: 'utf8', input });
+  it('reads standard input, and ends with 0 or with 2', () => {
+    const [good, bad] = [run(['spans', '-'], JSON.stringify(bout)), run(['spans', '-'], '{}')];
+    expect([good.status, good.stderr, good.stdout.split('\n')[2]]).toEqual([0, '', 'half-guard,client,10,20']);
+    expect([bad.status, bad.stdout]).toEqual([2, '']);
+    expect(bad.stderr).toContain('-: format');
   });
 });
 
@@ -79,8 +94,8 @@ describe('fixes on the command line', () => {
     exposureMinutes: {},
     history: [],
   };
-  it('are ranked with every part, by the school that is asked for', () => {
-    const answer = JSON.parse(lean(['rank', '-', '--school', 'Habit breaker'], JSON.stringify(file)).stdout);
+  it('are ranked with every part, by the school that is asked for', async () => {
+    const answer = JSON.parse((await lean(['rank', '-', '--school', 'Habit breaker'], JSON.stringify(file))).stdout);
     expect(answer).toMatchObject({
       school: 'habit-breaker',
       suggested: 2,
@@ -88,27 +103,29 @@ describe('fixes on the command line', () => {
     });
   });
 
-  it('say whether it got better', () => {
+  it('say whether it got better', async () => {
     const series = [
       [11, 10],
       [3, 10],
     ].map(([mistakes, exposureMinutes]) => ({ request: 'r', mistakes, exposureMinutes }));
-    const answer = JSON.parse(lean(['progress', '-'], JSON.stringify({ format: 'lean-mentor/progress@1', kind: 'rate', series })).stdout);
+    const answer = JSON.parse(
+      (await lean(['progress', '-'], JSON.stringify({ format: 'lean-mentor/progress@1', kind: 'rate', series }))).stdout,
+    );
     expect(answer).toMatchObject({ verdict: 'better', ratio: 0.272727, pOneSided: 0.028687, neededMinutes: null });
   });
 
-  it('refuse what contradicts itself, with its place', () => {
+  it('refuse what contradicts itself, with its place', async () => {
     const bad = {
       ...file,
       school: 'none',
       principles: [{ id: 'frame', level: 1, prerequisites: ['gone'] }],
       notes: [{ ...file.notes[0], causes: ['n9'] }],
     };
-    const refused = lean(['rank', '-'], JSON.stringify(bad));
+    const refused = await lean(['rank', '-'], JSON.stringify(bad));
     expect([refused.status, refused.stdout]).toEqual([2, '']);
     for (const words of ['school "none" is not known', 'principles[0].prerequisites[0] "gone"', 'names the cause “n9”'])
       expect(refused.stderr).toContain(words);
     const chances = { format: 'lean-mentor/progress@1', kind: 'chance', series: [{ successes: 3, chances: 2 }] };
-    expect(lean(['progress', '-'], JSON.stringify(chances)).stderr).toContain('series[0].successes 3 is more than its 2 chances.');
+    expect((await lean(['progress', '-'], JSON.stringify(chances))).stderr).toContain('series[0].successes 3 is more than its 2 chances.');
   });
 });
