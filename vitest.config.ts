@@ -1,16 +1,22 @@
 import { defineConfig } from 'vitest/config';
 
-/** Kinds of tests, told apart by their place: plain, against a real MariaDB, starting the house, and through a real browser. */
+/** Kinds of tests, told apart by their place: plain, of the pages' parts, against a real MariaDB, starting the house, and through a real browser. */
 export default defineConfig({
   test: {
     projects: [
       {
         test: {
           name: 'unit',
-          include: ['{core,contract,demo,web,scripts}/**/*.test.{ts,tsx,mjs}'],
-          environment: 'node',
-          // Loading the same modules anew for each of a hundred files costs more than their tests; none leaves anything behind.
+          include: ['{core,contract,demo,scripts}/**/*.test.{ts,mjs}'],
+          // Loading the same modules anew for each file costs more than its tests; none leaves anything behind.
           isolate: false,
+          testTimeout: 60_000,
+        },
+      },
+      {
+        test: {
+          name: 'web',
+          include: ['web/**/*.test.{ts,tsx}'],
           testTimeout: 60_000,
         },
       },

@@ -160,6 +160,9 @@ describe('every main screen', () => {
       await marit.sees(words);
       await look(marit.page, name);
     }
+    await marit.press('button', 'For a dark room');
+    await look(marit.page, 'Desk in a dark room');
+    await marit.press('button', 'For a light room');
     const bram = await visit(browser, base, 'bram', '/mine', phone);
     await bram.sees(sent.question);
     await look(bram.page, 'My critiques');

@@ -115,7 +115,7 @@ describe('the critique’s editor', () => {
     await marit.press('button', 'Draft it anew');
     await marit.sees('Drafted anew from the desk and the ladder.');
     await marit.page.waitForFunction(() => !document.querySelector('.critique-page')!.textContent!.includes('tunnel'));
-    await marit.page.$$eval('[data-sonner-toast] button', (buttons) => buttons.find((button) => button.textContent === 'Undo')!.click());
+    await marit.page.$$eval('[data-message] button', (buttons) => buttons.find((button) => button.textContent === 'Undo')!.click());
     await marit.sees('Written in a tunnel.');
   });
 

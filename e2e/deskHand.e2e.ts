@@ -169,6 +169,58 @@ describe('keys', () => {
   });
 });
 
+describe('the room of the desk', () => {
+  const stageHeight = () => marit.page.$eval('[data-panel][id=stage]', (panel) => panel.getBoundingClientRect().height);
+
+  it('is shared between picture and note by an edge that moves by key and by pointer, and stays where it was left', async () => {
+    const { page } = marit;
+    const handle = '[aria-label="Height of the picture"]';
+    const before = await stageHeight();
+    await page.focus(handle);
+    for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowUp');
+    const byKeys = await marit.until(stageHeight, (height) => height < before - 60);
+    const at = (await (await page.$(handle))!.boundingBox())!;
+    await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(at.x + at.width / 2, at.y - 60, { steps: 4 });
+    await page.mouse.up();
+    const byPointer = await marit.until(stageHeight, (height) => height < byKeys - 30);
+    await marit.reload();
+    expect(Math.abs((await stageHeight()) - byPointer)).toBeLessThan(2);
+  });
+
+  it('shows a whole note, how far the work has come, and its messages over nothing that can be pressed', async () => {
+    const { page } = marit;
+    await marit.goTo(0.35);
+    await page.keyboard.press('KeyX');
+    await page.waitForSelector('section[aria-label="Note"] textarea[aria-label="What happened"]');
+    const hidden = () => page.$eval('section[aria-label="Note"]', (note) => note.scrollHeight - note.clientHeight);
+    await marit.until(hidden, (pixels) => pixels <= 0);
+    await marit.visit.sees(/% watched/);
+    await page.keyboard.press('KeyC');
+    await marit.visit.sees('In the tray.');
+    const covered = await page.$$eval('button:not(:disabled), a', (all) =>
+      all
+        .filter((one) => one.checkVisibility() && !one.closest('[data-message]'))
+        .filter((one) => {
+          const { x, y, width, height } = one.getBoundingClientRect();
+          return document.elementFromPoint(x + width / 2, y + height / 2)?.closest('[data-message]');
+        })
+        .map((one) => one.textContent),
+    );
+    expect(covered).toEqual([]);
+  });
+
+  it('is made dark, and is still so when it is opened again', async () => {
+    const { page } = marit;
+    await marit.visit.press('button', 'For a dark room');
+    await marit.reload();
+    const brightness = await page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor.match(/\d+/g)!.map(Number)[0]!);
+    expect(brightness).toBeLessThan(60);
+    await marit.visit.press('button', 'For a light room');
+  });
+});
+
 describe('a clip of the coach’s own', () => {
   it('is brought, shown on a note, and plays there', async () => {
     const { page } = marit;

@@ -131,5 +131,6 @@ describe('nothing is lost', () => {
       // A browser that was killed may still be letting go of its files.
       await rm(folder, { recursive: true, force: true, maxRetries: 10, retryDelay: 200 });
     }
-  });
+    // Two browsers, two killed servers and five hundred presses: on a slow machine minutes.
+  }, 300_000);
 });

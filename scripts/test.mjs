@@ -37,14 +37,14 @@ async function check(words, command, args) {
   totals[(await run(words, command, args, { beside: true })) ? 'passed' : 'failed'] += 1;
 }
 
-/** One kind of tests; each test counts. A run that ends without its report counts as one failure. */
-async function tests(words, project, how) {
-  const report = join(root, '.tmp', `${project}.json`);
+/** Some kinds of tests; each test counts. A run that ends without its report counts as one failure. */
+async function tests(words, projects, how) {
+  const report = join(root, '.tmp', `${projects[0]}.json`);
   rmSync(report, { force: true });
   // Vitest leaves one processor free: of two it would use one.
   const workers = '--maxWorkers=100%';
   const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${report}`];
-  const ended = await run(words, 'vitest', ['run', '--project', project, workers, ...reporters], how);
+  const ended = await run(words, 'vitest', ['run', ...projects.flatMap((name) => ['--project', name]), workers, ...reporters], how);
   if (!existsSync(report)) {
     totals.failed += 1;
     return;
@@ -72,9 +72,9 @@ try {
     check('Types', 'tsc', ['-p', 'tsconfig.json']),
   ]);
   // Starting and stopping is mostly waiting: it needs no turn of its own.
-  await Promise.all([tests('Unit tests', 'unit'), tests('Starting and stopping', 'start', { beside: true })]);
-  await tests('Server tests', 'server');
-  await tests('Browser tests', 'e2e');
+  await Promise.all([tests('Unit and page tests', ['unit', 'web']), tests('Starting and stopping', ['start'], { beside: true })]);
+  await tests('Server tests', ['server']);
+  await tests('Browser tests', ['e2e']);
 } catch (error) {
   totals.failed += 1;
   reportFault(error);

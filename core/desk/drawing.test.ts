@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { drawingOpacity, drawingPoints, movedDrawing } from './drawing.ts';
+import { drawingOpacity, drawingPoints, movedDrawing, pastedDrawing, pinToggled, type Drawing } from './drawing.ts';
 
 const secondsAt = (frame: number): number => frame / 30;
 const key = (frame: number, x: number) => ({ frame, points: [{ x, y: 0.5 }] });
@@ -25,6 +25,39 @@ describe('a keyframed drawing', () => {
     expect(movedDrawing(drawing, 15, [{ x: 0.1, y: 0.1 }]).keys!.map((k) => k.frame)).toEqual([10, 15, 20]);
     expect(movedDrawing(drawing, 20, [{ x: 0.1, y: 0.1 }]).keys!.at(-1)!.points[0]!.x).toBe(0.1);
     expect(movedDrawing({ keys: [] }, 20, [{ x: 0.1, y: 0.1 }])).toEqual({ points: [{ x: 0.1, y: 0.1 }] });
+  });
+});
+
+describe('pins', () => {
+  const there = [{ x: 0.1, y: 0.1 }];
+  it('are set on a frame in the order of time, and taken away again', () => {
+    const pinned = pinToggled(drawing, 15, there).keys!;
+    expect(pinned.map(({ frame }) => frame)).toEqual([10, 15, 20]);
+    expect(pinToggled({ keys: pinned }, 15, there)).toEqual({ keys: drawing.keys });
+  });
+
+  it('leave a drawing where the last of them held it', () => {
+    expect(pinToggled({ keys: [key(10, 0.2)] }, 10, there)).toEqual({ keys: [], points: there });
+  });
+});
+
+describe('a copy on another frame', () => {
+  const whole: Drawing = {
+    ...drawing,
+    id: 'd',
+    footageId: 'f',
+    tool: 'post',
+    colour: 'chalk',
+    weight: 'bold',
+    words: '',
+    fromFrame: 5,
+    toFrame: 40,
+  };
+  it('lives as long and has its pins as far apart, and ends with the footage', () => {
+    const copy = pastedDrawing(whole, 105, 1000, secondsAt);
+    expect([copy.fromFrame, copy.toFrame, copy.keys.map(({ frame }) => frame)]).toEqual([105, 140, [110, 120]]);
+    expect(pastedDrawing(whole, 105, 120, secondsAt).toFrame).toBe(120);
+    expect(copy).not.toHaveProperty('id');
   });
 });
 

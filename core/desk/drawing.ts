@@ -77,6 +77,31 @@ export function movedDrawing(
   return { keys: [...keys.filter((key) => key.frame !== frame), { frame, points }].sort((a, b) => a.frame - b.frame) };
 }
 
+/** What to set when a drawing is pinned where it is (`points`) on a frame, or, where it has a pin there, when that is taken away. */
+export function pinToggled(
+  { keys }: Pick<Drawing, 'keys'>,
+  frame: number,
+  points: PicturePoint[],
+): Partial<Pick<Drawing, 'points' | 'keys'>> {
+  const others = keys.filter((key) => key.frame !== frame);
+  if (others.length === keys.length) return { keys: [...keys, { frame, points }].sort((a, b) => a.frame - b.frame) };
+  // Without its last pin it stays where that held it.
+  return { keys: others, ...(others.length === 0 && { points }) };
+}
+
+/** A copy that begins on a frame as the drawing looks there, its pins as far apart as they were, within a footage of `frames` frames. */
+export function pastedDrawing(copied: Drawing, frame: number, frames: number, secondsAt: (frame: number) => number): Omit<Drawing, 'id'> {
+  const { id: _id, fromFrame, toFrame, keys, ...rest } = copied;
+  const shown = Math.min(Math.max(frame, fromFrame), toFrame - 1);
+  return {
+    ...rest,
+    points: drawingPoints(copied, shown, secondsAt),
+    keys: keys.map((key) => ({ ...key, frame: Math.max(0, key.frame + frame - fromFrame) })),
+    fromFrame: frame,
+    toFrame: Math.min(frames, frame + toFrame - fromFrame),
+  };
+}
+
 /** In and out of its life a drawing fades over this long, in seconds. */
 const fadeSeconds = 0.2;
 

@@ -1,6 +1,7 @@
 export { agreementWithClient, type Agreement } from './agreement.ts';
 export { blankNote } from './blankNote.ts';
 export { causeFault, chainOf, ledToBy, linksFault } from './causes.ts';
+export { comparedFrame, comparedSpan, steppedOffset, type Compared } from './comparing.ts';
 export { applyDeskChange, inverseDeskChange, patchDesk, removeFromDesk, type DeskChange } from './deskChange.ts';
 export * from './deskDocument.ts';
 export * from './drawing.ts';

@@ -1,7 +1,7 @@
 import { NavLink, Outlet } from 'react-router';
 import { useAccount, useSignOutMutation } from '../features/access/index.ts';
 import { useFootageWatch } from '../features/footage/index.ts';
-import { Wordmark } from '../shared/primitives/index.ts';
+import { MessageLine, Wordmark } from '../shared/primitives/index.ts';
 
 const rooms = [
   { to: '/mine', words: 'My critiques' },
@@ -28,6 +28,7 @@ export function ClientShell() {
         <Outlet />
       </div>
       <nav aria-label="Ways" className="not-printed fixed inset-x-0 bottom-0 border-t border-seam bg-linen">
+        <MessageLine className="mx-auto max-w-[1080px] px-5 not-empty:py-2" />
         <div className="mx-auto flex max-w-[1080px]">
           {rooms.map(({ to, words }) => (
             <NavLink

@@ -2,7 +2,7 @@ import { NavLink, Outlet } from 'react-router';
 import { useAccount, useSignOutMutation } from '../features/access/index.ts';
 import { useLeftovers } from '../features/desk/index.ts';
 import { useFootageWatch } from '../features/footage/index.ts';
-import { Wordmark } from '../shared/primitives/index.ts';
+import { MessageLine, Wordmark } from '../shared/primitives/index.ts';
 
 const rooms = [
   { to: '/today', words: 'Today' },
@@ -33,8 +33,9 @@ export function CoachShell() {
             </NavLink>
           ))}
         </nav>
-        <span className="ml-auto text-reed">{account?.name}</span>
-        <button className="linked" onClick={() => void signOut()}>
+        <MessageLine className="grow justify-end" />
+        <span className="shrink-0 text-reed">{account?.name}</span>
+        <button className="linked shrink-0" onClick={() => void signOut()}>
           Sign out
         </button>
       </header>

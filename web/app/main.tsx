@@ -3,9 +3,9 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
-import { Toaster } from 'sonner';
 import { freeConnections } from './connections.ts';
 import { makeRouter } from './router.tsx';
+import { MessagesProvider } from '../shared/primitives/index.ts';
 import { makeStore } from './store.ts';
 import './theme.css';
 
@@ -18,8 +18,9 @@ freeConnections();
 createRoot(document.getElementById('page')!).render(
   <StrictMode>
     <Provider store={store}>
-      <RouterProvider router={router} />
-      <Toaster position="bottom-center" toastOptions={{ className: '!rounded-sm !border-seam !bg-ink !text-linen !font-sans' }} />
+      <MessagesProvider>
+        <RouterProvider router={router} />
+      </MessagesProvider>
     </Provider>
   </StrictMode>,
 );

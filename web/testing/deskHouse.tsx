@@ -4,7 +4,8 @@ import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter } from 'react-router';
-import { DeskSceneProvider, DeskThingsProvider, type DeskScene } from '../features/desk/DeskScene.ts';
+import { DeskControlsProvider, type DeskControls } from '../features/desk/DeskControls.tsx';
+import { DeskSceneProvider, DeskContentsProvider, type DeskScene } from '../features/desk/DeskScene.ts';
 import { deskOpened, deskSlice } from '../features/desk/deskSlice.ts';
 import { useDeskActions, useDeskState } from '../features/desk/useDesk.ts';
 import { baseApi } from '../shared/wire/index.ts';
@@ -16,7 +17,7 @@ export const aNote = (id: string, fields: Partial<Note> = {}): Note =>
   blankNote({ id, footageId, fromFrame: 33, kind: 'good', what: 'Well kept.', ...fields });
 
 /** A desk without a stage: the store with a document, and the scene that components on the desk look at. */
-export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Partial<DeskScene> = {}) {
+export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Partial<DeskScene> = {}, controls: Partial<DeskControls> = {}) {
   const store = configureStore({
     reducer: { [baseApi.reducerPath]: baseApi.reducer, [deskSlice.name]: deskSlice.reducer },
     middleware: (standard) => standard().concat(baseApi.middleware),
@@ -28,7 +29,7 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
   function Scene({ children }: { children: ReactNode }) {
     const present = useDeskState().document;
     const actions = useDeskActions();
-    const lying = { document: present, whole: present, notes: Object.values(present.notes), bouts: [] };
+    const contents = { document: present, whole: present, notes: Object.values(present.notes), bouts: [] };
     const scene = {
       subject: { request: { id: requestId, clientMarks: [], sentAt: '2031-01-01T10:00:00.000Z' }, client: { id: 'c', name: 'Ada Moor' } },
       footage: { id: footageId, bouts: [] },
@@ -39,14 +40,16 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
       frames: null,
       boutAt: () => undefined,
       actions,
-      things: () => lying,
+      contents: () => contents,
       go: () => undefined,
       goToMoment: () => undefined,
       ...fields,
     } as unknown as DeskScene;
     return (
       <DeskSceneProvider value={scene}>
-        <DeskThingsProvider value={lying}>{children}</DeskThingsProvider>
+        <DeskContentsProvider value={contents}>
+          <DeskControlsProvider controls={{ tray: {}, ...controls } as DeskControls}>{children}</DeskControlsProvider>
+        </DeskContentsProvider>
       </DeskSceneProvider>
     );
   }

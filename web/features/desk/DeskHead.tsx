@@ -3,13 +3,13 @@ import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { boutTimes, clockShown, ruleSheetWords, scoreAt } from '@lean-mentor/core/scoring';
 import { savingWords } from '../../shared/keeping/index.ts';
-import { FacePlate } from '../../shared/primitives/index.ts';
+import { FacePlate, MessageLine } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
 import { kindWords } from '../requests/index.ts';
 import { useFrame, useOnStage, useScene } from './DeskScene.ts';
 import { AsideEdits } from './AsideEdits.tsx';
 import { ScoreFigures } from './score/ScoreFigures.tsx';
-import { scoredAt, useScoreHand } from './score/useScore.ts';
+import { scoredAt, useScored } from './score/useScore.ts';
 import { SaidPopover } from './SaidPopover.tsx';
 import { useDeskPart } from './useDesk.ts';
 
@@ -40,7 +40,7 @@ function SavingWord() {
     <p
       aria-live="polite"
       data-saving={saving}
-      className={`ml-auto shrink-0 text-small ${saving === 'away' ? 'font-semibold text-brick' : 'text-reed'}`}
+      className={`shrink-0 text-small ${saving === 'away' ? 'font-semibold text-brick' : 'text-reed'}`}
     >
       {savingWords({ saving, fault: null })}
     </p>
@@ -50,7 +50,7 @@ function SavingWord() {
 /** What the bout clock shows on a frame: of a bout that is not coded yet, and before and after bouts, the time since the start. */
 function useClockShown(frame: number): ReturnType<typeof clockShown> {
   const { secondsAt, boutAt, table } = useScene();
-  const { scored } = useScoreHand();
+  const { scored } = useScored();
   const bout = boutAt(frame);
   const times = scoredAt(scored, frame) ?? (bout && boutTimes({ ...bout, spans: [], events: [] }, table));
   const since = secondsAt(frame) - secondsAt(bout?.fromFrame ?? 0);
@@ -72,7 +72,7 @@ function BoutClockNow() {
 
 /** The computed score as it stands on this frame; the coach’s corrections stand in the score panel, beside the result. */
 function ScoreNow() {
-  const { scored } = useScoreHand();
+  const { scored } = useScored();
   const frame = useFrame();
   const bout = scoredAt(scored, frame);
   if (!bout || bout.sheet.pointsCount === 'never') return null;
@@ -111,6 +111,7 @@ export const DeskHead = memo(function DeskHead() {
         </p>
       )}
       {request.footages.length > 1 && <FootagePicker footages={request.footages} footage={footage} />}
+      <MessageLine className="grow justify-center not-empty:min-w-44" />
       <AsideEdits />
       <SavingWord />
       <ScoreNow />

@@ -7,13 +7,8 @@ import type { DeskSubject } from './api.ts';
 import type { BoutHere } from './coding/useCodedBouts.ts';
 import type { DeskActions } from './useDesk.ts';
 
-/** A range that was begun with Shift+E and waits for its end. */
-export interface RangeBegun {
-  fromFrame: number;
-}
-
 /** What lies on the desk: it changes with every edit. */
-export interface DeskThings {
+export interface DeskContents {
   /** Of the footage on the stage. */
   document: DeskDocument;
   /** Of all footage of the request. */
@@ -36,8 +31,8 @@ export interface DeskScene {
   frames: DecodedFrames | null;
   boutAt: (frame: number) => Bout | undefined;
   actions: DeskActions;
-  /** What lies here at this moment; for acting, not for showing. */
-  things: () => DeskThings;
+  /** What is on the desk at this moment; for acting, not for showing. */
+  contents: () => DeskContents;
   /** Goes to a frame and, where one is named, opens the note. */
   go: (frame: number, noteId: string | null) => void;
   /** Goes to a moment of any footage of the request. */
@@ -46,8 +41,8 @@ export interface DeskScene {
 
 const scene = createContext<DeskScene | null>(null);
 export const DeskSceneProvider = scene.Provider;
-const things = createContext<DeskThings | null>(null);
-export const DeskThingsProvider = things.Provider;
+const contents = createContext<DeskContents | null>(null);
+export const DeskContentsProvider = contents.Provider;
 
 function useAround<T>(context: Context<T | null>): T {
   const present = useContext(context);
@@ -56,7 +51,7 @@ function useAround<T>(context: Context<T | null>): T {
 }
 export const useScene = (): DeskScene => useAround(scene);
 /** What lies on the desk, for showing: whatever uses it is redrawn with every edit. */
-export const useThings = (): DeskThings => useAround(things);
+export const useContents = (): DeskContents => useAround(contents);
 
 /** A part of what is on the stage now. */
 export const useOnStage = <T>(part: (state: PlayerState) => T): T => useNow(useScene().player, part);

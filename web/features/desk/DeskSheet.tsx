@@ -3,24 +3,20 @@ import { frameAtSeconds } from '@lean-mentor/core/footage';
 import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
 import { RoundSheet, type SheetMotionData, type Watched } from '../sheet/index.ts';
-import { useOnStage, useScene, useThings } from './DeskScene.ts';
-import type { CodingHand } from './coding/codingHand.ts';
+import { useControls } from './DeskControls.tsx';
+import { useOnStage, useScene, useContents } from './DeskScene.ts';
+import { ProgressLine } from './ProgressLine.tsx';
 import { awardsOnSheet, eventsOnSheet } from './score/onSheet.ts';
-import { useScoreHand } from './score/useScore.ts';
-import type { WritingHand } from './useWriting.ts';
-
-interface DeskSheetProps {
-  motion: SheetMotionData | undefined;
-  writing: WritingHand;
-  selectedDrawing: string | null;
-  coding: CodingHand;
-}
+import { useScored } from './score/useScore.ts';
 
 /** The round sheet beside the stage: everything of this footage, each thing at its instant. */
-export function DeskSheet({ motion, writing, selectedDrawing, coding }: DeskSheetProps) {
+export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
+  const writing = useControls('writing');
+  const coding = useControls('coding');
+  const selectedDrawing = useControls('drawing').choice.selectedId;
   const { subject, footage, table, player, actions, go, boutAt } = useScene();
-  const { document, notes, bouts } = useThings();
-  const { scored } = useScoreHand();
+  const { document, notes, bouts } = useContents();
+  const { scored } = useScored();
   const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
   const bout = bouts.find((here) => here.bout.id === boutId)?.bout;
   const score = scored.find(({ here }) => here.bout.id === boutId);
@@ -77,17 +73,20 @@ export function DeskSheet({ motion, writing, selectedDrawing, coding }: DeskShee
     [actions],
   );
   return (
-    <aside className={`min-h-0 py-2 pl-2 ${linking ? 'outline-2 -outline-offset-2 outline-pine' : ''}`}>
-      <RoundSheet
-        {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched, awards, events }}
-        clientMarks={theirs}
-        notes={sheetNotes}
-        selectedId={writing.writing?.noteId ?? null}
-        onGo={goOrPick}
-        onMoveFoot={moveFoot}
-        onMoveLife={moveLife}
-        onMoveEdge={coding.on ? coding.moveEdge : undefined}
-      />
+    <aside className={`flex min-h-0 flex-col gap-1 py-1 pl-2 ${linking ? 'outline-2 -outline-offset-2 outline-pine' : ''}`}>
+      <ProgressLine />
+      <div className="min-h-0 grow">
+        <RoundSheet
+          {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched, awards, events }}
+          clientMarks={theirs}
+          notes={sheetNotes}
+          selectedId={writing.writing?.noteId ?? null}
+          onGo={goOrPick}
+          onMoveFoot={moveFoot}
+          onMoveLife={moveLife}
+          onMoveEdge={coding.on ? coding.moveEdge : undefined}
+        />
+      </div>
     </aside>
   );
 }

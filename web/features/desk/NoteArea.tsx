@@ -1,44 +1,32 @@
 import type { Mark } from '@lean-mentor/core/desk';
 import { Button } from '../../shared/primitives/index.ts';
-import type { TrayHand } from './compare/useTray.ts';
-import { useOnStage, useScene, useThings } from './DeskScene.ts';
+import { useControls } from './DeskControls.tsx';
+import { useOnStage, useScene, useContents } from './DeskScene.ts';
 import { useKeyName } from './keys/keyMap.ts';
 import { MeasureList } from './measure/MeasureList.tsx';
 import { MeasurePanel } from './measure/MeasurePanel.tsx';
-import type { MeasureHand } from './measure/useMeasureHand.ts';
 import { NoteEditor } from './notes/NoteEditor.tsx';
-import type { PhaseHand } from './usePhase.ts';
-import type { Stops } from './useStops.ts';
-import type { WritingHand } from './useWriting.ts';
 import { WorkLeft } from './WorkLeft.tsx';
 
-interface NoteAreaProps {
-  panel: 'note' | 'measure' | null;
-  writing: WritingHand;
-  measuring: MeasureHand;
-  phase: PhaseHand;
-  stops: Stops;
-  tray: TrayHand;
-}
-
 /** Under the row: what is in hand (a measurement, a note), or what can be done on this frame and what is left. */
-export function NoteArea({ panel, writing, measuring, phase, stops, tray }: NoteAreaProps) {
-  const { document } = useThings();
+export function NoteArea({ panel }: { panel: 'note' | 'measure' | null }) {
+  const { writing } = useControls('writing');
+  const { document } = useContents();
   const marks = Object.values(document.marks);
   const hereId = useOnStage((state) => marks.find((mark) => mark.state === 'open' && mark.atFrame === state.frame)?.id ?? null);
-  if (panel === 'measure') return <MeasurePanel measuring={measuring} />;
-  if (panel === 'note' && writing.writing)
-    return <NoteEditor key={writing.writing.noteId} hand={writing} writing={writing.writing} tray={tray} />;
+  if (panel === 'measure') return <MeasurePanel />;
+  if (panel === 'note' && writing) return <NoteEditor key={writing.noteId} writing={writing} />;
   return (
     <section aria-label="Note" className="flex min-h-0 grow flex-col overflow-y-auto">
       <MeasureList />
-      <OnThisFrame writing={writing} mark={hereId ? document.marks[hereId] : undefined} />
-      <WorkLeft phase={phase} stops={stops} />
+      <OnThisFrame mark={hereId ? document.marks[hereId] : undefined} />
+      <WorkLeft />
     </section>
   );
 }
 
-function OnThisFrame({ writing, mark }: { writing: WritingHand; mark: Mark | undefined }) {
+function OnThisFrame({ mark }: { mark: Mark | undefined }) {
+  const writing = useControls('writing');
   const { actions } = useScene();
   const keyName = useKeyName();
   return (

@@ -1,12 +1,11 @@
 import { memo, useRef, useState, type ReactNode } from 'react';
-import { wholePicture } from '@lean-mentor/core/desk';
+import { wholePicture, type StageView } from '@lean-mentor/core/desk';
 import { FlipHorizontal2, Maximize } from 'lucide-react';
 import { useSize } from '../../shared/primitives/index.ts';
+import { useControls } from './DeskControls.tsx';
 import { useOnStage, useScene } from './DeskScene.ts';
 import { DrawingLayer } from './drawing/DrawingLayer.tsx';
 import { LabelInput } from './drawing/LabelInput.tsx';
-import type { DrawingHand } from './drawing/useDrawingHand.ts';
-import type { MeasureHand } from './measure/useMeasureHand.ts';
 import { useStageView } from './useStageView.ts';
 
 interface StageProps {
@@ -18,15 +17,13 @@ interface StageProps {
   takeCanvas: (canvas: HTMLCanvasElement | null) => void;
   /** Decoded frames are shown; the video element is for playing only. */
   decodes: boolean;
-  drawing: DrawingHand;
-  measuring: MeasureHand;
 }
 
 /** Brightness at which the lift begins and ends. */
 const lift = { least: 1, most: 3 };
 
 /** The picture with the drawings on it, as large as the room left of the sheet allows; enlarged, mirrored and lifted as wished. */
-export const Stage = memo(function Stage({ source, onFault, takeVideo, takeCanvas, decodes, drawing, measuring }: StageProps) {
+export const Stage = memo(function Stage({ source, onFault, takeVideo, takeCanvas, decodes }: StageProps) {
   const { size, player } = useScene();
   const room = useRef<HTMLDivElement>(null);
   const stage = useRef<HTMLDivElement>(null);
@@ -42,7 +39,7 @@ export const Stage = memo(function Stage({ source, onFault, takeVideo, takeCanva
     filter: brightness > 1 ? `brightness(${brightness})` : undefined,
   };
   return (
-    <div ref={room} className="relative flex aspect-video max-h-[calc(100dvh-300px)] w-full shrink-0 items-center justify-center bg-stage">
+    <div ref={room} className="relative flex size-full items-center justify-center bg-stage">
       <div ref={stage} className="relative overflow-hidden" style={{ width: pictureWidth, height: pictureHeight }} data-stage {...handlers}>
         <StageState zoom={view.zoom} />
         <div
@@ -61,22 +58,11 @@ export const Stage = memo(function Stage({ source, onFault, takeVideo, takeCanva
             style={asSeen}
           />
           <DecodedPicture takeCanvas={takeCanvas} style={asSeen} />
-          {pictureWidth > 0 && (
-            <DrawingLayer
-              width={pictureWidth}
-              height={pictureHeight}
-              mirrored={mirrored}
-              sharpness={view.zoom}
-              drawing={drawing}
-              measuring={measuring}
-            />
-          )}
+          {pictureWidth > 0 && <DrawingLayer width={pictureWidth} height={pictureHeight} mirrored={mirrored} sharpness={view.zoom} />}
         </div>
-        {drawing.labelling && drawing.draft[0] && (
-          <LabelInput at={drawing.draft[0]} view={view} mirrored={mirrored} onWritten={drawing.writeLabel} />
-        )}
+        <LabelBeingWritten view={view} mirrored={mirrored} />
       </div>
-      <div role="group" aria-label="View" className="absolute top-1 right-1 flex items-center gap-1 bg-stage/70 px-1 text-linen">
+      <div role="group" aria-label="View" className="absolute top-1 right-1 flex items-center gap-1 bg-stage/70 px-1 text-chalk">
         {view.zoom > 1 && (
           <button
             type="button"
@@ -98,7 +84,7 @@ export const Stage = memo(function Stage({ source, onFault, takeVideo, takeCanva
             step={0.1}
             value={brightness}
             onChange={(e) => setBrightness(Number(e.target.value))}
-            className="w-16 accent-linen"
+            className="w-16 accent-chalk"
           />
         </label>
         <button
@@ -107,7 +93,7 @@ export const Stage = memo(function Stage({ source, onFault, takeVideo, takeCanva
           aria-label="Mirror the picture"
           aria-pressed={mirrored}
           onClick={() => setMirrored(!mirrored)}
-          className="flex size-8 items-center justify-center aria-pressed:bg-linen aria-pressed:text-ink"
+          className="flex size-8 items-center justify-center aria-pressed:bg-chalk aria-pressed:text-soot"
         >
           <FlipHorizontal2 size={16} />
         </button>
@@ -115,6 +101,12 @@ export const Stage = memo(function Stage({ source, onFault, takeVideo, takeCanva
     </div>
   );
 });
+
+function LabelBeingWritten({ view, mirrored }: { view: StageView; mirrored: boolean }) {
+  const { labelling, draft, step } = useControls('drawing');
+  if (!labelling || !draft[0]) return null;
+  return <LabelInput at={draft[0]} view={view} mirrored={mirrored} onWritten={(words) => step({ do: 'words', words })} />;
+}
 
 /** What is on the stage, for whoever looks from outside (tests, assistive technology). */
 function StageState({ zoom }: { zoom: number }): ReactNode {

@@ -1,39 +1,32 @@
 import { memo } from 'react';
 import { clockText } from '@lean-mentor/core/footage';
-import { ChevronLeft, ChevronRight, FastForward, History, Pause, Play, Redo2, Repeat, Rows3, Trophy, Undo2 } from 'lucide-react';
+import { ChevronLeft, ChevronRight, FastForward, History, Moon, Pause, Play, Redo2, Repeat, Rows3, Sun, Trophy, Undo2 } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { toast } from 'sonner';
 import { IconButton } from '../../shared/primitives/index.ts';
 import { speeds } from '../footage/index.ts';
-import type { CodingHand } from './coding/codingHand.ts';
-import type { TrayHand } from './compare/useTray.ts';
 import { TrayButton } from './compare/TrayButton.tsx';
 import { useFrame, useOnStage, useScene } from './DeskScene.ts';
+import { useControls } from './DeskControls.tsx';
 import { DrawingTools } from './drawing/DrawingTools.tsx';
-import type { DrawingHand } from './drawing/useDrawingHand.ts';
 import { useKeyName } from './keys/keyMap.ts';
 import { KeysHelp } from './keys/KeysHelp.tsx';
 import { MeasureMenu } from './measure/MeasureMenu.tsx';
-import type { MeasureHand } from './measure/useMeasureHand.ts';
 import { NeighbourFrames } from './NeighbourFrames.tsx';
 import { SaveStill } from './SaveStill.tsx';
+import { useDarkRoom } from './useDarkRoom.ts';
 import { useDeskPart } from './useDesk.ts';
 import { useLoop } from './useLoop.ts';
 import { useClockAt } from './score/useClockAt.ts';
 
-interface StageRowProps {
-  /** Why frames cannot be decoded here; null where they can. */
-  fault: string | null;
-  drawing: DrawingHand;
-  measuring: MeasureHand;
-  tray: TrayHand;
-  coding: CodingHand;
-  onScore: () => void;
-}
-
-/** Under the stage: how it plays and what the neighbours are, then what it is drawn on and measured with. */
-export const StageRow = memo(function StageRow({ fault, drawing, measuring, tray, coding, onScore }: StageRowProps) {
+/**
+ * Under the stage: how it plays and what the neighbours are, then what it is drawn on and measured with. `fault`: why frames cannot be
+ * decoded here; null where they can.
+ */
+export const StageRow = memo(function StageRow({ fault }: { fault: string | null }) {
   const keyName = useKeyName();
+  const coding = useControls('coding');
+  const score = useControls('score');
   const { frames } = useScene();
   return (
     <div role="toolbar" aria-label="Stage" className="shrink-0 border-b border-seam">
@@ -47,17 +40,18 @@ export const StageRow = memo(function StageRow({ fault, drawing, measuring, tray
           )}
         </div>
         <IconButton icon={Rows3} words={`Code the positions (${keyName('positions')})`} onClick={coding.toggle} pressed={coding.on} />
-        <IconButton icon={Trophy} words={`Score, stakes and numbers (${keyName('score')})`} onClick={onScore} />
+        <IconButton icon={Trophy} words={`Score, stakes and numbers (${keyName('score')})`} onClick={score.toggle} pressed={score.shown} />
         <Address />
       </div>
       <div className="flex h-9 items-center gap-0.5 border-t border-seam px-1">
         <Speeds />
-        <DrawingTools drawing={drawing} />
-        <MeasureMenu measuring={measuring} />
+        <DrawingTools />
+        <MeasureMenu />
         <SaveStill />
-        <TrayButton tray={tray} />
+        <TrayButton />
         <span className="ml-auto flex">
           <UndoRedo />
+          <Room />
           <KeysHelp />
         </span>
       </div>
@@ -143,6 +137,11 @@ function Speeds() {
         ))}
     </ToggleGroup.Root>
   );
+}
+
+function Room() {
+  const { dark, toggle } = useDarkRoom();
+  return <IconButton icon={dark ? Sun : Moon} words={dark ? 'For a light room' : 'For a dark room'} onClick={toggle} />;
 }
 
 function UndoRedo() {

@@ -1,67 +1,27 @@
-import { agreementWithClient, deskProgress } from '@lean-mentor/core/desk';
+import { agreementWithClient, type DeskDocument, type Mark } from '@lean-mentor/core/desk';
 import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
-import { ToggleGroup } from 'radix-ui';
 import { useMemo } from 'react';
-import { useOnStage, useScene, useThings } from './DeskScene.ts';
-import { useKeyName } from './keys/keyMap.ts';
+import { useContents, useScene } from './DeskScene.ts';
 import { ConflictList } from './notes/NoteConflicts.tsx';
-import type { PhaseHand } from './usePhase.ts';
-import type { Stops } from './useStops.ts';
 import { useClockAt } from './score/useClockAt.ts';
 
 /** So many marks are listed; Z and X go through all of them. */
 const mostListed = 40;
 
-/**
- * How far the work has come, and the rest of it: marks to look at, two versions to choose from, and the client's own marks beside the
- * review.
- */
-export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
-  const { footage, table, actions, boutAt, go } = useScene();
-  const { document } = useThings();
-  const keyName = useKeyName();
-  const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
-  const bout = footage.bouts.find(({ id }) => id === boutId) ?? { fromFrame: 0, toFrame: table.times.length };
+const openMarks = (document: DeskDocument): Mark[] =>
+  Object.values(document.marks)
+    .filter((mark) => mark.state === 'open')
+    .sort((a, b) => a.atFrame - b.atFrame);
+
+/** What is left to do: marks to look at, two versions to choose from, and the client's own marks beside the review. */
+export function WorkLeft() {
+  const { actions, go } = useScene();
+  const { document } = useContents();
   const clockAt = useClockAt();
-  const marks = Object.values(document.marks).sort((a, b) => a.atFrame - b.atFrame);
-  const progress = deskProgress(Object.values(document.looks), marks, bout);
-  const open = marks.filter((mark) => mark.state === 'open');
+  const open = openMarks(document);
   const conflicts = Object.values(document.conflicts);
   return (
     <div className="flex flex-col gap-2 border-t border-seam px-3 py-2 text-small">
-      <div className="flex items-center gap-3">
-        <ToggleGroup.Root
-          type="single"
-          aria-label="Look"
-          value={phase.phase}
-          onValueChange={(value) => value && phase.setPhase(value as PhaseHand['phase'])}
-          className="flex border border-seam"
-        >
-          {(['first', 'second'] as const).map((look) => (
-            <ToggleGroup.Item
-              key={look}
-              value={look}
-              title={
-                look === 'first'
-                  ? `Watch it through; ${keyName('mark')} drops marks`
-                  : `From mark to mark with ${keyName('previousStop')} and ${keyName('nextStop')}; each becomes a note or is let go`
-              }
-              className="h-7 px-2.5 hover:bg-linen data-[state=on]:bg-pine data-[state=on]:text-linen"
-            >
-              {look === 'first' ? 'First look' : 'Second look'}
-            </ToggleGroup.Item>
-          ))}
-        </ToggleGroup.Root>
-        <p data-progress>
-          {Math.round(progress.firstShare * 100)} % watched · {progress.open} {progress.open === 1 ? 'mark' : 'marks'} to look at ·{' '}
-          {progress.settled} settled · {Object.keys(document.notes).length} notes
-        </p>
-        {open.length > 0 && (
-          <button type="button" onClick={() => (phase.setPhase('second'), stops.goToStop(1))} className="linked ml-auto">
-            Next mark
-          </button>
-        )}
-      </div>
       {open.length > 0 && (
         <ul aria-label="Marks to look at" className="flex flex-wrap gap-1.5">
           {open.slice(0, mostListed).map((mark) => (
@@ -92,7 +52,7 @@ export function WorkLeft({ phase, stops }: { phase: PhaseHand; stops: Stops }) {
 /** What the client had marked, beside what the review found. */
 function ClientsMarks() {
   const { subject, footage, table, secondsAt, go } = useScene();
-  const { notes } = useThings();
+  const { notes } = useContents();
   const clockAt = useClockAt();
   const marks = subject.request.clientMarks.filter((mark) => mark.footageId === footage.id);
   const agreement = useMemo(() => agreementWithClient(marks, notes, (_, frame) => secondsAt(frame)), [marks, notes, secondsAt]);

@@ -1,22 +1,11 @@
 import { useState } from 'react';
-import type { CodingHand } from './coding/codingHand.ts';
-import type { TrayHand } from './compare/useTray.ts';
-import type { DrawingHand } from './drawing/useDrawingHand.ts';
+import type { DeskControls } from './DeskControls.tsx';
 import { inHandAfter, topmost, type InHand, type Mode } from './inHand.ts';
-import type { MeasureHand } from './measure/useMeasureHand.ts';
-import type { WritingHand } from './useWriting.ts';
 
-interface Hands {
-  writing: WritingHand;
-  drawing: DrawingHand;
-  measuring: MeasureHand;
-  coding: CodingHand;
-  tray: TrayHand;
-  score: { shown: boolean; close: () => void };
-}
+type Controls = Pick<DeskControls, 'writing' | 'drawing' | 'measuring' | 'coding' | 'tray' | 'score'>;
 
 /** What is in hand, in the order in which it was taken up, and how the topmost is laid down. */
-export function useInHand({ writing, drawing, measuring, coding, tray, score }: Hands): { inHand: InHand; leave: () => void } {
+export function useInHand({ writing, drawing, measuring, coding, tray, score }: Controls): { inHand: InHand; leave: () => void } {
   const [stack, setStack] = useState<InHand>([]);
   const { choice } = drawing;
   const now = inHandAfter(stack, {
@@ -24,7 +13,7 @@ export function useInHand({ writing, drawing, measuring, coding, tray, score }: 
     range: writing.range !== null,
     link: writing.linking,
     drawing: choice.tool !== null || choice.selectedId !== null || drawing.draft.length > 0,
-    measure: measuring.kind !== null,
+    measure: measuring.work !== null,
     positions: coding.on,
     attempt: coding.attempt !== null,
     score: score.shown,
@@ -35,12 +24,12 @@ export function useInHand({ writing, drawing, measuring, coding, tray, score }: 
     note: writing.close,
     range: writing.dropRange,
     link: writing.link,
-    drawing: drawing.leave,
-    measure: measuring.leave,
+    drawing: () => drawing.step({ do: 'leave' }),
+    measure: () => measuring.step({ do: 'leave' }),
     positions: coding.toggle,
     attempt: () => coding.setAttempt(null),
-    score: score.close,
-    tray: tray.close,
+    score: score.toggle,
+    tray: () => tray.step({ do: 'close' }),
   };
   return {
     inHand: now,

@@ -5,8 +5,8 @@ import { useOnStage, useScene, type DeskScene } from './DeskScene.ts';
 const usualSeconds = 3;
 
 /** The range at a frame: of the note or mark there that has one, else the last three seconds. */
-function rangeAt({ things, secondsAt, table }: DeskScene, frame: number): { fromFrame: number; toFrame: number } {
-  const { document, notes } = things();
+function rangeAt({ contents, secondsAt, table }: DeskScene, frame: number): { fromFrame: number; toFrame: number } {
+  const { document, notes } = contents();
   const marks = Object.values(document.marks).map((mark) => ({ fromFrame: mark.atFrame, toFrame: mark.toFrame }));
   const range = [...notes, ...marks].find(({ fromFrame, toFrame }) => toFrame !== null && fromFrame <= frame && frame < toFrame);
   if (range) return { fromFrame: range.fromFrame, toFrame: range.toFrame! };

@@ -10,12 +10,12 @@ export interface Stops {
 }
 
 /** Ways from one place that matters to the next. */
-export function useStops({ player, things, go }: DeskScene, bursts: readonly Stretch[]): Stops {
+export function useStops({ player, contents, go }: DeskScene, bursts: readonly Stretch[]): Stops {
   return useMemo(
     () => ({
       goToStop: (direction) => {
         const at = player?.snapshot().frame ?? 0;
-        const { document, notes } = things();
+        const { document, notes } = contents();
         const stops = stopsOf(document);
         const stop = direction > 0 ? stops.find((frame) => frame > at) : stops.findLast((frame) => frame < at);
         if (stop !== undefined) go(stop, notes.find((note) => note.fromFrame === stop)?.id ?? null);
@@ -25,6 +25,6 @@ export function useStops({ player, things, go }: DeskScene, bursts: readonly Str
         if (burst) go(burst.fromFrame, null);
       },
     }),
-    [player, things, go, bursts],
+    [player, contents, go, bursts],
   );
 }

@@ -1,19 +1,14 @@
-import { causeFault, type DeskDocument, type Note } from '@lean-mentor/core/desk';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { causeFault, type Note } from '@lean-mentor/core/desk';
+import { useMemo } from 'react';
 import { toast } from 'sonner';
-import type { FramePlayer } from '../footage/index.ts';
-import type { RangeBegun } from './DeskScene.ts';
+import type { DeskScene } from './DeskScene.ts';
 import { newId } from './newId.ts';
-import type { DeskActions } from './useDesk.ts';
-import type { Writing } from './writing.ts';
+import { useLatestState } from './useLatestState.ts';
+import { nothingWritten, opened, rangeMarked, rangeTo, written, type WritingState } from './writingSteps.ts';
 
-export interface WritingHand {
-  writing: Writing | null;
+export interface WritingControls extends WritingState {
   /** The note that is open, as it is written down; undefined before its first word. */
   note: Note | undefined;
-  range: RangeBegun | null;
-  /** A note waits for its cause to be picked. */
-  linking: boolean;
   /** Opens the line for a note on the present frame, or on the range that was begun. */
   write: () => void;
   /** Opens a note that is there; null closes. */
@@ -28,97 +23,68 @@ export interface WritingHand {
   /** Picks the cause of the open note, or stops picking. */
   link: () => void;
   pickCause: (noteId: string) => void;
+  /** The range that was begun, to the present frame; null where none was. */
+  rangeHere: () => { fromFrame: number; toFrame: number } | null;
   /** Lets go of a range that was begun. */
   dropRange: () => void;
 }
 
-interface Given {
-  player: FramePlayer | null;
-  footageId: string;
-  document: DeskDocument;
-  notes: readonly Note[];
-  actions: DeskActions;
-}
+type Given = Pick<DeskScene, 'player' | 'actions' | 'contents'> & { footageId: string; notes: Readonly<Record<string, Note>> };
 
-/** Which note is in hand, and how one is begun. */
-export function useWriting({ player, footageId, document, notes, actions }: Given): WritingHand {
-  const [writing, setWriting] = useState<Writing | null>(null);
-  const [range, setRange] = useState<RangeBegun | null>(null);
-  const [linking, setLinking] = useState(false);
-  const note = writing ? document.notes[writing.noteId] : undefined;
-
-  const latest = useRef(document);
-  useEffect(() => {
-    latest.current = document;
-  });
-  const open = useCallback((noteId: string | null): void => {
-    const there = noteId ? latest.current.notes[noteId] : undefined;
-    setLinking(false);
-    setWriting(
-      there
-        ? {
-            noteId: there.id,
-            footageId: there.footageId,
-            atFrame: there.fromFrame,
-            toFrame: there.toFrame,
-            markId: there.markId,
-            focus: 0,
-          }
-        : null,
-    );
-  }, []);
-
-  return useMemo<WritingHand>(() => {
-    const at = (): number => player?.snapshot().frame ?? 0;
-    const markHere = () => Object.values(document.marks).find((mark) => mark.state === 'open' && mark.atFrame === at());
+/** Which note is open, and how one is begun. `notes`: those of the footage, for showing the open one. */
+export function useWriting({ player, footageId, notes, actions, contents }: Given): WritingControls {
+  const [state, now, set] = useLatestState(nothingWritten);
+  const note = state.writing ? notes[state.writing.noteId] : undefined;
+  const doings = useMemo(() => {
+    const frame = (): number => player?.snapshot().frame ?? 0;
+    const markHere = () => Object.values(contents().document.marks).find((mark) => mark.state === 'open' && mark.atFrame === frame());
+    const open = (noteId: string | null): void => set(opened(now(), noteId ? contents().document.notes[noteId] : undefined));
     return {
-      writing,
-      note,
-      range,
-      linking,
       open,
       close: () => open(null),
       write: () => {
         if (!player) return;
         player.pause();
-        const frame = at();
-        const [from, to] = range ? [Math.min(range.fromFrame, frame), Math.max(range.fromFrame, frame) + 1] : [frame, null];
-        const here = range ? undefined : notes.find((there) => there.fromFrame === frame);
-        const mark = range ? undefined : markHere();
-        setRange(null);
-        setWriting({
-          noteId: here?.id ?? newId(),
-          footageId,
-          atFrame: from,
-          toFrame: here ? here.toFrame : (to ?? mark?.toFrame ?? null),
-          markId: here ? here.markId : (mark?.id ?? null),
-          focus: Date.now(),
-        });
+        const here = contents().notes.find(({ fromFrame }) => fromFrame === frame());
+        set(written(now(), { frame: frame(), footageId, note: here, mark: markHere(), newId: newId(), focus: Date.now() }));
       },
-      dropMark: () => actions.dropMark({ footageId, atFrame: at(), toFrame: null }),
+      dropMark: () => actions.dropMark({ footageId, atFrame: frame(), toFrame: null }),
       markRange: () => {
-        if (!range) return setRange({ fromFrame: at() });
-        const [from, to] = [Math.min(range.fromFrame, at()), Math.max(range.fromFrame, at()) + 1];
-        actions.dropMark({ footageId, atFrame: from, toFrame: to });
-        setRange(null);
+        const { state: next, range } = rangeMarked(now(), frame());
+        set(next);
+        if (range) actions.dropMark({ footageId, atFrame: range[0], toFrame: range[1] });
       },
       letGo: () => {
         const mark = markHere();
         if (mark) actions.letGoOfMark(mark.id);
         return Boolean(mark);
       },
+      rangeHere: () => {
+        const { range } = now();
+        if (!range) return null;
+        const [fromFrame, toFrame] = rangeTo(range.fromFrame, frame());
+        return { fromFrame, toFrame };
+      },
+      dropRange: () => set({ ...now(), range: null }),
+    };
+  }, [player, footageId, actions, contents, now, set]);
+  return useMemo<WritingControls>(
+    () => ({
+      ...state,
+      ...doings,
+      note,
       link: () => {
-        if (!note) return void toast('Open the note first; then pick what caused it.');
-        setLinking((now) => !now);
+        if (note) set({ ...now(), linking: !now().linking });
+        else toast('Open the note first; then pick what caused it.');
       },
       pickCause: (causeId) => {
         if (!note) return;
-        const fault = causeFault(Object.values(document.notes), note.id, causeId);
+        const fault = causeFault(Object.values(contents().document.notes), note.id, causeId);
         if (fault) return void toast.warning(fault);
         actions.change('note', note.id, { causes: [...note.causes, causeId] });
-        setLinking(false);
+        set({ ...now(), linking: false });
       },
-      dropRange: () => setRange(null),
-    };
-  }, [writing, note, range, linking, open, player, document, notes, footageId, actions]);
+    }),
+    [state, doings, note, contents, actions, now, set],
+  );
 }

@@ -14,6 +14,8 @@ interface Wanted {
 }
 
 const canDecode = typeof VideoDecoder !== 'undefined';
+/** Why a browser shows no frames of its own; null where it does. */
+export const noDecoder = canDecode ? null : 'This browser does not decode frames by itself.';
 
 const startWorker = (): Worker => new Worker(new URL('./decodeWorker.ts', import.meta.url), { type: 'module' });
 let warm: Worker | null = null;
@@ -41,7 +43,7 @@ export function useDecodedFrames({ player, canvas, address, table, width, height
   frames: DecodedFrames | null;
   fault: string | null;
 } {
-  const [fault, setFault] = useState<string | null>(canDecode ? null : 'This browser does not decode frames by itself.');
+  const [fault, setFault] = useState(noDecoder);
   const [frames, setFrames] = useState<DecodedFrames | null>(null);
   // A signed address changes with every asking; what is open stays open.
   const path = address?.split('?')[0];

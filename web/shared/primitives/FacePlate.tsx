@@ -5,7 +5,7 @@ export function FacePlate({ name, level }: { name: string; level: number }) {
     .map((part) => part[0])
     .slice(0, 2)
     .join('');
-  const belts = ['', 'bg-belt-1 text-ink', 'bg-belt-2 text-linen', 'bg-belt-3 text-linen', 'bg-belt-4 text-linen', 'bg-belt-5 text-linen'];
+  const belts = ['', 'bg-belt-1 text-soot', 'bg-belt-2 text-chalk', 'bg-belt-3 text-chalk', 'bg-belt-4 text-chalk', 'bg-belt-5 text-chalk'];
   return (
     <span
       aria-hidden

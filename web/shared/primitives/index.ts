@@ -3,6 +3,7 @@ export { Choice } from './Choice.tsx';
 export { FacePlate } from './FacePlate.tsx';
 export { Field, inputClass } from './Field.tsx';
 export { Empty, FaultNote, RowsSkeleton } from './states.tsx';
+export { MessageLine, MessagesProvider } from './Messages.tsx';
 export { Wordmark } from './Wordmark.tsx';
 export { FileButton } from './FileButton.tsx';
 export { IconButton } from './IconButton.tsx';

@@ -3,10 +3,12 @@ import { isNeutral, positionName, type PositionCode } from '@lean-mentor/core/sc
 import { Combine, SplitSquareVertical, X } from 'lucide-react';
 import { memo, useEffect, useState } from 'react';
 import { IconButton } from '../../../shared/primitives/index.ts';
-import { useFrame, useScene, useThings } from '../DeskScene.ts';
+import { useFrame, useScene, useContents } from '../DeskScene.ts';
 import { codeWords } from './codeWords.ts';
 import { eventKeys, outcomeKeys, paletteRows, techniqueKeys } from './paletteKeys.ts';
-import type { CodingHand } from './codingHand.ts';
+import type { CodingControls } from './codingControls.ts';
+import { eventAct, outcomeActs, type AttemptBegun } from './codingKeys.ts';
+import { useControls } from '../DeskControls.tsx';
 
 interface KeyButtonProps {
   code: string;
@@ -39,7 +41,7 @@ const PositionKey = memo(function PositionKey({
   code: string;
   position: PositionCode;
   pressed: boolean;
-  put: CodingHand['put'];
+  put: CodingControls['put'];
 }) {
   return <KeyButton code={code} words={positionName(position)} pressed={pressed} onClick={(shifted) => put(position, shifted)} />;
 });
@@ -60,9 +62,10 @@ function useShift(): boolean {
 }
 
 /** One key per position, while the video plays: what it is from here on. With Shift the partner holds, or does it. */
-export function PositionPalette({ coding }: { coding: CodingHand }) {
+export function PositionPalette() {
+  const coding = useControls('coding');
   const { secondsAt } = useScene();
-  const { bouts } = useThings();
+  const { bouts } = useContents();
   const frame = useFrame();
   const shift = useShift();
   const here = bouts.findLast(({ bout }) => bout.fromFrame <= frame) ?? bouts[0];
@@ -96,7 +99,7 @@ export function PositionPalette({ coding }: { coding: CodingHand }) {
         <IconButton icon={X} words="Close the positions (Esc)" onClick={coding.toggle} />
       </div>
       {coding.attempt ? (
-        <AttemptSteps coding={coding} />
+        <AttemptSteps attempt={coding.attempt} />
       ) : (
         <>
           {paletteRows.map(({ words, keys }) => (
@@ -118,13 +121,7 @@ export function PositionPalette({ coding }: { coding: CodingHand }) {
                 key={code}
                 code={code}
                 words={words}
-                onClick={(shifted) => {
-                  const athlete = shifted ? 'partner' : 'client';
-                  if (kind === 'attempt') coding.setAttempt({ atFrame: frame, athlete: null, technique: null });
-                  else if (kind === 'stoppage') coding.stopOrRestart();
-                  else if (kind === 'edge') coding.bringEdge();
-                  else coding.addEvent({ kind, athlete, ...(kind === 'finish' && { technique: '' }) });
-                }}
+                onClick={(shifted) => coding.act(eventAct(kind, shifted ? 'partner' : 'client', frame))}
               />
             ))}
           </div>
@@ -135,8 +132,8 @@ export function PositionPalette({ coding }: { coding: CodingHand }) {
 }
 
 /** Which attempt it was and how it went; the video may go on meanwhile. */
-function AttemptSteps({ coding }: { coding: CodingHand }) {
-  const attempt = coding.attempt!;
+function AttemptSteps({ attempt }: { attempt: AttemptBegun }) {
+  const coding = useControls('coding');
   if (!attempt.technique)
     return (
       <div role="group" aria-label="Which attempt" className="flex flex-wrap items-center gap-1">
@@ -157,15 +154,7 @@ function AttemptSteps({ coding }: { coding: CodingHand }) {
         The {attempt.athlete}’s {attempt.technique.replace('-', ' ')}
       </p>
       {outcomeKeys.map(([code, outcome, words]) => (
-        <KeyButton
-          key={code}
-          code={code}
-          words={words}
-          onClick={() => {
-            coding.addEvent({ kind: 'attempt', athlete: attempt.athlete, technique: attempt.technique, ...outcome }, attempt.atFrame);
-            coding.setAttempt(null);
-          }}
-        />
+        <KeyButton key={code} code={code} words={words} onClick={() => coding.act(...outcomeActs(attempt, outcome))} />
       ))}
     </div>
   );

@@ -8,7 +8,7 @@ import {
   type DeskChange,
   type DeskDocument,
 } from '@lean-mentor/core/desk';
-import { cutsOfSpans, type Cut, type CutEdit } from '@lean-mentor/core/scoring';
+import { cutsOfSpans, type Cut, type CutEdit, type FrameEvent, type Span } from '@lean-mentor/core/scoring';
 import { newId } from '../newId.ts';
 import type { Make } from '../useDesk.ts';
 import type { Coder } from './useCodedBouts.ts';
@@ -53,4 +53,71 @@ export function cutChanges(edits: readonly CutEdit[], { coding, cuts }: Opened, 
     if (cuts.some((cut) => cut.id === id)) return make.patched('cut', id, { atFrame, position, holder });
     return make.created('cut', id, { id, footageId: coding.footageId, codingId: coding.id, atFrame, position, holder });
   });
+}
+
+const blankEvent = { athlete: null, technique: null, outcome: null, close: false, gripped: false, position: null, holder: null } as const;
+
+/** An event put into a coding. The same guard pull told twice: the other had already gripped for a takedown. */
+export function eventChanges(
+  document: DeskDocument,
+  { coding }: Pick<Opened, 'coding'>,
+  event: Partial<CodedEvent> & Pick<CodedEvent, 'kind' | 'atFrame'>,
+  make: Make,
+): (DeskChange | null)[] {
+  const again = Object.values(document.events).find(
+    (one) =>
+      one.kind === 'guard-pull' &&
+      one.codingId === coding.id &&
+      one.kind === event.kind &&
+      one.athlete === event.athlete &&
+      one.atFrame === event.atFrame,
+  );
+  if (again) return [make.patched('event', again.id, { gripped: !again.gripped })];
+  const id = newId();
+  return [make.created('event', id, { ...blankEvent, ...event, id, footageId: coding.footageId, codingId: coding.id })];
+}
+
+/** The coding becomes the bout’s, and the one that was is kept as a draft. */
+export function acceptChanges(document: DeskDocument, codingId: string, make: Make): (DeskChange | null)[] {
+  const { boutId } = document.codings[codingId]!;
+  const others = codingsOf(document, boutId).filter(({ id, state }) => state === 'accepted' && id !== codingId);
+  return [
+    ...others.map(({ id }) => make.patched('coding', id, { state: 'draft' })),
+    make.patched('coding', codingId, { state: 'accepted' }),
+  ];
+}
+
+/** A whole coding, as a file has it, in the place of the one that is edited. */
+export function broughtChanges(
+  document: DeskDocument,
+  { coding, cuts }: Opened,
+  { spans, events }: { spans: Span[]; events: FrameEvent[] },
+  make: Make,
+): (DeskChange | null)[] {
+  const of = { footageId: coding.footageId, codingId: coding.id };
+  const old = Object.values(document.events).filter(({ codingId }) => codingId === coding.id);
+  return [
+    ...cuts.map(({ id }) => make.removed('cut', id)),
+    ...old.map(({ id }) => make.removed('event', id)),
+    ...cutsOfSpans(spans, newId).map((cut) => make.created('cut', cut.id, { ...cut, ...of })),
+    ...events.map((event) => {
+      const id = newId();
+      return make.created('event', id, { id, ...of, ...codedFieldsOf(event) });
+    }),
+  ];
+}
+
+/**
+ * What the key for stoppages tells on a frame: that the clock stops, or, where it stands already, that it goes on in the position before
+ * it stopped.
+ */
+export function stopOrRestart(
+  { events, spans }: Pick<Bout, 'events' | 'spans'>,
+  frame: number,
+): Pick<CodedEvent, 'kind' | 'position' | 'holder'> {
+  const clock = events.filter(({ kind, atFrame }) => atFrame <= frame && (kind === 'stoppage' || kind === 'restart'));
+  const last = [...clock].sort((a, b) => a.atFrame - b.atFrame).at(-1);
+  if (last?.kind !== 'stoppage') return { kind: 'stoppage', position: null, holder: null };
+  const span = spans.findLast(({ fromFrame }) => fromFrame < last.atFrame);
+  return { kind: 'restart', position: span?.position ?? null, holder: span?.holder ?? null };
 }

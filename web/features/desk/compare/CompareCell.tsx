@@ -1,8 +1,9 @@
-import { clampFrame, frameAtSeconds, secondsOfFrame } from '@lean-mentor/core/footage';
+import { comparedFrame, type Compared } from '@lean-mentor/core/desk';
+import { clampFrame } from '@lean-mentor/core/footage';
 import { ChevronLeft, ChevronRight, FlipHorizontal2, X } from 'lucide-react';
-import { useEffect, useRef, useState, type Ref } from 'react';
+import { useEffect, useRef, type Ref } from 'react';
 import { IconButton } from '../../../shared/primitives/index.ts';
-import { openDecoded, useGetFrameTableQuery, useViewing, type DecodedFrames } from '../../footage/index.ts';
+import { useDecodedPicture, useGetFrameTableQuery } from '../../footage/index.ts';
 import type { TrayItem } from './trayStore.ts';
 
 /** Four of them together stay within the desk's memory. */
@@ -14,44 +15,29 @@ interface CompareCellProps {
   offsetSeconds: number;
   /** Laid over the others: how opaque. Null: beside them. */
   opacity: number | null;
+  /** Its frame table has come. */
+  takeTable: (footageId: string, table: Compared['table']) => void;
   canvasRef: Ref<HTMLCanvasElement>;
   onChange: (fields: Partial<TrayItem>) => void;
   onDrop: () => void;
 }
 
-/** One frame of the comparison, at its anchor and so many seconds on or back. */
-export function CompareCell({ item, offsetSeconds, opacity, canvasRef, onChange, onDrop }: CompareCellProps) {
+/** One footage of the comparison, at its anchor frame and so many seconds on or back. */
+export function CompareCell({ item, offsetSeconds, opacity, takeTable, canvasRef, onChange, onDrop }: CompareCellProps) {
   const { data: table, error } = useGetFrameTableQuery(item.footageId);
-  const { addresses } = useViewing(item.footageId);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [frames, setFrames] = useState<DecodedFrames | null>(null);
-  const address = addresses?.reviewCopy;
   useEffect(() => {
-    if (!table || !address || typeof VideoDecoder === 'undefined') return;
-    return openDecoded({ address, table, width: 1280, height: 720, budgetBytes }, setFrames);
-  }, [table, address]);
-
-  const frame = table ? frameAtSeconds(table, secondsOfFrame(table, item.anchorFrame) + offsetSeconds + 1e-6) : item.anchorFrame;
-  useEffect(() => {
-    if (!frames) return;
-    let away = false;
-    frames.aim(frame, offsetSeconds < 0 ? -1 : 1);
-    void frames.whenThere(frame).then(() => {
-      const picture = away ? undefined : frames.picture(frame);
-      const target = canvas.current;
-      if (!picture || !target) return;
-      if (target.width !== picture.displayWidth) [target.width, target.height] = [picture.displayWidth, picture.displayHeight];
-      target.getContext('2d', { alpha: false })!.drawImage(picture, 0, 0, target.width, target.height);
-    });
-    return () => {
-      away = true;
-    };
-  }, [frames, frame, offsetSeconds]);
-
+    if (table) takeTable(item.footageId, table);
+  }, [table, takeTable, item.footageId]);
+  const { anchorFrame, fromFrame, toFrame } = item;
+  const range = toFrame === null ? null : { fromFrame, toFrame };
+  const frame = table ? comparedFrame({ table, anchorFrame, range }, offsetSeconds) : anchorFrame;
+  const fault = useDecodedPicture({ footageId: item.footageId, table, frame, backwards: offsetSeconds < 0, budgetBytes, canvas });
   const over = opacity !== null;
   return (
     <figure className={over ? 'absolute inset-0 flex flex-col' : 'flex min-h-0 min-w-0 flex-col'} style={over ? { opacity } : undefined}>
-      <div className="flex min-h-0 grow items-center justify-center bg-stage">
+      <div className="relative flex min-h-0 grow items-center justify-center bg-stage">
+        {fault && <p className="absolute max-w-80 bg-linen p-2 text-small">Frames cannot be laid beside each other here. {fault}</p>}
         <canvas
           ref={(element) => {
             canvas.current = element;

@@ -13,10 +13,9 @@ import {
 } from '@lean-mentor/core/desk';
 import type Konva from 'konva';
 import { Circle, Group, Layer, Stage as Canvas } from 'react-konva';
-import { useOnStage, useScene, useThings } from '../DeskScene.ts';
-import type { MeasureHand } from '../measure/useMeasureHand.ts';
+import { useControls } from '../DeskControls.tsx';
+import { useOnStage, useScene, useContents } from '../DeskScene.ts';
 import { PaintedShape } from './PaintedShape.tsx';
-import type { DrawingHand } from './useDrawingHand.ts';
 
 interface DrawingLayerProps {
   width: number;
@@ -25,8 +24,6 @@ interface DrawingLayerProps {
   mirrored: boolean;
   /** How often it is enlarged: lines are drawn as fine as that. */
   sharpness: number;
-  drawing: DrawingHand;
-  measuring: MeasureHand;
 }
 
 /** Pixels of the drawing's canvas a pixel of the stage, at most: beyond, memory grows and nothing more is seen. */
@@ -44,9 +41,11 @@ interface Moving {
 }
 
 /** Drawings and measurements on the present frame, and the one being made. All points are shares of the picture, right at any size. */
-export function DrawingLayer({ width, height, mirrored, sharpness, drawing, measuring }: DrawingLayerProps) {
+export function DrawingLayer({ width, height, mirrored, sharpness }: DrawingLayerProps) {
+  const drawing = useControls('drawing');
+  const measuring = useControls('measuring');
   const { secondsAt, table, size } = useScene();
-  const { document } = useThings();
+  const { document } = useContents();
   const { choice, draft, hidden } = drawing;
   const drawings = Object.values(document.drawings);
   const measures = Object.values(document.measures).filter((measure) => measure.drawn);
@@ -69,15 +68,15 @@ export function DrawingLayer({ width, height, mirrored, sharpness, drawing, meas
     const point = { x: mirrored ? 1 - at.x / width : at.x / width, y: at.y / height };
     return evt.pointerType === 'pen' ? { ...point, pressure: Math.round(evt.pressure * 1000) / 1000 } : point;
   };
-  const busy = choice.tool !== null || measuring.kind !== null;
+  const busy = choice.tool !== null || measuring.work !== null;
 
   const begin = (event: Konva.KonvaEventObject<PointerEvent>): void => {
     event.currentTarget.getStage()?.setPointersPositions(event.evt);
     const point = pointOf(event);
     if (!point || event.evt.button > 0) return;
-    if (measuring.kind !== null) measuring.press(point);
-    else if (choice.tool) drawing.begin(point);
-    else if (event.target === event.currentTarget) drawing.select(null);
+    if (measuring.work) measuring.press(point);
+    else if (choice.tool) drawing.step({ do: 'down', point });
+    else if (event.target === event.currentTarget) drawing.step({ do: 'select', id: null });
   };
   const hold =
     (held: Drawing, handle: number | null) =>
@@ -86,14 +85,14 @@ export function DrawingLayer({ width, height, mirrored, sharpness, drawing, meas
       event.cancelBubble = true;
       event.currentTarget.getStage()?.setPointersPositions(event.evt);
       const from = pointOf(event);
-      drawing.select(held.id);
+      drawing.step({ do: 'select', id: held.id });
       const was = drawingPoints(held, frame, secondsAt);
       if (from) setMoving({ drawing: held, from, was, handle, now: was });
     };
   const go = (event: Konva.KonvaEventObject<PointerEvent>): void => {
     const point = pointOf(event);
     if (!point) return;
-    if (!moving) return drawing.extend(point);
+    if (!moving) return drawing.step({ do: 'move', point });
     const [dx, dy] = [point.x - moving.from.x, point.y - moving.from.y];
     setMoving({
       ...moving,
@@ -101,7 +100,7 @@ export function DrawingLayer({ width, height, mirrored, sharpness, drawing, meas
     });
   };
   const end = (): void => {
-    if (!moving) return drawing.release();
+    if (!moving) return drawing.step({ do: 'up' });
     setMoving(null);
     if (moving.now !== moving.was) drawing.place(moving.drawing, moving.now);
   };

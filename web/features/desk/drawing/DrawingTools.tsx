@@ -17,7 +17,7 @@ import { ToggleGroup } from 'radix-ui';
 import { IconButton } from '../../../shared/primitives/index.ts';
 import { useFrame } from '../DeskScene.ts';
 import { useKeyName } from '../keys/keyMap.ts';
-import type { DrawingHand } from './useDrawingHand.ts';
+import { useControls } from '../DeskControls.tsx';
 
 export const toolWords: Record<DrawingTool, { words: string; icon: LucideIcon }> = {
   arrow: { words: 'Arrow', icon: MoveUpRight },
@@ -33,13 +33,14 @@ export const toolWords: Record<DrawingTool, { words: string; icon: LucideIcon }>
 const colourWords: Record<StrokeColour, { words: string; look: string }> = {
   client: { words: 'Client’s colour', look: 'bg-client' },
   partner: { words: 'Partner’s colour', look: 'bg-partner' },
-  chalk: { words: 'Chalk', look: 'bg-linen border border-reed' },
+  chalk: { words: 'Chalk', look: 'bg-chalk border border-reed' },
 };
 const weightWords: Record<StrokeWeight, string> = { thin: 'Thin', plain: 'Plain', bold: 'Bold' };
 const dotSize: Record<StrokeWeight, string> = { thin: 'h-px', plain: 'h-[3px]', bold: 'h-[6px]' };
 
 /** The tools, and how what they draw looks; a drawing that is selected changes its looks with them. */
-export function DrawingTools({ drawing }: { drawing: DrawingHand }) {
+export function DrawingTools() {
+  const drawing = useControls('drawing');
   const { choice, selected } = drawing;
   const nextWeight = strokeWeights[(strokeWeights.indexOf(choice.weight) + 1) % strokeWeights.length]!;
   return (
@@ -47,7 +48,7 @@ export function DrawingTools({ drawing }: { drawing: DrawingHand }) {
       <ToggleGroup.Root
         type="single"
         value={choice.tool ?? ''}
-        onValueChange={(tool) => (tool ? drawing.pickTool(tool as DrawingTool) : drawing.setChoice({ ...choice, tool: null }))}
+        onValueChange={(tool) => drawing.step(tool ? { do: 'take', tool: tool as DrawingTool } : { do: 'layDown' })}
         aria-label="Drawing tool"
         className="flex"
       >
@@ -96,12 +97,13 @@ export function DrawingTools({ drawing }: { drawing: DrawingHand }) {
       >
         <span className={`w-3.5 bg-ink ${dotSize[choice.weight]}`} />
       </button>
-      {selected && <Selected drawing={drawing} />}
+      {selected && <Selected />}
     </>
   );
 }
 
-function Selected({ drawing }: { drawing: DrawingHand }) {
+function Selected() {
+  const drawing = useControls('drawing');
   const frame = useFrame();
   const keyName = useKeyName();
   const pinned = drawing.selected?.keys.some((key) => key.frame === frame) ?? false;
@@ -110,7 +112,7 @@ function Selected({ drawing }: { drawing: DrawingHand }) {
       <IconButton
         icon={Diamond}
         words={`Pin it where it is on this frame, so that it moves between pins (${keyName('pin')})`}
-        onClick={drawing.toggleKey}
+        onClick={drawing.togglePin}
         pressed={pinned}
       />
       <IconButton icon={Trash2} words="Take this drawing away (Delete)" onClick={drawing.remove} />

@@ -13,7 +13,7 @@ export const deskKeys = {
   nextStop: { code: 'KeyX', words: 'Next mark or note' },
   write: { code: 'KeyF', words: 'Write on this frame' },
   link: { code: 'KeyL', words: 'This note was caused by … (then pick the earlier one)' },
-  tray: { code: 'KeyC', words: 'Put this frame in the compare tray' },
+  tray: { code: 'KeyC', words: 'Put this frame, or the range that was begun, in the compare tray' },
   tool: { code: 'KeyT', words: 'The last drawing tool' },
   pin: { code: 'KeyK', words: 'Pin the selected drawing on this frame' },
   positions: { code: 'KeyG', words: 'Positions: then one key for each, Shift for the partner’s' },

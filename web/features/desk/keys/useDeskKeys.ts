@@ -1,26 +1,14 @@
 import { drawingTools } from '@lean-mentor/core/desk';
 import { useEffect, useRef } from 'react';
-import type { TrayHand } from '../compare/useTray.ts';
 import type { DeskScene } from '../DeskScene.ts';
 import type { DeskKey } from './deskKeys.ts';
 import { deskKeyOf, keyMap } from './keyMap.ts';
-import type { CodingHand } from '../coding/codingHand.ts';
-import type { DrawingHand } from '../drawing/useDrawingHand.ts';
-import type { MeasureHand } from '../measure/useMeasureHand.ts';
+import type { DeskControls } from '../DeskControls.tsx';
 import type { keysOf } from '../inHand.ts';
 import { toggleLoop } from '../useLoop.ts';
-import type { Stops } from '../useStops.ts';
-import type { WritingHand } from '../useWriting.ts';
 
-interface DeskKeys {
+interface DeskKeys extends DeskControls {
   scene: DeskScene;
-  drawing: DrawingHand;
-  measuring: MeasureHand;
-  writing: WritingHand;
-  tray: TrayHand;
-  stops: Stops;
-  coding: CodingHand;
-  toggleScore: () => void;
   /** Lays down what lies on top. */
   leave: () => void;
   /** Whose the keys are at present. */
@@ -65,17 +53,20 @@ const keyDoes: Readonly<Record<Exclude<DeskKey, 'back' | 'on'>, Does>> = {
   nextStop: ({ stops }) => stops.goToStop(1),
   write: ({ writing }) => writing.write(),
   link: ({ writing }) => writing.link(),
-  tray: ({ tray }) => tray.addFrame(),
-  tool: ({ drawing }) => drawing.pickTool(null),
-  pin: ({ drawing }) => drawing.toggleKey(),
+  tray: ({ tray, writing }) => {
+    tray.add(writing.rangeHere());
+    writing.dropRange();
+  },
+  tool: ({ drawing }) => drawing.step({ do: 'take', tool: null }),
+  pin: ({ drawing }) => drawing.togglePin(),
   positions: ({ coding }) => coding.toggle(),
-  score: ({ toggleScore }) => toggleScore(),
-  hide: ({ drawing }) => drawing.setHidden(true),
+  score: ({ score }) => score.toggle(),
+  hide: ({ drawing }) => drawing.step({ do: 'hide', hidden: true }),
 };
 const fixedKeyDoes: Readonly<Record<string, Does>> = {
   Enter: ({ drawing, measuring }) => void (measuring.done() || drawing.close()),
   Delete: ({ drawing, writing }) => void (drawing.remove() || writing.letGo()),
-  Backspace: ({ drawing, measuring }) => (measuring.kind === null ? void drawing.remove() : measuring.takeBack()),
+  Backspace: ({ drawing, measuring }) => (measuring.work === null ? void drawing.remove() : measuring.step({ do: 'takeBack' })),
 };
 const withControl: Readonly<Record<string, Does>> = {
   KeyZ: ({ scene }, { shiftKey }) => (shiftKey ? scene.actions.redo() : scene.actions.undo()),
@@ -108,7 +99,7 @@ function press(event: KeyboardEvent, keys: DeskKeys): boolean {
   if (keys.keysOf === 'palette' && !(name && whilePlaying.has(name)) && keys.coding.key(event)) return true;
   const tool = drawingTools[Number(/^Digit([1-9])$/.exec(event.code)?.[1]) - 1];
   if (tool) {
-    drawing.pickTool(tool);
+    drawing.step({ do: 'take', tool });
     return true;
   }
   const does = name && name !== 'back' && name !== 'on' ? keyDoes[name] : fixedKeyDoes[event.code];
@@ -158,11 +149,11 @@ export function useDeskKeys(keys: DeskKeys): void {
     };
     const up = (event: KeyboardEvent): void => {
       if (directionOf(event.code)) stopGliding();
-      if (event.code === keyMap().hide) latest.current.drawing.setHidden(false);
+      if (event.code === keyMap().hide) latest.current.drawing.step({ do: 'hide', hidden: false });
     };
     const away = (): void => {
       stopGliding();
-      latest.current.drawing.setHidden(false);
+      latest.current.drawing.step({ do: 'hide', hidden: false });
     };
     addEventListener('keydown', down);
     addEventListener('keyup', up);

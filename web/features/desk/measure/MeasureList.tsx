@@ -1,13 +1,13 @@
 import { measureAtFrame } from '@lean-mentor/core/desk';
 import { Eye, EyeOff, Trash2 } from 'lucide-react';
 import { IconButton } from '../../../shared/primitives/index.ts';
-import { useOnStage, useScene, useThings } from '../DeskScene.ts';
+import { useOnStage, useScene, useContents } from '../DeskScene.ts';
 import { measureWords } from './measureWords.ts';
 
 /** The measurements that stand on this frame, each with what it says. */
 export function MeasureList() {
   const { actions } = useScene();
-  const { document } = useThings();
+  const { document } = useContents();
   const measures = Object.values(document.measures);
   const here = useOnStage((state) =>
     measures

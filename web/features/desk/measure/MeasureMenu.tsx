@@ -3,12 +3,13 @@ import { Ruler } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { RowMenu, rowMenuItem } from '../RowMenu.tsx';
 import { measureWords } from './measureWords.ts';
-import type { MeasureHand } from './useMeasureHand.ts';
+import { useControls } from '../DeskControls.tsx';
 
 /** What can be measured on this frame. */
-export function MeasureMenu({ measuring }: { measuring: MeasureHand }) {
+export function MeasureMenu() {
+  const measuring = useControls('measuring');
   return (
-    <RowMenu icon={Ruler} words="Measure" pressed={measuring.kind !== null}>
+    <RowMenu icon={Ruler} words="Measure" pressed={measuring.work !== null}>
       {measureKinds.map((kind) => (
         <DropdownMenu.Item key={kind} onSelect={() => measuring.start(kind)} className={rowMenuItem}>
           <span className="font-semibold">{measureWords[kind].words}</span>

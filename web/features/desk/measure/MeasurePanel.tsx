@@ -2,13 +2,13 @@ import { X } from 'lucide-react';
 import { Button, IconButton } from '../../../shared/primitives/index.ts';
 import { useFrame, useScene } from '../DeskScene.ts';
 import { jointWords, measureWords } from './measureWords.ts';
-import type { MeasureHand } from './useMeasureHand.ts';
+import { useControls } from '../DeskControls.tsx';
 
 const tileSizes = [0.5, 1, 1.5, 2] as const;
 
 /** While something is measured: what to press next, and the few numbers that only the coach knows. */
-export function MeasurePanel({ measuring }: { measuring: MeasureHand }) {
-  const { work, asks } = measuring;
+export function MeasurePanel() {
+  const { work, asks, draft, step, done } = useControls('measuring');
   const { secondsAt } = useScene();
   const frame = useFrame();
   if (!work) return null;
@@ -18,17 +18,17 @@ export function MeasurePanel({ measuring }: { measuring: MeasureHand }) {
       <div className="flex items-center gap-3">
         <h2 className="text-desk">{words}</h2>
         <p className="grow">{asks ? `Press ${jointWords[asks]}.` : work.kind === 'balance' ? 'Press every contact with the mat.' : how}</p>
-        <IconButton icon={X} words="Leave measuring (Esc)" onClick={measuring.leave} />
+        <IconButton icon={X} words="Leave measuring (Esc)" onClick={() => step({ do: 'leave' })} />
       </div>
       {work.kind === 'mat' && (
         <div className="flex flex-wrap items-center gap-4 text-small">
-          <Count label="Tiles wide" value={work.wide} onChange={(wide) => measuring.adjust({ wide })} />
-          <Count label="Tiles deep" value={work.deep} onChange={(deep) => measuring.adjust({ deep })} />
+          <Count label="Tiles wide" value={work.wide} onChange={(wide) => step({ do: 'adjust', fields: { wide } })} />
+          <Count label="Tiles deep" value={work.deep} onChange={(deep) => step({ do: 'adjust', fields: { deep } })} />
           <label className="flex items-center gap-2">
             A tile is
             <select
               value={work.tileMetres}
-              onChange={(e) => measuring.adjust({ tileMetres: Number(e.target.value) })}
+              onChange={(e) => step({ do: 'adjust', fields: { tileMetres: Number(e.target.value) } })}
               className="rounded-sm border border-seam bg-linen px-2 py-1"
             >
               {tileSizes.map((metres) => (
@@ -47,13 +47,13 @@ export function MeasurePanel({ measuring }: { measuring: MeasureHand }) {
         </p>
       )}
       <div className="flex gap-2">
-        {work.kind !== 'angle' && work.kind !== 'distance' && <Button onClick={measuring.done}>Done</Button>}
+        {work.kind !== 'angle' && work.kind !== 'distance' && <Button onClick={done}>Done</Button>}
         {asks && (
-          <Button look="plain" onClick={measuring.pass}>
+          <Button look="plain" onClick={() => step({ do: 'pass' })}>
             It is hidden
           </Button>
         )}
-        <Button look="quiet" onClick={measuring.takeBack} disabled={measuring.draft.length === 0}>
+        <Button look="quiet" onClick={() => step({ do: 'takeBack' })} disabled={draft.length === 0}>
           Take the last dot back
         </Button>
       </div>

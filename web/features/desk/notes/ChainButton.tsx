@@ -1,7 +1,7 @@
 import { chainOf, type Note } from '@lean-mentor/core/desk';
 import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
 import { Route } from 'lucide-react';
-import { useOnStage, useScene, useThings } from '../DeskScene.ts';
+import { useOnStage, useScene, useContents } from '../DeskScene.ts';
 import { useClockAt } from '../score/useClockAt.ts';
 
 /** The chain is shown from so long before its first link to so long after this one, in seconds. */
@@ -10,7 +10,7 @@ const around = 1;
 /** "This began at 1:12": plays the whole chain, from its first link to this note, over and over as one clip. */
 export function ChainButton({ note }: { note: Note }) {
   const { player, table, secondsAt } = useScene();
-  const { whole } = useThings();
+  const { whole } = useContents();
   const clockAt = useClockAt();
   const looping = useOnStage((state) => state.loop !== null);
   if (note.causes.length === 0) return null;

@@ -1,7 +1,7 @@
 import { chainOf, ledToBy, type Note } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
 import { Fragment } from 'react';
-import { useScene, useThings } from '../DeskScene.ts';
+import { useScene, useContents } from '../DeskScene.ts';
 import { useClockAt } from '../score/useClockAt.ts';
 import { useChainCosts } from './useChainCosts.ts';
 
@@ -10,7 +10,7 @@ const shown = (cost: number): string => cost.toFixed(2);
 /** The chain a note stands in, first link first, with what is carried back to each. */
 export function ChainPath({ note }: { note: Note }) {
   const { go } = useScene();
-  const { whole } = useThings();
+  const { whole } = useContents();
   const clockAt = useClockAt();
   const costs = useChainCosts();
   const byId = new Map(Object.entries(whole.notes));

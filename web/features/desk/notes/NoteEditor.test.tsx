@@ -4,7 +4,7 @@ import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { aNote, footageId, openDeskHouse, requestId } from '../../../testing/deskHouse.tsx';
-import type { WritingHand } from '../useWriting.ts';
+import type { DeskControls } from '../DeskControls.tsx';
 import { NoteEditor } from './NoteEditor.tsx';
 
 const writing = { noteId: 'n', footageId, atFrame: 33, toFrame: null, markId: 'm', focus: 1 };
@@ -23,10 +23,10 @@ let earlier: object[] = [];
 const close = vi.fn();
 function open(note: Note | undefined, more: Partial<DeskDocument> = {}) {
   close.mockClear();
-  const house = openDeskHouse({ marks: { m: mark }, notes: note ? { n: note } : {}, ...more });
-  const hand = { note, close, link: vi.fn(), linking: false } as unknown as WritingHand;
-  const view = house.show(<NoteEditor hand={hand} writing={writing} tray={{ load: vi.fn() } as never} />);
-  return { ...house, ...view, hand, noteNow: () => house.desk().document.notes['n'] };
+  const controls = { writing: { note, close, link: vi.fn(), linking: false } as unknown as DeskControls['writing'] };
+  const house = openDeskHouse({ marks: { m: mark }, notes: note ? { n: note } : {}, ...more }, {}, controls);
+  const view = house.show(<NoteEditor writing={writing} />);
+  return { ...house, ...view, noteNow: () => house.desk().document.notes['n'] };
 }
 const what = (): HTMLElement => screen.getByRole('textbox', { name: 'What happened' });
 

@@ -3,10 +3,9 @@ import { noteKinds, type Note, type NoteKind } from '@lean-mentor/core/desk';
 import { Plus, Trash2, X } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { KindGlyph, kindWords } from '../../../shared/primitives/index.ts';
+import { useControls } from '../DeskControls.tsx';
 import { useScene } from '../DeskScene.ts';
-import type { WritingHand } from '../useWriting.ts';
 import { newNote, type Writing } from '../writing.ts';
-import type { TrayHand } from '../compare/useTray.ts';
 import { ChainPath } from './ChainPath.tsx';
 import { GrowingText } from './GrowingText.tsx';
 import { InsteadLines } from './InsteadLines.tsx';
@@ -17,16 +16,10 @@ import { NoteMemo } from './NoteMemo.tsx';
 import { Picks } from './Picks.tsx';
 import { PrincipleField } from './PrincipleField.tsx';
 
-interface NoteEditorProps {
-  hand: WritingHand;
-  writing: Writing;
-  tray: TrayHand;
-}
-
 /** One note, written in one line that grows. A new note is written down with its first word or choice. */
-export function NoteEditor({ hand, writing, tray }: NoteEditorProps) {
+export function NoteEditor({ writing }: { writing: Writing }) {
   const { actions } = useScene();
-  const { note, close } = hand;
+  const { note, close } = useControls('writing');
   const text = useRef<HTMLTextAreaElement>(null);
   const shown = note ?? newNote(writing);
   useEffect(() => {
@@ -125,7 +118,7 @@ export function NoteEditor({ hand, writing, tray }: NoteEditorProps) {
         <NoteFacts note={shown} />
         {note && <ChainPath note={note} />}
       </div>
-      {note && <NoteLinks note={note} hand={hand} tray={tray} />}
+      {note && <NoteLinks note={note} />}
     </section>
   );
 }

@@ -1,8 +1,8 @@
 import type { Note } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
 import { positionName, scoreAt, scoreText, stakesAt } from '@lean-mentor/core/scoring';
-import { useScene, useThings } from '../DeskScene.ts';
-import { useScoreHand } from '../score/useScore.ts';
+import { useScene, useContents } from '../DeskScene.ts';
+import { useScored } from '../score/useScore.ts';
 import { useClockAt } from '../score/useClockAt.ts';
 
 const stakesShort = { safe: 'safe', 'knife-edge': 'knife-edge', 'must-score': 'must score' } as const;
@@ -10,8 +10,8 @@ const stakesShort = { safe: 'safe', 'knife-edge': 'knife-edge', 'must-score': 'm
 /** Where a note stands, from what is known: clock, position and who holds it. */
 export function NoteFacts({ note }: { note: Note }) {
   const { boutAt } = useScene();
-  const { bouts } = useThings();
-  const { scored } = useScoreHand();
+  const { bouts } = useContents();
+  const { scored } = useScored();
   const id = boutAt(note.fromFrame)?.id;
   const bout = bouts.find((here) => here.bout.id === id)?.bout;
   const score = scored.find(({ here }) => here.bout.id === id);

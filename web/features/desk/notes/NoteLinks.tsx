@@ -2,10 +2,9 @@ import type { Note } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
 import { Columns2, CornerDownRight, X } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { useScene, useThings } from '../DeskScene.ts';
+import { useScene, useContents } from '../DeskScene.ts';
 import { useKeyName } from '../keys/keyMap.ts';
-import type { WritingHand } from '../useWriting.ts';
-import type { TrayHand } from '../compare/useTray.ts';
+import { useControls } from '../DeskControls.tsx';
 import { ChainButton } from './ChainButton.tsx';
 import { ClipPicker } from './ClipPicker.tsx';
 import { PairPicker } from './PairPicker.tsx';
@@ -25,10 +24,12 @@ function Chip({ children, onOpen, away, onAway }: { children: ReactNode; onOpen:
 }
 
 /** What a note is tied to: what caused it, its other half, a comparison. */
-export function NoteLinks({ note, hand, tray }: { note: Note; hand: WritingHand; tray: TrayHand }) {
+export function NoteLinks({ note }: { note: Note }) {
+  const { linking, link } = useControls('writing');
+  const tray = useControls('tray');
   const { actions, go } = useScene();
   const clockAt = useClockAt();
-  const { whole } = useThings();
+  const { whole } = useContents();
   const keyName = useKeyName();
   const comparison = note.comparisonId ? whole.comparisons[note.comparisonId] : undefined;
   return (
@@ -52,18 +53,18 @@ export function NoteLinks({ note, hand, tray }: { note: Note; hand: WritingHand;
       })}
       <button
         type="button"
-        aria-pressed={hand.linking}
-        onClick={hand.link}
+        aria-pressed={linking}
+        onClick={link}
         className="rounded-sm px-1.5 py-0.5 text-small font-semibold text-pine hover:bg-linen aria-pressed:bg-pine aria-pressed:text-linen"
       >
-        {hand.linking ? 'Pick the earlier note on the sheet' : `Caused by … (${keyName('link')})`}
+        {linking ? 'Pick the earlier note on the sheet' : `Caused by … (${keyName('link')})`}
       </button>
       <ChainButton note={note} />
       <PairPicker note={note} />
       <ClipPicker note={note} />
       {comparison && (
         <Chip
-          onOpen={() => tray.load(comparison)}
+          onOpen={() => tray.step({ do: 'load', comparison })}
           away="Take the comparison off this note"
           onAway={() => actions.change('note', note.id, { comparisonId: null })}
         >

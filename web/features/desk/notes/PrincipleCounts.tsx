@@ -4,13 +4,13 @@ import { format } from 'date-fns';
 import { Popover } from 'radix-ui';
 import { Link } from 'react-router';
 import { useGetClientNotesQuery } from '../api.ts';
-import { useScene, useThings } from '../DeskScene.ts';
+import { useScene, useContents } from '../DeskScene.ts';
 import { useClockAt } from '../score/useClockAt.ts';
 
 /** How often a principle came up here and before, what became of it as a fix, and every instance to jump to. */
 export function PrincipleCounts({ note, principleId }: { note: Note; principleId: string }) {
   const { subject, boutAt, go, footage } = useScene();
-  const { whole } = useThings();
+  const { whole } = useContents();
   const { data } = useGetClientNotesQuery(subject.request.id);
   const earlier = (data?.notes ?? []).filter((other) => other.requestId !== subject.request.id);
   const bout = boutAt(note.fromFrame);

@@ -2,7 +2,7 @@ import type { Note } from '@lean-mentor/core/desk';
 import { useCombobox } from 'downshift';
 import { useMemo, useState } from 'react';
 import { useAccount } from '../../access/index.ts';
-import { useScene, useThings } from '../DeskScene.ts';
+import { useScene, useContents } from '../DeskScene.ts';
 import { newId } from '../newId.ts';
 import { PrincipleCounts } from './PrincipleCounts.tsx';
 
@@ -25,7 +25,7 @@ interface PrincipleFieldProps {
 /** The principle a note is about, by typing a part of its name; the coach may put one into the book that is not in it yet. */
 export function PrincipleField({ note, noteId, ensure }: PrincipleFieldProps) {
   const { actions } = useScene();
-  const { whole } = useThings();
+  const { whole } = useContents();
   const [typed, setTyped] = useState<string | null>(null);
   const named = note?.principleId ? whole.principles[note.principleId] : undefined;
   const wanted = typed?.trim().toLocaleLowerCase() ?? '';

@@ -1,8 +1,8 @@
 import { chainCosts, rankInputOf, requestNoteOf, type HarmBout } from '@lean-mentor/core/fixes';
 import { useMemo } from 'react';
 import { usePositionValues } from '../../scoring/index.ts';
-import { useScene, useThings } from '../DeskScene.ts';
-import { useScoreHand } from '../score/useScore.ts';
+import { useScene, useContents } from '../DeskScene.ts';
+import { useScored } from '../score/useScore.ts';
 
 /** What a note cost by itself, and with what is carried back to it; a conceded finish counts 1. */
 export interface ChainCost {
@@ -12,9 +12,9 @@ export interface ChainCost {
 
 /** The cost of every note on the stage’s footage, as the ladder counts it, by the notes’ ids. */
 export function useChainCosts(): ReadonlyMap<string, ChainCost> {
-  const { notes } = useThings();
+  const { notes } = useContents();
   const { boutAt, secondsAt } = useScene();
-  const { scored } = useScoreHand();
+  const { scored } = useScored();
   const values = usePositionValues();
   return useMemo(() => {
     const placed = notes.map((note) => {

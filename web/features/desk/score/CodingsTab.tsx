@@ -5,8 +5,8 @@ import { coderAgreement, coderCheck } from '@lean-mentor/core/scoring';
 import { toast } from 'sonner';
 import { FileButton } from '../../../shared/primitives/index.ts';
 import { useAccount } from '../../access/index.ts';
-import type { CodingHand } from '../coding/codingHand.ts';
-import { useScene, useThings } from '../DeskScene.ts';
+import { useControls } from '../DeskControls.tsx';
+import { useScene, useContents } from '../DeskScene.ts';
 import { download } from '../../../shared/download.ts';
 import { EventList } from './EventList.tsx';
 import { parsedBout } from './parsedBout.ts';
@@ -15,8 +15,9 @@ import type { BoutScored } from './useScore.ts';
 const stateWords: Record<Coding['state'], string> = { draft: 'being coded', offered: 'offered to the coach', accepted: 'the bout’s' };
 
 /** Who coded the bout, how far they agree, what is worth a second look, and the bout as a file. */
-export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingHand }) {
-  const { document } = useThings();
+export function CodingsTab({ bout }: { bout: BoutScored }) {
+  const coding = useControls('coding');
+  const { document } = useContents();
   const { subject, go } = useScene();
   const account = useAccount();
   const { here, timed, since, frameAt } = bout;
@@ -85,7 +86,7 @@ export function CodingsTab({ bout, coding }: { bout: BoutScored; coding: CodingH
           );
         })}
       </ul>
-      <EventList bout={bout} coding={coding} />
+      <EventList bout={bout} />
       <section aria-label="Worth a second look">
         {doubts.length === 0 ? (
           <p className="text-reed">Nothing in it looks like a slip.</p>

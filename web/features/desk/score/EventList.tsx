@@ -2,13 +2,14 @@ import { frameEventOf } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
 import { X } from 'lucide-react';
 import { IconButton } from '../../../shared/primitives/index.ts';
-import type { CodingHand } from '../coding/codingHand.ts';
+import { useControls } from '../DeskControls.tsx';
 import { useFrame, useScene } from '../DeskScene.ts';
 import { eventWords } from './onSheet.ts';
 import type { BoutScored } from './useScore.ts';
 
 /** What happened, to be corrected: who, close or not, gripped or not, when, or not at all. */
-export function EventList({ bout, coding }: { bout: BoutScored; coding: CodingHand }) {
+export function EventList({ bout }: { bout: BoutScored }) {
+  const coding = useControls('coding');
   const { secondsAt, go } = useScene();
   const frame = useFrame();
   const { coded, bout: here } = bout.here;

@@ -4,12 +4,12 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BoutNumbers, PatternList, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
 import { useScene } from '../DeskScene.ts';
-import { useScoreHand, type BoutScored } from './useScore.ts';
+import { useScored, type BoutScored } from './useScore.ts';
 
 /** Every coded bout of the client as the server has it, but those of this desk as they are here. */
 function useAllBouts() {
   const { subject } = useScene();
-  const { scored, own } = useScoreHand();
+  const { scored, own } = useScored();
   const { data, isLoading } = useGetClientBoutsQuery(subject.client.id);
   return useMemo(() => {
     const kept = (data?.bouts ?? []).map((bout) => {
@@ -27,7 +27,7 @@ function useAllBouts() {
 
 /** What is counted: of this bout, of the day, or of everything of the client. */
 export function NumbersTab({ bout }: { bout: BoutScored }) {
-  const { scored } = useScoreHand();
+  const { scored } = useScored();
   const [of, setOf] = useState<'bout' | 'day' | 'all'>('bout');
   const { bouts } = useAllBouts();
   const numbers = useHistoryNumbers(of === 'all' ? bouts : null);

@@ -1,13 +1,13 @@
 import { X } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { IconButton } from '../../../shared/primitives/index.ts';
-import type { CodingHand } from '../coding/codingHand.ts';
+import { useControls } from '../DeskControls.tsx';
 import { useFrame } from '../DeskScene.ts';
 import { CodingsTab } from './CodingsTab.tsx';
 import { NumbersTab, PatternsTab } from './HistoryTabs.tsx';
 import { ScoreTab } from './ScoreTab.tsx';
 import { SheetChooser } from './SheetChooser.tsx';
-import { scoredAt, useScoreHand } from './useScore.ts';
+import { scoredAt, useScored } from './useScore.ts';
 import { WouldScoreTab } from './WouldScoreTab.tsx';
 
 const tabs = [
@@ -19,8 +19,10 @@ const tabs = [
 ] as const;
 
 /** Under the stage: the score with its reasons, what hangs on the next one, what is counted, and who coded it. */
-export function ScorePanel({ coding, onClose }: { coding: CodingHand; onClose: () => void }) {
-  const { scored } = useScoreHand();
+export function ScorePanel() {
+  const coding = useControls('coding');
+  const { toggle: onClose } = useControls('score');
+  const { scored } = useScored();
   const frame = useFrame();
   const bout = scoredAt(scored, frame);
   return (
@@ -58,7 +60,7 @@ export function ScorePanel({ coding, onClose }: { coding: CodingHand; onClose: (
               <PatternsTab bout={bout} />
             </Tabs.Content>
             <Tabs.Content value="codings">
-              <CodingsTab bout={bout} coding={coding} />
+              <CodingsTab bout={bout} />
             </Tabs.Content>
           </div>
         </Tabs.Root>

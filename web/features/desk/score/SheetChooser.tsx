@@ -1,9 +1,9 @@
 import { ruleSheetNames, ruleSheetWords, type RuleSheetName } from '@lean-mentor/core/scoring';
-import { useScoreHand, type BoutScored } from './useScore.ts';
+import { useScored, type BoutScored } from './useScore.ts';
 
 /** By which sheet the bout is scored; another one scores it again at once. */
 export function SheetChooser({ bout }: { bout: BoutScored }) {
-  const { own, choose } = useScoreHand();
+  const { own, choose } = useScored();
   const { choice, sheet, here } = bout;
   // Of each family the newest version is offered, and the one that is in use.
   const newest = own.filter(

@@ -1,11 +1,11 @@
 import { useCallback } from 'react';
 import { useScene } from '../DeskScene.ts';
-import { useScoreHand } from './useScore.ts';
+import { useScored } from './useScore.ts';
 
 /** The bout clock at a frame, running up, in seconds: stoppages taken out, and below 0 before the bout begins. */
 export function useClockAt(): (frame: number) => number {
   const { secondsAt, boutAt } = useScene();
-  const { scored } = useScoreHand();
+  const { scored } = useScored();
   return useCallback(
     (frame) => {
       const bout = boutAt(frame);

@@ -31,7 +31,7 @@ export interface BoutScored extends BoutTimes, ScoredBout {
   overrides: CodedOverride[];
 }
 
-export interface ScoreHand {
+export interface Scored {
   /** The bouts of the footage that have anything coded. */
   scored: BoutScored[];
   own: readonly OwnRuleSheet[];
@@ -41,7 +41,7 @@ export interface ScoreHand {
 const none: readonly OwnRuleSheet[] = [];
 
 /** Scores every bout on the stage’s footage, at once with each edit and each change of sheet. */
-export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere[], overrides: Record<string, CodedOverride>): ScoreHand {
+export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere[], overrides: Record<string, CodedOverride>): Scored {
   const { data } = useListRuleSheetsQuery();
   const own = data?.sheets ?? none;
   const [chosen, setChosen] = useState<Readonly<Record<string, SheetChoice>>>({});
@@ -75,9 +75,9 @@ export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere
   );
 }
 
-const hand = createContext<ScoreHand | null>(null);
-export const ScoreProvider = hand.Provider;
-export const useScoreHand = (): ScoreHand => useContext(hand) ?? { scored: [], own: none, choose: () => undefined };
+const scores = createContext<Scored | null>(null);
+export const ScoreProvider = scores.Provider;
+export const useScored = (): Scored => useContext(scores) ?? { scored: [], own: none, choose: () => undefined };
 
 /** The score of the bout that a frame belongs to; undefined while nothing is coded of it. */
 export const scoredAt = (scored: readonly BoutScored[], frame: number): BoutScored | undefined =>

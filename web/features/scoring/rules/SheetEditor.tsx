@@ -1,5 +1,5 @@
 import type { OwnRuleSheet } from '@lean-mentor/contract';
-import { actionWords, ruleSheetFaults, scoredActions, tieBreaks, type RuleSheet, type TieBreak } from '@lean-mentor/core/scoring';
+import { ruleSheetFaults, type RuleSheet } from '@lean-mentor/core/scoring';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -8,8 +8,11 @@ import { faultWords } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
 import { useRetireRuleSheetMutation, useSaveRuleSheetMutation } from '../api.ts';
 import { download } from '../../../shared/download.ts';
-import { NumberCell, TextCell } from './cells.tsx';
+import { TextCell } from './cells.tsx';
 import { RestrictionList } from './RestrictionList.tsx';
+import { SheetNearAndTime, SheetPoints } from './SheetPoints.tsx';
+import { SheetPenalties } from './SheetPenalties.tsx';
+import type { SheetPart } from './sheetPart.ts';
 import type { OpenSheet } from './openSheet.ts';
 import { sheetFileText } from './sheetFile.ts';
 
@@ -20,16 +23,11 @@ interface SheetEditorProps {
   onOpenVersion: (version: OwnRuleSheet) => void;
 }
 
-const countWords = { always: 'Always', 'second-half': 'In the second half', never: 'Never' } as const;
-const tieWords: Record<TieBreak, string> = { points: 'points', 'near-points': 'near points', penalties: 'fewer penalties' };
-const select = 'rounded-sm border border-seam bg-linen px-2 py-1 disabled:opacity-70';
-
 /** One rule sheet, every value of it; those that ship can only be copied. */
 export function SheetEditor({ open, versions, onOpen, onOpenVersion }: SheetEditorProps) {
   const [sheet, setSheet] = useState(open.sheet);
   const isCoach = useAccount()?.role === 'coach';
   const [save, saving] = useSaveRuleSheetMutation();
-  const [retire] = useRetireRuleSheetMutation();
   const { familyId } = open;
   const editable = isCoach && familyId !== null;
   const faults = ruleSheetFaults(sheet);
@@ -46,17 +44,7 @@ export function SheetEditor({ open, versions, onOpen, onOpenVersion }: SheetEdit
   return (
     <section aria-label="Rule sheet" className="flex flex-col gap-5">
       <div className="flex items-baseline gap-4">
-        {editable ? (
-          <input
-            aria-label="Name of the sheet"
-            value={sheet.name}
-            maxLength={80}
-            onChange={({ target }) => set({ name: target.value })}
-            className="min-w-0 grow border-b border-seam bg-transparent text-title font-semibold focus-visible:border-pine"
-          />
-        ) : (
-          <h2 className="grow text-title">{sheet.name}</h2>
-        )}
+        <SheetName sheet={sheet} set={set} editable={editable} />
         <Button
           look="quiet"
           onClick={() => download(new Blob([sheetFileText(sheet)], { type: 'application/json' }), `${sheet.name}.rule-sheet.json`)}
@@ -83,187 +71,64 @@ export function SheetEditor({ open, versions, onOpen, onOpenVersion }: SheetEdit
         </ul>
       )}
       <fieldset disabled={!editable} className="grid grid-cols-3 gap-x-8 gap-y-6">
-        <div className="flex flex-col gap-1.5">
-          <h3 className="font-semibold">Points</h3>
-          {scoredActions.map((action) => (
-            <NumberCell
-              key={action}
-              label={actionWords[action]}
-              value={sheet.points[action]}
-              most={20}
-              onChange={(value) => set({ points: { ...sheet.points, [action]: value } })}
-            />
-          ))}
-          <NumberCell
-            label="pulling guard costs"
-            value={sheet.guardPullCosts}
-            most={20}
-            onChange={(guardPullCosts) => set({ guardPullCosts })}
-          />
-        </div>
-        <div className="flex flex-col gap-1.5">
-          <h3 className="font-semibold">Near points</h3>
-          <NumberCell
-            label="reached, not held"
-            value={sheet.near.notHeld}
-            most={5}
-            onChange={(notHeld) => set({ near: { ...sheet.near, notHeld } })}
-          />
-          <NumberCell
-            label="an attempt that was close"
-            value={sheet.near.close}
-            most={5}
-            onChange={(close) => set({ near: { ...sheet.near, close } })}
-          />
-          <NumberCell
-            label="a turtle that stops a pass"
-            value={sheet.near.turtle}
-            most={5}
-            onChange={(turtle) => set({ near: { ...sheet.near, turtle } })}
-          />
-          <h3 className="mt-3 font-semibold">Time</h3>
-          <NumberCell
-            label="hold, in seconds"
-            value={sheet.holdSeconds}
-            most={30}
-            step={0.5}
-            onChange={(holdSeconds) => set({ holdSeconds })}
-          />
-          <label className="flex items-center justify-between gap-2">
-            points count
-            <select
-              className={select}
-              value={sheet.pointsCount}
-              onChange={({ target }) => set({ pointsCount: target.value as RuleSheet['pointsCount'] })}
-            >
-              {Object.entries(countWords).map(([value, words]) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="flex items-center justify-between gap-2">
-            bout, in seconds
-            <input
-              type="number"
-              min={10}
-              max={3600}
-              value={sheet.boutSeconds ?? ''}
-              placeholder="not set"
-              onChange={({ target }) => set({ boutSeconds: target.value === '' ? null : Number(target.value) })}
-              className={`${select} w-24`}
-            />
-          </label>
-        </div>
-        <div className="flex flex-col gap-1.5">
-          <h3 className="font-semibold">Penalties</h3>
-          {sheet.penalties.map((step, i) => (
-            <div key={i} className="flex items-center justify-between gap-2">
-              <span>{i + 1}.</span>
-              <label className="flex items-center gap-1 text-small">
-                near
-                <input
-                  type="number"
-                  min={0}
-                  max={5}
-                  value={step.near}
-                  onChange={({ target }) =>
-                    set({ penalties: sheet.penalties.map((one, j) => (j === i ? { ...one, near: Number(target.value) } : one)) })
-                  }
-                  className={`${select} w-12`}
-                />
-              </label>
-              <label className="flex items-center gap-1 text-small">
-                points
-                <input
-                  type="number"
-                  min={0}
-                  max={10}
-                  value={step.points}
-                  onChange={({ target }) =>
-                    set({ penalties: sheet.penalties.map((one, j) => (j === i ? { ...one, points: Number(target.value) } : one)) })
-                  }
-                  className={`${select} w-12`}
-                />
-              </label>
-              <label className="flex items-center gap-1 text-small">
-                <input
-                  type="checkbox"
-                  checked={step.loss}
-                  onChange={({ target }) =>
-                    set({ penalties: sheet.penalties.map((one, j) => (j === i ? { ...one, loss: target.checked } : one)) })
-                  }
-                />
-                loses
-              </label>
-            </div>
-          ))}
-          {editable && (
-            <div className="flex gap-4 text-small font-semibold text-pine">
-              <button
-                type="button"
-                className="hover:underline"
-                onClick={() => set({ penalties: [...sheet.penalties, { near: 0, points: 0, loss: false }] })}
-              >
-                One more
-              </button>
-              <button type="button" className="hover:underline" onClick={() => set({ penalties: sheet.penalties.slice(0, -1) })}>
-                One fewer
-              </button>
-            </div>
-          )}
-          <h3 className="mt-3 font-semibold">A level score</h3>
-          {tieBreaks.map((by) => (
-            <label key={by} className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                checked={sheet.tie.includes(by)}
-                onChange={({ target }) => set({ tie: tieBreaks.filter((one) => (one === by ? target.checked : sheet.tie.includes(one))) })}
-              />
-              {tieWords[by]}
-            </label>
-          ))}
-          <p className="text-small text-reed">In this order, then the referee.</p>
-          <label className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              checked={sheet.decides}
-              onChange={({ target }) => set({ decides: target.checked, ...(!target.checked && { tie: [] }) })}
-            />
-            somebody wins
-          </label>
-        </div>
+        <SheetPoints sheet={sheet} set={set} />
+        <SheetNearAndTime sheet={sheet} set={set} />
+        <SheetPenalties sheet={sheet} set={set} editable={editable} />
         <div className="col-span-3">
           <RestrictionList restrictions={sheet.restrictions} editable={editable} onChange={(restrictions) => set({ restrictions })} />
         </div>
         <TextCell label="Notes" value={sheet.notes} onChange={(notes) => set({ notes })} />
       </fieldset>
-      {versions.length > 0 && (
-        <div className="flex flex-wrap items-baseline gap-3 text-small">
-          <span className="text-reed">Versions:</span>
-          {versions.map((version) => (
-            <button
-              key={version.id}
-              type="button"
-              className="linked"
-              aria-current={version.id === open.key}
-              onClick={() => onOpenVersion(version)}
-            >
-              {version.version}, {format(version.madeAt, 'd MMM yyyy')}
-            </button>
-          ))}
-          {editable && (
-            <button
-              type="button"
-              className="ml-auto hover:underline"
-              onClick={() => void retire(familyId).then(() => toast(`${sheet.name} is no longer offered. What was scored by it keeps it.`))}
-            >
-              No longer offer it
-            </button>
-          )}
-        </div>
-      )}
+      <Versions {...{ open, versions, onOpenVersion, editable }} name={sheet.name} />
     </section>
+  );
+}
+
+interface VersionsProps extends Pick<SheetEditorProps, 'open' | 'versions' | 'onOpenVersion'> {
+  name: string;
+  editable: boolean;
+}
+
+/** The versions that were kept, each as it was; the sheet can be taken out of use. */
+function Versions({ open, versions, onOpenVersion, name, editable }: VersionsProps) {
+  const [retire] = useRetireRuleSheetMutation();
+  if (versions.length === 0) return null;
+  return (
+    <div className="flex flex-wrap items-baseline gap-3 text-small">
+      <span className="text-reed">Versions:</span>
+      {versions.map((version) => (
+        <button
+          key={version.id}
+          type="button"
+          className="linked"
+          aria-current={version.id === open.key}
+          onClick={() => onOpenVersion(version)}
+        >
+          {version.version}, {format(version.madeAt, 'd MMM yyyy')}
+        </button>
+      ))}
+      {editable && (
+        <button
+          type="button"
+          className="ml-auto hover:underline"
+          onClick={() => void retire(open.familyId!).then(() => toast(`${name} is no longer offered. What was scored by it keeps it.`))}
+        >
+          No longer offer it
+        </button>
+      )}
+    </div>
+  );
+}
+
+function SheetName({ sheet, set, editable }: SheetPart & { editable: boolean }) {
+  if (!editable) return <h2 className="grow text-title">{sheet.name}</h2>;
+  return (
+    <input
+      aria-label="Name of the sheet"
+      value={sheet.name}
+      maxLength={80}
+      onChange={({ target }) => set({ name: target.value })}
+      className="min-w-0 grow border-b border-seam bg-transparent text-title font-semibold focus-visible:border-pine"
+    />
   );
 }

@@ -1,0 +1,116 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Footage } from '@lean-mentor/contract';
+import { boutAtFrame, frameAtSeconds, reviewSize, secondsOfEdge, type FrameTable } from '@lean-mentor/core/footage';
+import { useSearchParams } from 'react-router';
+import { useAccount } from '../access/index.ts';
+import { useDecodedFrames, useGetMotionQuery, usePlayer, useViewing } from '../footage/index.ts';
+import type { DeskSubject } from './api.ts';
+import { useCodedBouts, type Coder } from './coding/useCodedBouts.ts';
+import type { DeskContents, DeskScene } from './DeskScene.ts';
+import { useDeskActions, useDeskPart } from './useDesk.ts';
+import { useDeskOfFootage } from './useDeskOfFootage.ts';
+import { useWriting, type WritingControls } from './useWriting.ts';
+
+export interface DeskGiven {
+  subject: DeskSubject;
+  footage: Footage;
+  table: FrameTable;
+}
+
+interface Pictures {
+  source: string | undefined;
+  /** The picture could not be loaded. */
+  onFault: () => void;
+  takeVideo: (video: HTMLVideoElement | null) => void;
+  takeCanvas: (canvas: HTMLCanvasElement | null) => void;
+  /** Why frames cannot be decoded here; null where they can. */
+  fault: string | null;
+}
+
+/** What is on the desk now, to show (`contents`) and to act upon (`now`). */
+function useDeskContents({ footage }: DeskGiven, coder: Coder): { contents: DeskContents; now: () => DeskContents } {
+  const whole = useDeskPart((desk) => desk.document);
+  const document = useDeskOfFootage(whole, footage.id);
+  const notes = useMemo(() => Object.values(document.notes).sort((a, b) => a.fromFrame - b.fromFrame), [document.notes]);
+  const bouts = useCodedBouts(footage.bouts, document, coder);
+  const contents = useMemo(() => ({ document, whole, notes, bouts }), [document, whole, notes, bouts]);
+  const latest = useRef(contents);
+  useEffect(() => {
+    latest.current = contents;
+  });
+  return { contents, now: useCallback(() => latest.current, []) };
+}
+
+/** Whoever is at the desk. */
+export function useCoder(): Coder {
+  const account = useAccount();
+  return useMemo(
+    () => ({ id: account?.id ?? '', name: account?.name ?? '', isCoach: account?.role === 'coach' }),
+    [account?.id, account?.name, account?.role],
+  );
+}
+
+/** The footage on the stage, what is on the desk of it, and which note is open. */
+export function useDeskScene(
+  given: DeskGiven,
+  coder: Coder,
+): { scene: DeskScene; contents: DeskContents; writing: WritingControls; pictures: Pictures } {
+  const { subject, footage, table } = given;
+  const { contents, now } = useDeskContents(given, coder);
+  const actions = useDeskActions();
+  const [video, takeVideo] = useState<HTMLVideoElement | null>(null);
+  const [canvas, takeCanvas] = useState<HTMLCanvasElement | null>(null);
+  const player = usePlayer(video, table);
+  const viewing = useViewing(footage.id);
+  const source = viewing.addresses?.reviewCopy;
+  const size = useMemo(() => reviewSize({ width: footage.width ?? 1280, height: footage.height ?? 720 }), [footage.width, footage.height]);
+  const { frames, fault } = useDecodedFrames({ player, canvas, address: source, table, ...size });
+  const { data: motion } = useGetMotionQuery(footage.id);
+  useEffect(() => player?.setLulls(motion?.lulls ?? []), [player, motion]);
+
+  const writing = useWriting({ player, footageId: footage.id, notes: contents.document.notes, actions, contents: now });
+  const { open } = writing;
+  const go = useCallback(
+    (frame: number, noteId: string | null): void => {
+      player?.goTo(frame);
+      open(noteId);
+    },
+    [player, open],
+  );
+  const goToMoment = useMoments({ ...given, player, go });
+  const scene = useMemo<DeskScene>(
+    () => ({
+      subject,
+      footage,
+      table,
+      size,
+      player,
+      frames,
+      actions,
+      go,
+      goToMoment,
+      contents: now,
+      secondsAt: (frame) => secondsOfEdge(table, frame),
+      boutAt: (frame) => boutAtFrame(footage.bouts, frame),
+    }),
+    [subject, footage, table, size, player, frames, actions, go, goToMoment, now],
+  );
+  return { scene, contents, writing, pictures: { source, onFault: viewing.askAgain, takeVideo, takeCanvas, fault } };
+}
+
+/** The way to a moment of any footage of the request; the one that the address names is gone to when the desk opens. */
+function useMoments({ footage, table, player, go }: DeskGiven & Pick<DeskScene, 'player' | 'go'>): DeskScene['goToMoment'] {
+  const [search, setSearch] = useSearchParams();
+  const arriveAt = Number(search.get('at') ?? 0);
+  const arriveAtFrame = Number(search.get('frame') ?? 0);
+  useEffect(() => {
+    if (player && (arriveAt > 0 || arriveAtFrame > 0)) player.goTo(arriveAtFrame || frameAtSeconds(table, arriveAt));
+  }, [player, table, arriveAt, arriveAtFrame]);
+  return useCallback(
+    (footageId, atSeconds) => {
+      if (footageId === footage.id) go(frameAtSeconds(table, atSeconds), null);
+      else setSearch({ footage: footageId, at: String(atSeconds) });
+    },
+    [footage.id, go, setSearch, table],
+  );
+}
