@@ -17,12 +17,10 @@ const lengths = (functionLines) => ({
   'max-lines-per-function': ['error', { max: functionLines, skipBlankLines: true, skipComments: true, IIFEs: true }],
 });
 const longer = [
-  'demo/scenario/practice.ts',
   'demo/render/renderClips.ts',
-  'server/features/fixes/ladderFacts.ts',
+  'demo/scenario/practice.ts',
   'server/storage/s3Storage.ts',
   'web/app/router.tsx',
-  'web/features/book/BookPage.tsx',
   'web/features/book/PrincipleForm.tsx',
   'web/features/book/PrincipleView.tsx',
   'web/features/bouts/BoutBlocks.tsx',
@@ -33,24 +31,13 @@ const longer = [
   'web/features/critique/editor/CritiqueEditor.tsx',
   'web/features/critique/editor/Phrases.tsx',
   'web/features/critique/read/ShareBox.tsx',
-  'web/features/desk/Desk.tsx',
-  'web/features/desk/Stage.tsx',
-  'web/features/desk/coding/useCoding.ts',
-  'web/features/desk/compare/CompareTray.tsx',
-  'web/features/desk/drawing/DrawingLayer.tsx',
-  'web/features/desk/drawing/useDrawingHand.ts',
-  'web/features/desk/measure/useMeasureHand.ts',
   'web/features/desk/notes/NoteEditor.tsx',
-  'web/features/desk/notes/PrincipleField.tsx',
   'web/features/desk/score/CodingsTab.tsx',
   'web/features/desk/score/ScoreTab.tsx',
-  'web/features/desk/useWriting.ts',
-  'web/features/fixes/LadderView.tsx',
   'web/features/fixes/Rung.tsx',
   'web/features/requests/send/ClientVideo.tsx',
   'web/features/requests/send/WhoStep.tsx',
   'web/features/sheet/RoundSheet.tsx',
-  'web/features/scoring/rules/SheetEditor.tsx',
 ];
 
 export default tseslint.config(

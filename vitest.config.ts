@@ -1,6 +1,9 @@
 import { defineConfig } from 'vitest/config';
 
-/** Kinds of tests, told apart by their place: plain, of the pages' parts, against a real MariaDB, starting the house, and through a real browser. */
+/**
+ * Kinds of tests, told apart by their place: plain, of the pages' parts, against a real MariaDB, starting the house, and through a real
+ * browser.
+ */
 export default defineConfig({
   test: {
     projects: [

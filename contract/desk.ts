@@ -11,7 +11,7 @@ import {
   seenDegrees,
   strokeColours,
   strokeWeights,
-  thingsOf,
+  itemsOf,
   type CodedCut,
   type CodedEvent,
   type CodedOverride,
@@ -143,7 +143,7 @@ export const conflict = z.object({
 });
 
 /** What each kind of thing on a desk is made of: just what core says of it. */
-export const deskThings = {
+export const deskItems = {
   mark: sameAs<Mark>()(mark),
   note: sameAs<Note>()(note),
   drawing: sameAs<Drawing>()(drawing),
@@ -160,15 +160,15 @@ export const deskThings = {
 } satisfies Record<DeskEntity, z.ZodObject>;
 
 /** A shelf that a file or an older browser does not have yet is empty. */
-const shelves = deskEntities.map((entity) => [deskKinds[entity].shelf, z.record(id, deskThings[entity]).default({})]);
+const shelves = deskEntities.map((entity) => [deskKinds[entity].shelf, z.record(id, deskItems[entity]).default({})]);
 export const deskDocument = z.object(Object.fromEntries(shelves)) as unknown as z.ZodType<DeskDocument>;
 
 /** A desk without what is not whole: one bad thing must not keep the desk shut. `leftOut` hears of each. */
-export const wholeThings = (document: DeskDocument, leftOut: (shelf: string, id: string) => void): DeskDocument =>
+export const wholeItems = (document: DeskDocument, leftOut: (shelf: string, id: string) => void): DeskDocument =>
   deskOf((entity) =>
     Object.fromEntries(
-      Object.entries(thingsOf(document, entity)).filter(([id, thing]) => {
-        const isWhole = deskThings[entity].safeParse(thing).success;
+      Object.entries(itemsOf(document, entity)).filter(([id, thing]) => {
+        const isWhole = deskItems[entity].safeParse(thing).success;
         if (!isWhole) leftOut(deskKinds[entity].shelf, id);
         return isWhole;
       }),
@@ -190,15 +190,15 @@ const changeOf = (entity: DeskEntity) =>
     changeId: id,
     entity: z.literal(entity),
     id,
-    before: someOf(deskThings[entity]).nullable(),
-    after: someOf(deskThings[entity]).nullable(),
+    before: someOf(deskItems[entity]).nullable(),
+    after: someOf(deskItems[entity]).nullable(),
   });
 
 const [firstKind, ...otherKinds] = deskEntities.map(changeOf);
 /** A created thing must be whole; a changed one names only the fields that change. */
 export const deskChange = z.discriminatedUnion('entity', [firstKind!, ...otherKinds]).superRefine((change, context) => {
   if (change.before !== null || change.after === null) return;
-  const whole = deskThings[change.entity].safeParse({ ...change.after, id: change.id });
+  const whole = deskItems[change.entity].safeParse({ ...change.after, id: change.id });
   for (const issue of whole.error?.issues ?? []) context.addIssue({ ...issue, path: ['after', ...issue.path] } as never);
 }) as unknown as z.ZodType<DeskChange>;
 

@@ -115,7 +115,7 @@ export type Request = z.infer<typeof request>;
 
 export const draft = standing.extend({
   step: z.enum(draftSteps),
-  said: intakeDraft,
+  intake: intakeDraft,
   begunAt: instant,
   /** What the client's profile says hurts, and who must say yes for a minor. */
   profile: z.object({ hurts: z.array(z.string()), guardianName: z.string().nullable() }),
@@ -179,7 +179,7 @@ export const saveDraft = operation({
   path: '/api/drafts/:requestId',
   access: sending,
   summary: 'Keep what has been said so far; what is not named stays as it was.',
-  body: z.object({ step: z.enum(draftSteps), said: intakeDraft }),
+  body: z.object({ step: z.enum(draftSteps), intake: intakeDraft }),
   response: draft,
 });
 

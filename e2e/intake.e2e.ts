@@ -51,7 +51,7 @@ describe('a minor who sends footage', () => {
     const words = await teo.page.$$eval('input[type=text], input:not([type])', (inputs) =>
       inputs.map((i) => (i as HTMLInputElement).value),
     );
-    for (const said of words) expect(said).toMatch(/^[a-z ]+ top$/);
+    for (const word of words) expect(word).toMatch(/^[a-z ]+ top$/);
     await teo.sees('Saved');
   });
 
@@ -61,7 +61,7 @@ describe('a minor who sends footage', () => {
     await laptopOfTeo.sees('Who is who');
     await laptopOfTeo.sees('You are both marked.');
     const { drafts } = await get<{ drafts: Draft[] }>(laptopOfTeo.page, '/api/drafts');
-    expect(drafts[0]!.said.whoMarks).toHaveLength(1);
+    expect(drafts[0]!.intake.whoMarks).toHaveLength(1);
     laptopOfTeo.page.on('dialog', (dialog) => void dialog.accept());
     await laptopOfTeo.press('button', 'Throw it away');
     await laptopOfTeo.sees('Thrown away.');

@@ -1,4 +1,4 @@
-import { deskKinds, thingsOf, type DeskDocument, type DeskEntity, type DeskThing } from './deskDocument.ts';
+import { deskKinds, itemsOf, type DeskDocument, type DeskEntity, type DeskItem } from './deskDocument.ts';
 
 interface Change<Entity extends DeskEntity> {
   /** Made by the client, so that a change sent twice is taken once. */
@@ -6,9 +6,9 @@ interface Change<Entity extends DeskEntity> {
   entity: Entity;
   id: string;
   /** Null: the thing did not exist. Otherwise the old values of exactly the fields that `after` sets. */
-  before: Partial<DeskThing<Entity>> | null;
+  before: Partial<DeskItem<Entity>> | null;
   /** Null: the thing is taken away. */
-  after: Partial<DeskThing<Entity>> | null;
+  after: Partial<DeskItem<Entity>> | null;
 }
 
 /** One edit on the desk as a pure diff: the same diff feeds the screen, autosave and undo. */
@@ -20,7 +20,7 @@ export type DeskChange = { [Entity in DeskEntity]: Change<Entity> }[DeskEntity];
  */
 export function applyDeskChange(document: DeskDocument, change: DeskChange): DeskDocument {
   const shelf = deskKinds[change.entity].shelf;
-  const things: Record<string, object> = thingsOf(document, change.entity);
+  const things: Record<string, object> = itemsOf(document, change.entity);
   const present = things[change.id];
   if (change.after === null) {
     if (!present) return document;
@@ -41,10 +41,10 @@ export function patchDesk<Entity extends DeskEntity>(
   document: DeskDocument,
   entity: Entity,
   id: string,
-  fields: Partial<DeskThing<Entity>>,
+  fields: Partial<DeskItem<Entity>>,
   changeId: string,
 ): DeskChange | null {
-  const present = thingsOf(document, entity)[id] as Record<string, unknown> | undefined;
+  const present = itemsOf(document, entity)[id] as Record<string, unknown> | undefined;
   if (!present) return null;
   const before = Object.fromEntries(Object.keys(fields).map((key) => [key, present[key]]));
   return { changeId, entity, id, before, after: fields } as DeskChange;
@@ -52,6 +52,6 @@ export function patchDesk<Entity extends DeskEntity>(
 
 /** A change that takes a thing away, keeping all of it for undo; null when it is not there. */
 export function removeFromDesk(document: DeskDocument, entity: DeskEntity, id: string, changeId: string): DeskChange | null {
-  const present = thingsOf(document, entity)[id];
+  const present = itemsOf(document, entity)[id];
   return present ? ({ changeId, entity, id, before: present, after: null } as DeskChange) : null;
 }

@@ -106,7 +106,7 @@ export interface Conflict {
 }
 
 /** Every kind of thing on a desk and what it is made of. */
-export interface DeskThings {
+export interface DeskItems {
   mark: Mark;
   note: Note;
   drawing: Drawing;
@@ -121,8 +121,8 @@ export interface DeskThings {
   event: CodedEvent;
   override: CodedOverride;
 }
-export type DeskEntity = keyof DeskThings;
-export type DeskThing<E extends DeskEntity> = DeskThings[E];
+export type DeskEntity = keyof DeskItems;
+export type DeskItem<E extends DeskEntity> = DeskItems[E];
 
 /**
  * The kinds of things on a desk. `shelf`: on which of the document's shelves they lie; `onFootage`: whether each names the footage it
@@ -143,16 +143,16 @@ export const deskKinds = {
   cut: { shelf: 'cuts', onFootage: true },
   event: { shelf: 'events', onFootage: true },
   override: { shelf: 'overrides', onFootage: true },
-} as const satisfies { [E in DeskEntity]: { shelf: string; onFootage: DeskThings[E] extends { footageId: string } ? true : false } };
+} as const satisfies { [E in DeskEntity]: { shelf: string; onFootage: DeskItems[E] extends { footageId: string } ? true : false } };
 
 export const deskEntities = Object.keys(deskKinds) as DeskEntity[];
 
 /** What lies on the desk of one request, shelf by shelf, each thing under its id. */
-export type DeskDocument = { [E in DeskEntity as (typeof deskKinds)[E]['shelf']]: Record<string, DeskThings[E]> };
+export type DeskDocument = { [E in DeskEntity as (typeof deskKinds)[E]['shelf']]: Record<string, DeskItems[E]> };
 
 /** The things of a kind as they lie on a desk. */
-export const thingsOf = <E extends DeskEntity>(document: DeskDocument, entity: E): Record<string, DeskThings[E]> =>
-  document[deskKinds[entity].shelf] as Record<string, DeskThings[E]>;
+export const itemsOf = <E extends DeskEntity>(document: DeskDocument, entity: E): Record<string, DeskItems[E]> =>
+  document[deskKinds[entity].shelf] as Record<string, DeskItems[E]>;
 
 /** A desk whose things of each kind are those that `things` gives. */
 export const deskOf = (things: (entity: DeskEntity) => Record<string, unknown>): DeskDocument =>
@@ -167,7 +167,7 @@ export const ofFootage = <T extends { footageId: string }>(things: Record<string
 /** What of a desk stands on one footage; what belongs to none stays as it is. */
 export const deskOfFootage = (document: DeskDocument, footageId: string): DeskDocument =>
   deskOf((entity) => {
-    const things = thingsOf(document, entity);
+    const things = itemsOf(document, entity);
     return deskKinds[entity].onFootage ? ofFootage(things as Record<string, { footageId: string }>, footageId) : things;
   });
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyDeskChange, type DeskChange } from './deskChange.ts';
-import { emptyDesk, thingsOf, type DeskDocument } from './deskDocument.ts';
+import { emptyDesk, itemsOf, type DeskDocument } from './deskDocument.ts';
 import { mergeDeskChange, sameJson } from './mergeDeskChange.ts';
 
 let made = 0;
@@ -111,7 +111,7 @@ describe('two people who edit at once', () => {
     let server = start;
     for (const [who, queue] of queues.entries())
       for (const change of queue) {
-        const things = thingsOf(server, change.entity) as Record<string, object>;
+        const things = itemsOf(server, change.entity) as Record<string, object>;
         const known = things[change.id] ?? null;
         const effects = mergeDeskChange(change, {
           present: known as never,

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { critiqueDoc } from '@lean-mentor/contract';
 import { blockText } from '@lean-mentor/core/critique';
 import { findCritiqueRow, findVersion } from '../features/critique/repository.ts';
-import { findDeskDocument } from '../features/desk/deskThings.ts';
+import { findDeskDocument } from '../features/desk/deskItems.ts';
 import { findRequest } from '../features/requests/index.ts';
 import { clientA } from '../testing/people.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';

@@ -19,7 +19,7 @@ import {
   stillKey,
   stripKey,
 } from '../storage/index.ts';
-import { aNote, bringBout, bringFootage, bringRequest, coachId, said } from './people.ts';
+import { aNote, bringBout, bringFootage, bringRequest, coachId, anIntake } from './people.ts';
 
 /** One of everything that an operation may name, all of one client, by the names of the addresses' parameters. */
 export type Belongings = Record<string, string>;
@@ -59,7 +59,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
   for (const id of [footageId, answeredFootageId]) await makeReady(house, id);
   const inState = async (state: 'draft' | 'guardian' | 'need-first', footage: object): Promise<{ id: string; footageId: string }> => {
     const [id, own] = [house.newId(), house.newId()];
-    await insertRequest(house, newRequest({ id, clientId, state, intake: said, sentAt: now, dueAt: now }));
+    await insertRequest(house, newRequest({ id, clientId, state, intake: anIntake, sentAt: now, dueAt: now }));
     await bringFootage(house, id, { id: own, state: 'ready', released: state === 'need-first', ...footage });
     return { id, footageId: own };
   };
@@ -73,7 +73,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
   await db.notes.create({ ...notes[0]!, requestId });
   await db.notes.create({ ...notes[1]!, requestId: answeredId });
   const [memoId, clipId, principleId, drillId, familyId] = [house.newId(), house.newId(), house.newId(), house.newId(), house.newId()];
-  await db.deskThings.create({
+  await db.deskItems.create({
     id: memoId,
     requestId,
     entity: 'memo',

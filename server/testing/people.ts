@@ -45,7 +45,7 @@ export async function movePeopleIn(house: House): Promise<void> {
 }
 
 /** What a client says who answers every question. */
-export const said: Intake = intake.parse({
+export const anIntake: Intake = intake.parse({
   kind: 'hard-sparring',
   attire: 'no-jacket',
   ruleSheet: 'open-mat',
@@ -92,7 +92,7 @@ export async function bringRequest(
     newRequest({
       id: requestId,
       clientId,
-      intake: said,
+      intake: anIntake,
       state: state === 'uploading' ? 'uploading' : 'waiting',
       sentAt: now,
       dueAt: new Date(now.getTime() + 86_400_000),

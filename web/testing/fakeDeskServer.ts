@@ -1,4 +1,4 @@
-import { applyDeskChange, emptyDesk, mergeDeskChange, thingsOf, type DeskChange, type DeskDocument } from '@lean-mentor/core/desk';
+import { applyDeskChange, emptyDesk, mergeDeskChange, itemsOf, type DeskChange, type DeskDocument } from '@lean-mentor/core/desk';
 
 /** Mulberry32: a small seeded generator, 0 inclusive to 1 exclusive. */
 export const seeded = (seed: number) => () => {
@@ -28,7 +28,7 @@ export class FakeServer {
   take(change: DeskChange, by: string): void {
     if (this.taken.has(change.changeId)) return;
     this.taken.set(change.changeId, (this.taken.get(change.changeId) ?? 0) + 1);
-    const present = thingsOf(this.document, change.entity)[change.id] as Record<string, unknown> | undefined;
+    const present = itemsOf(this.document, change.entity)[change.id] as Record<string, unknown> | undefined;
     const meeting = {
       present: present ?? null,
       removed: this.removed.get(change.id) ?? null,

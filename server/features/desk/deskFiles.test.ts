@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { aNote, bringCritique, bringRequest, clientA, clientB } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { drawnOnFrame } from './stills.ts';
-import { findDeskDocument } from './deskThings.ts';
+import { findDeskDocument } from './deskItems.ts';
 
 const { house, coach } = peopledHouse('coach');
 let requestId: string;

@@ -1,8 +1,8 @@
-import { blankNote, deskEntities, deskOf, thingsOf, type DeskEntity, type DeskThings } from '@lean-mentor/core/desk';
+import { blankNote, deskEntities, deskOf, itemsOf, type DeskEntity, type DeskItems } from '@lean-mentor/core/desk';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { bringRequest, clientA } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
-import { findDeskDocument, findDeskThing, putDesk, storeChange } from './deskThings.ts';
+import { findDeskDocument, findDeskItem, putDesk, storeChange } from './deskItems.ts';
 import { deskKinds } from './deskKinds.ts';
 
 const { house } = peopledHouse();
@@ -13,7 +13,7 @@ beforeEach(async () => {
 });
 
 /** A thing of each kind. One that is missing here is a type error: whoever adds a kind says what a thing of it looks like. */
-const samples = (id: string): { [E in DeskEntity]: DeskThings[E] } => {
+const samples = (id: string): { [E in DeskEntity]: DeskItems[E] } => {
   const onFootage = { id, footageId };
   const corner = { x: 0.25, y: 0.5 };
   return {
@@ -67,7 +67,7 @@ const samples = (id: string): { [E in DeskEntity]: DeskThings[E] } => {
   };
 };
 /** A field of each kind, set anew. */
-const changed: { [E in DeskEntity]: Partial<DeskThings[E]> } = {
+const changed: { [E in DeskEntity]: Partial<DeskItems[E]> } = {
   mark: { state: 'noted' },
   note: { what: 'The elbow stays.' },
   drawing: { words: 'here' },
@@ -92,10 +92,10 @@ describe.each(deskEntities)('a %s', (entity) => {
       house.db.sequelize.transaction((transaction) =>
         storeChange(house, requestId, { changeId: house.newId(), entity, id, before, after } as never, transaction),
       );
-    const found = async () => (await house.db.sequelize.transaction((t) => findDeskThing(house, entity, id, t)))?.thing ?? null;
+    const found = async () => (await house.db.sequelize.transaction((t) => findDeskItem(house, entity, id, t)))?.thing ?? null;
     await store(null, whole);
     expect(await found()).toEqual(whole);
-    expect(thingsOf(await findDeskDocument(house, requestId), entity)[id]).toEqual(whole);
+    expect(itemsOf(await findDeskDocument(house, requestId), entity)[id]).toEqual(whole);
     await store({}, fields);
     expect(await found()).toEqual({ ...whole, ...fields });
     await store(whole, null);

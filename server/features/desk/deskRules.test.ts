@@ -211,7 +211,7 @@ describe('a desk with one bad thing on it', () => {
     const good = override();
     await send(coach, made('override', good));
     const bad = id();
-    await house.db.deskThings.create({ id: bad, requestId, entity: 'override', thing: { id: bad, points: 'many' } as never });
+    await house.db.deskItems.create({ id: bad, requestId, entity: 'override', thing: { id: bad, points: 'many' } as never });
     await house.db.notes.create({ ...aNote(id(), footageId), requestId, instead: 'no list' as never });
     const { overrides, notes } = await desk();
     expect([Object.keys(overrides!), notes]).toEqual([[good.id], {}]);

@@ -1,4 +1,4 @@
-import { deskThings } from '@lean-mentor/contract';
+import { deskItems } from '@lean-mentor/contract';
 import type { DeskEntity } from '@lean-mentor/core/desk';
 import type { Order, Transaction } from 'sequelize';
 import { plain, plainAll, type Table } from '../../db/table.ts';
@@ -61,25 +61,25 @@ export function columns(entity: DeskEntity, tableOf: (house: House) => Table<nev
 /** The table that all other kinds share: each thing is kept as JSON, whole. */
 export const shared: DeskStore = {
   findAll: async ({ db }, requestId, within) =>
-    plainAll(await db.deskThings.findAll({ where: { requestId }, order: [['made', 'ASC']], ...within })),
+    plainAll(await db.deskItems.findAll({ where: { requestId }, order: [['made', 'ASC']], ...within })),
   find: async ({ db }, entity, id, transaction) => {
-    const row = plain(await db.deskThings.findByPk(id, { transaction }));
+    const row = plain(await db.deskItems.findByPk(id, { transaction }));
     // Under one id there is one thing: what is of another kind is not this one, and its id is taken.
     if (row && row.entity !== entity) throw new ContractError('not-valid', { message: `There is something else under the id ${id}.` });
     return row && { requestId: row.requestId, thing: { ...row.thing } };
   },
   put: async ({ db }, { entity, id, requestId }, thing, transaction) => {
     const whole = { ...thing, id };
-    if (!deskThings[entity].safeParse(whole).success)
+    if (!deskItems[entity].safeParse(whole).success)
       throw new ContractError('not-valid', { message: `What would be left of ${entity} ${id} is not whole.` });
-    await db.deskThings.upsert({ id, requestId, entity, thing: whole }, { transaction });
+    await db.deskItems.upsert({ id, requestId, entity, thing: whole }, { transaction });
   },
   change: async (house, place, fields, transaction) => {
     const present = await shared.find(house, place.entity, place.id, transaction);
     await shared.put(house, place, { ...present?.thing, ...fields }, transaction);
   },
   remove: async ({ db }, { id, requestId }, transaction) => {
-    await db.deskThings.destroy({ where: { id, requestId }, transaction });
+    await db.deskItems.destroy({ where: { id, requestId }, transaction });
   },
 };
 

@@ -4,7 +4,7 @@ import type { Readable } from 'node:stream';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { memoKey } from '../../storage/index.ts';
-import { findDeskThing } from './deskThings.ts';
+import { findDeskItem } from './deskItems.ts';
 
 /** What browsers record: the first bytes of WebM, Ogg and MP4. */
 const beginnings = [
@@ -14,7 +14,7 @@ const beginnings = [
 ];
 
 async function memoOr404(house: House, requestId: string, memoId: string): Promise<Memo> {
-  const found = await house.db.sequelize.transaction((transaction) => findDeskThing(house, 'memo', memoId, transaction));
+  const found = await house.db.sequelize.transaction((transaction) => findDeskItem(house, 'memo', memoId, transaction));
   if (!found || found.requestId !== requestId) throw new ContractError('not-found');
   return found.thing as unknown as Memo;
 }

@@ -9,7 +9,7 @@ export type MarkRow = Mark & OfRequest;
 export type NoteRow = Note & OfRequest;
 export type DrawingRow = Drawing & OfRequest & { made?: number };
 /** What needs no columns: measurements, comparisons, memos, looks and conflicts. */
-export interface DeskThingRow extends OfRequest {
+export interface DeskItemRow extends OfRequest {
   id: string;
   entity: DeskEntity;
   thing: { id: string };
@@ -72,7 +72,7 @@ export const deskTables = (sequelize: Sequelize) => ({
     toFrame: DataTypes.INTEGER,
     made: DataTypes.BIGINT,
   }),
-  deskThings: defineTable<DeskThingRow>(sequelize, 'desk_things', {
+  deskItems: defineTable<DeskItemRow>(sequelize, 'desk_things', {
     id: key(),
     requestId,
     entity: DataTypes.STRING,

@@ -5,7 +5,7 @@ import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { knownFrameTable } from '../footage/index.ts';
 import { findRequest } from '../requests/index.ts';
-import { findDeskDocument } from './deskThings.ts';
+import { findDeskDocument } from './deskItems.ts';
 import { saveDeskChanges } from './service.ts';
 
 async function requestWithTables(house: House, requestId: string): Promise<{ request: Request; tables: Map<string, FrameTable> }> {

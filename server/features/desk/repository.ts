@@ -60,7 +60,7 @@ interface At {
 }
 
 /** What an edit may name beside what lies on its own desk, and how it is looked up. */
-const namedThings = {
+const namedItems = {
   principle: 'SELECT 1 FROM principles WHERE id = :id',
   'principle-called': 'SELECT 1 FROM principles WHERE LOWER(TRIM(name)) = LOWER(TRIM(:id))',
   'unused-principle': `SELECT 1 FROM principles p WHERE p.id = :id AND p.entry = '{}' AND NOT EXISTS (SELECT 1 FROM notes n WHERE n.principle_id = p.id)`,
@@ -74,11 +74,11 @@ const namedThings = {
 /** Something that an edit of a request names, as far as it is there and may be named; null otherwise. */
 export async function findNamed(
   { db }: House,
-  kind: keyof typeof namedThings,
+  kind: keyof typeof namedItems,
   id: string,
   { clientId, transaction }: At,
 ): Promise<object | null> {
-  const [row] = await db.sequelize.query<object>(namedThings[kind], {
+  const [row] = await db.sequelize.query<object>(namedItems[kind], {
     replacements: { id, clientId },
     type: QueryTypes.SELECT,
     transaction,

@@ -8,7 +8,7 @@ import { findFootageRows } from '../footage/index.ts';
 import { findRequest, lockRequest } from '../requests/index.ts';
 import type { Arrival } from './deskRules.ts';
 import type { Fields } from './deskStores.ts';
-import { deskFault, deskWithin, findDeskDocument, followEdits, storeChange } from './deskThings.ts';
+import { deskFault, deskWithin, findDeskDocument, followEdits, storeChange } from './deskItems.ts';
 import { findClientNotes, findEffectsSince, findTouches, newestSequence, recordChange, wasTaken, type Touch } from './repository.ts';
 
 export async function openDesk(house: House, requestId: string): Promise<ResponseOf<typeof contract.openDesk>> {

@@ -4,7 +4,7 @@ import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { stillPng, stillSvg } from '../../media/still.ts';
 import { findFootage, frameTableOf } from '../footage/index.ts';
-import { findDeskDocument } from './deskThings.ts';
+import { findDeskDocument } from './deskItems.ts';
 
 interface Wanted {
   requestId: string;

@@ -37,10 +37,10 @@ export async function saveDraft(
   house: House,
   account: Account,
   requestId: string,
-  { step, said }: BodyOf<typeof contract.saveDraft>,
+  { step, intake }: BodyOf<typeof contract.saveDraft>,
 ): Promise<Draft> {
   await lockedRequest(house, account, requestId, ['draft'], (row, transaction) =>
-    changeRequest(house, requestId, { step, intake: { ...row.intake, ...said } }, transaction),
+    changeRequest(house, requestId, { step, intake: { ...row.intake, ...intake } }, transaction),
   );
   return (await findDraft(house, requestId))!;
 }
@@ -74,10 +74,10 @@ export async function addFootage(
 }
 
 /** What a client said, without what was about one footage. */
-function saidOfOthers({ intake: said }: RequestRow, footageId: string): IntakeDraft {
-  const { whoMarks = [], clientMarks = [] } = said;
+function intakeOfOthers({ intake }: RequestRow, footageId: string): IntakeDraft {
+  const { whoMarks = [], clientMarks = [] } = intake;
   const others = <T extends { footageId: string }>(things: T[]): T[] => things.filter((thing) => thing.footageId !== footageId);
-  return { ...said, whoMarks: others(whoMarks), clientMarks: others(clientMarks) };
+  return { ...intake, whoMarks: others(whoMarks), clientMarks: others(clientMarks) };
 }
 
 /**
@@ -101,7 +101,7 @@ export async function replaceFootage(
     const { position } = unreadable;
     const fresh = newFootage({ id: house.newId(), requestId, position, fileName, byteSize, changedAt: house.now() });
     await insertFootage(house, fresh, transaction);
-    await changeRequest(house, requestId, { intake: saidOfOthers(row, footageId) }, transaction);
+    await changeRequest(house, requestId, { intake: intakeOfOthers(row, footageId) }, transaction);
     if (row.state !== 'draft') await passOn(house, account, row, transaction);
     return footageOf(fresh, []);
   });
@@ -118,7 +118,7 @@ export async function removeFootage(house: House, account: Account, requestId: s
     await removeShown(house, row, footage, transaction);
     // What the coach has worked on stays, without its bytes.
     if (row.state === 'draft' || !footage.released) await deleteFootage(house, footageId, transaction);
-    await changeRequest(house, requestId, { intake: saidOfOthers(row, footageId) }, transaction);
+    await changeRequest(house, requestId, { intake: intakeOfOthers(row, footageId) }, transaction);
   });
   return { done: true };
 }

@@ -97,7 +97,7 @@ async function draftsOf(house: House, rows: RequestRow[]): Promise<Draft[]> {
     clientName: clientOf.get(row.clientId)?.name ?? '',
     state: row.state,
     step: row.step,
-    said: row.intake,
+    intake: row.intake,
     exchange: row.exchange,
     footages: footagesOf.get(row.id) ?? [],
     begunAt: row.sentAt.toISOString(),

@@ -6,7 +6,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { changeFootage } from '../footage/index.ts';
 import { footageArrived } from './arrival.ts';
 import { exportKey, frameTableKey, memoKey, originalKey, reviewCopyKey, stillKey } from '../../storage/index.ts';
-import { bringBout, bringCritique, bringRequest, clientA, clientB, said } from '../../testing/people.ts';
+import { bringBout, bringCritique, bringRequest, clientA, clientB, anIntake } from '../../testing/people.ts';
 import { runDue } from '../../testing/jobs.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../../testing/visitor.ts';
@@ -21,7 +21,7 @@ beforeEach(async () => {
 /** A draft of somebody with everything said and one file that has arrived already. */
 async function wholeDraft(who: Visitor, clientId: string, more: IntakeDraft = {}): Promise<{ id: string; footageId: string }> {
   const { id } = (await who.ask('post', '/api/drafts', { clientId })).body as { id: string };
-  await who.ask('patch', `/api/drafts/${id}`, { step: 'check', said: { ...said, ...more } });
+  await who.ask('patch', `/api/drafts/${id}`, { step: 'check', intake: { ...anIntake, ...more } });
   const footageId = (await who.ask('post', `/api/requests/${id}/footages`, { fileName: 'a.mp4', byteSize: 10 })).body.id as string;
   await changeFootage(house, footageId, { state: 'ready', originalKey: originalKey(footageId) });
   return { id, footageId };
@@ -41,12 +41,12 @@ const stateFor = async (who: Visitor, id: string): Promise<string | undefined> =
 describe('a draft', () => {
   it('keeps what is said step by step, also from two devices at once, and is nobody else’s', async () => {
     const { id } = (await ada.ask('post', '/api/drafts', { clientId: clientA })).body as { id: string };
-    const phone = ada.ask('patch', `/api/drafts/${id}`, { step: 'what', said: { kind: 'match', event: 'Quay' } });
-    const laptop = ada.ask('patch', `/api/drafts/${id}`, { step: 'question', said: { question: 'half a ques' } });
+    const phone = ada.ask('patch', `/api/drafts/${id}`, { step: 'what', intake: { kind: 'match', event: 'Quay' } });
+    const laptop = ada.ask('patch', `/api/drafts/${id}`, { step: 'question', intake: { question: 'half a ques' } });
     await Promise.all([phone, laptop]);
-    const { drafts } = (await ada.ask('get', '/api/drafts')).body as { drafts: { id: string; said: object }[] };
-    expect(drafts.find((d) => d.id === id)?.said).toEqual({ kind: 'match', event: 'Quay', question: 'half a ques' });
-    expect((await ben.ask('patch', `/api/drafts/${id}`, { step: 'what', said: {} })).status).toBe(404);
+    const { drafts } = (await ada.ask('get', '/api/drafts')).body as { drafts: { id: string; intake: object }[] };
+    expect(drafts.find((d) => d.id === id)?.intake).toEqual({ kind: 'match', event: 'Quay', question: 'half a ques' });
+    expect((await ben.ask('patch', `/api/drafts/${id}`, { step: 'what', intake: {} })).status).toBe(404);
     expect((await ben.ask('get', '/api/drafts')).body.drafts).toEqual([]);
     expect(await stateFor(coach, id)).toBeUndefined();
     expect((await coach.ask('get', `/api/requests/${id}/desk`)).status).toBe(404);
@@ -56,7 +56,7 @@ describe('a draft', () => {
     const { id } = await wholeDraft(ada, clientA, { question: ' ' });
     const answer = await post(ada, id, 'send');
     expect([answer.status, answer.body.fields]).toEqual([400, [{ field: 'question', why: 'Write something here.' }]]);
-    await ada.ask('patch', `/api/drafts/${id}`, { step: 'check', said: { question: 'Why?', partnerConsent: 'not-asked' } });
+    await ada.ask('patch', `/api/drafts/${id}`, { step: 'check', intake: { question: 'Why?', partnerConsent: 'not-asked' } });
     expect((await post(ada, id, 'send')).body.message).toBe('Ask your partner first; without their yes the footage cannot be sent.');
   });
 
@@ -69,10 +69,10 @@ describe('a draft', () => {
   it('loses what was said about a file with the file', async () => {
     const { id, footageId } = await wholeDraft(ada, clientA);
     const mark = { id: house.newId(), footageId, atSeconds: 3, words: 'here' };
-    await ada.ask('patch', `/api/drafts/${id}`, { step: 'question', said: { clientMarks: [mark] } });
+    await ada.ask('patch', `/api/drafts/${id}`, { step: 'question', intake: { clientMarks: [mark] } });
     await ada.ask('delete', `/api/requests/${id}/footages/${footageId}`);
-    const { drafts } = (await ada.ask('get', '/api/drafts')).body as { drafts: { id: string; said: IntakeDraft }[] };
-    expect(drafts.find((d) => d.id === id)?.said.clientMarks).toEqual([]);
+    const { drafts } = (await ada.ask('get', '/api/drafts')).body as { drafts: { id: string; intake: IntakeDraft }[] };
+    expect(drafts.find((d) => d.id === id)?.intake.clientMarks).toEqual([]);
   });
 
   it('is thrown away with its bytes', async () => {
@@ -278,7 +278,7 @@ describe('taking back', () => {
     await house.db.bouts.update({ partnerWords: told }, { where: { id: boutId } });
     await house.db.footages.update({ fileName: `${told}.mp4` }, { where: { id: footageId } });
     const point = { x: 0.5, y: 0.5 };
-    const intake = { ...said, whoPartner: told, event: told, whoMarks: [{ footageId, atSeconds: 1, client: point, partner: point }] };
+    const intake = { ...anIntake, whoPartner: told, event: told, whoMarks: [{ footageId, atSeconds: 1, client: point, partner: point }] };
     await house.db.requests.update({ intake, state: 'sent' }, { where: { id: requestId } });
     const bouts = [{ id: boutId, partnerWords: told }] as never;
     await house.db.critiqueVersions.update(

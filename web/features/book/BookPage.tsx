@@ -1,16 +1,15 @@
 import { areaNames, bookAreas, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { toast } from 'sonner';
-import { Button, Empty, FaultNote, FileButton, RowsSkeleton } from '../../shared/primitives/index.ts';
+import { Button, Empty, FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useAccount } from '../access/index.ts';
 import { useListClipsQuery } from './api.ts';
 import { BookEntry } from './BookEntry.tsx';
-import { downloadBook, readBookText } from './bookFiles.ts';
+import { BookInOut } from './BookInOut.tsx';
 import { bookSearch } from './bookSearch.ts';
 import { ClipShelf } from './ClipShelf.tsx';
-import { useAddStarterBookMutation, useGetBookQuery, useImportBookMutation } from './entriesApi.ts';
+import { useGetBookQuery } from './entriesApi.ts';
 import { newDrill, newPrinciple } from './newEntries.ts';
 
 const shelves = { principles: 'Principles', drills: 'Drills', clips: 'Clips' } as const;
@@ -24,8 +23,6 @@ export function BookPage() {
   const [params, setParams] = useSearchParams();
   const [asked, setAsked] = useState('');
   const [made, setMade] = useState<BookPrinciple | BookDrill | null>(null);
-  const [importBook, importing] = useImportBookMutation();
-  const [addStarter] = useAddStarterBookMutation();
   const shelf = (params.get('shelf') ?? 'principles') as Shelf;
   const openId = params.get('open');
   const search = useMemo(() => bookSearch(shelf === 'drills' ? (data?.drills ?? []) : (data?.principles ?? [])), [data, shelf]);
@@ -36,40 +33,13 @@ export function BookPage() {
     setParams(id ? { shelf: to, open: id } : { shelf: to });
   };
 
-  const bring = async (file: File): Promise<void> => {
-    const read = readBookText(await file.text());
-    if ('faults' in read) return void toast.error(`${file.name} was not taken. ${read.faults.slice(0, 4).join(' ')}`, { duration: 15_000 });
-    const answer = await importBook(read.book);
-    if (answer.error) return void toast.error(`${file.name} was not taken. ${faultWords(answer.error)}`, { duration: 15_000 });
-    const { added, changed, missingClips } = answer.data;
-    toast(
-      `${added} new, ${changed} replaced.${missingClips.length > 0 ? ` Without these clips, which are not here: ${missingClips.join(', ')}.` : ''}`,
-    );
-  };
-  const starter = async (): Promise<void> => {
-    const answer = await addStarter();
-    if (answer.data) toast(answer.data.added === 0 ? 'Everything of the starter book is there.' : `${answer.data.added} entries added.`);
-  };
-
   const entries: readonly (BookPrinciple | BookDrill)[] = shelf === 'drills' ? (data?.drills ?? []) : (data?.principles ?? []);
   const entry = made ?? entries.find(({ id }) => id === openId);
   return (
     <main className="grid grid-cols-[19rem_minmax(0,1fr)] gap-10 py-8">
       <div className="flex flex-col gap-4">
         <h1 className="text-title">The book</h1>
-        <nav aria-label="Shelves" className="flex gap-4 border-b border-seam">
-          {(Object.keys(shelves) as Shelf[]).map((one) => (
-            <button
-              key={one}
-              type="button"
-              aria-current={one === shelf ? 'page' : undefined}
-              onClick={() => show(one, null)}
-              className="-mb-px border-b-2 border-transparent pb-1.5 font-semibold text-reed hover:text-ink aria-[current=page]:border-pine aria-[current=page]:text-ink"
-            >
-              {shelves[one]} {one !== 'clips' && data && <span className="time font-normal">{data[one].length}</span>}
-            </button>
-          ))}
-        </nav>
+        <Shelves shelf={shelf} data={data} onShow={(one) => show(one, null)} />
         {shelf !== 'clips' && (
           <input
             type="search"
@@ -92,28 +62,7 @@ export function BookPage() {
           />
         )}
         {shelf === 'clips' && <p className="text-reed">Short videos of your own. A principle or a note can show one.</p>}
-        {mayChange && data && (
-          <div className="flex flex-col items-start gap-1.5 border-t border-seam pt-3 text-small">
-            <FileButton
-              words={importing.isLoading ? 'Reading …' : 'Bring a book from a file'}
-              accept=".json,.md,application/json,text/markdown"
-              onFile={(file) => void bring(file)}
-            />
-            {(['md', 'json'] as const).map((as) => (
-              <button
-                key={as}
-                type="button"
-                className="font-semibold text-pine hover:underline"
-                onClick={() => downloadBook({ ...data, clips: clips?.clips ?? [] }, as)}
-              >
-                Take the book out as {as === 'md' ? 'Markdown' : 'JSON'}
-              </button>
-            ))}
-            <button type="button" className="font-semibold text-pine hover:underline" onClick={() => void starter()}>
-              Add what is missing of the starter book
-            </button>
-          </div>
-        )}
+        {mayChange && data && <BookInOut book={{ ...data, clips: clips?.clips ?? [] }} />}
       </div>
       <section aria-label="Entry" className="min-w-0">
         {mayChange && shelf !== 'clips' && (
@@ -183,6 +132,30 @@ function EntryList({ entries, found, grouped, openId, onOpen }: EntryListProps) 
           </div>
         );
       })}
+    </nav>
+  );
+}
+
+interface ShelvesProps {
+  shelf: Shelf;
+  data: { principles: readonly unknown[]; drills: readonly unknown[] } | undefined;
+  onShow: (shelf: Shelf) => void;
+}
+
+function Shelves({ shelf, data, onShow }: ShelvesProps) {
+  return (
+    <nav aria-label="Shelves" className="flex gap-4 border-b border-seam">
+      {(Object.keys(shelves) as Shelf[]).map((one) => (
+        <button
+          key={one}
+          type="button"
+          aria-current={one === shelf ? 'page' : undefined}
+          onClick={() => onShow(one)}
+          className="-mb-px border-b-2 border-transparent pb-1.5 font-semibold text-reed hover:text-ink aria-[current=page]:border-pine aria-[current=page]:text-ink"
+        >
+          {shelves[one]} {one !== 'clips' && data && <span className="time font-normal">{data[one].length}</span>}
+        </button>
+      ))}
     </nav>
   );
 }

@@ -1,26 +1,16 @@
-import { bout as boutSchema, type Bout, type Footage, type Request } from '@lean-mentor/contract';
-import {
-  boutAtFrame,
-  clockText,
-  frameAtSeconds,
-  moveBout,
-  renumbered,
-  roomForBout,
-  secondsOfFrame,
-  splitBout,
-  type FrameTable,
-} from '@lean-mentor/core/footage';
-import { ChevronLeft, ChevronRight, FastForward, Pause, Play, Redo2, SkipForward, Undo2 } from 'lucide-react';
+import type { Bout, Footage, Request } from '@lean-mentor/contract';
+import { boutAtFrame, frameAtSeconds, roomForBout, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { useEffect, useState } from 'react';
-import { savingWords } from '../../shared/keeping/index.ts';
-import { Button, FaultNote, IconButton } from '../../shared/primitives/index.ts';
+import { Button, FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useFramePlayer, useGetMotionQuery, useGetSoundQuery, useViewing } from '../footage/index.ts';
 import { BoutForm } from './BoutForm.tsx';
+import { BoutsToolbar } from './BoutsToolbar.tsx';
 import { DayList } from './DayList.tsx';
+import { boutAdded, boutChanged, boutMoved, boutSplit, withBouts, type BoutsOfDay } from './editedBouts.ts';
 import { SecondCamera } from './SecondCamera.tsx';
 import { TimePage } from './TimePage.tsx';
-import { useBouts } from './useBouts.ts';
+import { useBouts, type BoutsControls } from './useBouts.ts';
 
 interface BoutsEditorProps {
   request: Request;
@@ -34,7 +24,7 @@ const usualSeconds = 300;
 
 /** The picture with what can be done at its moment on the left; the whole footage from top to bottom on the right. */
 export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorProps) {
-  const hand = useBouts(request);
+  const edited = useBouts(request);
   const [video, setVideo] = useState<HTMLVideoElement | null>(null);
   const { player, now } = useFramePlayer(video, table);
   const { data: motion } = useGetMotionQuery(footage.id);
@@ -43,50 +33,10 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
   const [selectedId, setSelectedId] = useState<string | null>(null);
   useEffect(() => player?.setLulls(motion?.lulls ?? []), [player, motion]);
 
-  const bouts = hand.bouts[footage.id] ?? [];
+  const bouts = edited.bouts[footage.id] ?? [];
   const selected = bouts.find(({ id }) => id === selectedId) ?? null;
-  const here = boutAtFrame(bouts, now.frame);
-  const inside = here && now.frame > here.fromFrame && now.frame < here.toFrame ? here : undefined;
-  const frameCount = table.times.length;
-  const lengthSeconds = (request.lengthMinutes ?? usualSeconds / 60) * 60;
-  const room = roomForBout(
-    bouts,
-    now.frame,
-    frameAtSeconds(table, secondsOfFrame(table, now.frame) + lengthSeconds) - now.frame,
-    frameCount,
-  );
-
-  const put = (next: readonly Bout[]): void => hand.put({ [footage.id]: next });
-  const change = (id: string, fields: Partial<Bout>): void => put(bouts.map((b) => (b.id === id ? { ...b, ...fields } : b)));
-  const move = (id: string, fromFrame: number, toFrame: number): void =>
-    put(bouts.map((b) => (b.id === id ? { ...moveBout(b, fromFrame, toFrame), proposed: false } : b)));
-  /** Bouts of this footage changed in number: all of the day are numbered anew. */
-  const putNumbered = (next: readonly Bout[]): void => {
-    const byFootage = { ...hand.bouts, [footage.id]: next };
-    const owner = new Map(Object.entries(byFootage).flatMap(([id, list]) => list.map((b) => [b.id, id] as const)));
-    const day = renumbered(Object.values(byFootage).flat());
-    hand.put(Object.fromEntries(Object.keys(byFootage).map((id) => [id, day.filter((b) => owner.get(b.id) === id)])));
-  };
-  const add = (): void => {
-    if (!room) return;
-    const order =
-      Math.max(
-        0,
-        ...Object.values(hand.bouts)
-          .flat()
-          .map((b) => b.order),
-      ) + 1;
-    const added = boutSchema.parse({ id: crypto.randomUUID(), ...room, spans: [], order });
-    putNumbered([...bouts, added].sort((a, b) => a.fromFrame - b.fromFrame));
-    setSelectedId(added.id);
-  };
-  const split = (): void => {
-    const parts = inside && splitBout(inside, now.frame, crypto.randomUUID());
-    if (parts) putNumbered(bouts.flatMap((b) => (b.id === inside.id ? parts.map((part) => ({ ...part, proposed: false })) : [b])));
-  };
-  const proposals = bouts.filter(({ proposed }) => proposed);
-  const nextBurst = motion?.bursts.find(({ fromFrame }) => fromFrame > now.frame);
-
+  const put = (change: (day: BoutsOfDay) => BoutsOfDay): void => edited.put(change(edited.bouts));
+  const move = (id: string, from: number, to: number): void => put((day) => boutMoved(day, footage.id, id, from, to));
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_470px]">
       <div className="flex flex-col gap-4 lg:sticky lg:top-4 lg:self-start">
@@ -102,44 +52,11 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
             className="mx-auto max-h-[46dvh] max-w-full"
           />
         </div>
-        {player && (
-          <div role="toolbar" aria-label="Playing" className="flex flex-wrap items-center gap-1">
-            <IconButton icon={now.playing ? Pause : Play} words={now.playing ? 'Pause' : 'Play'} onClick={player.toggle} />
-            <IconButton icon={ChevronLeft} words="One frame back" onClick={() => player.step(-1)} />
-            <IconButton icon={ChevronRight} words="One frame on" onClick={() => player.step(1)} />
-            <IconButton icon={FastForward} words="Pass over lulls while playing" onClick={player.toggleLulls} pressed={now.skipsLulls} />
-            <IconButton
-              icon={SkipForward}
-              words="To the next burst"
-              disabled={!nextBurst}
-              onClick={() => nextBurst && player.goTo(nextBurst.fromFrame)}
-            />
-            <span className="time px-2">
-              {clockText(secondsOfFrame(table, now.frame), true)} · f {now.frame}
-            </span>
-            <span className="ml-auto flex items-center text-small text-reed" aria-live="polite">
-              {(hand.canUndo || hand.keeping.saving !== 'saved') && savingWords(hand.keeping)}
-              <IconButton icon={Undo2} words="Take the last change back" disabled={!hand.canUndo} onClick={hand.undo} />
-              <IconButton icon={Redo2} words="Do it again" disabled={!hand.canRedo} onClick={hand.redo} />
-            </span>
-          </div>
-        )}
-        <div className="flex flex-wrap gap-2">
-          <Button look="plain" disabled={!room} onClick={add}>
-            A bout begins here
-          </Button>
-          <Button look="plain" disabled={!inside} onClick={split}>
-            Split it here
-          </Button>
-          {proposals.length > 0 && (
-            <Button onClick={() => put(bouts.map((b) => ({ ...b, proposed: false })))}>
-              {proposals.length === 1 ? 'Accept the proposed bout' : `Accept all ${proposals.length} proposed bouts`}
-            </Button>
-          )}
-        </div>
-        {hand.keeping.fault && (
-          <FaultNote again={hand.keeping.saving === 'refused' ? hand.letGo : undefined} againWords="Show what is saved">
-            {faultWords(hand.keeping.fault)}
+        <BoutsToolbar {...{ player, now, table, edited }} bursts={motion?.bursts ?? []} />
+        <BoutButtons {...{ request, footage, table, edited, bouts }} atFrame={now.frame} onAdded={setSelectedId} />
+        {edited.keeping.fault && (
+          <FaultNote again={edited.keeping.saving === 'refused' ? edited.letGo : undefined} againWords="Show what is saved">
+            {faultWords(edited.keeping.fault)}
           </FaultNote>
         )}
         {selected ? (
@@ -147,10 +64,19 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
             bout={selected}
             request={request}
             table={table}
-            onChange={(fields) => change(selected.id, { ...fields, proposed: false })}
+            onChange={(fields) => put((day) => boutChanged(day, footage.id, selected.id, (bout) => ({ ...bout, ...fields })))}
             onStartHere={now.frame < selected.toFrame ? () => move(selected.id, now.frame, selected.toFrame) : undefined}
             onEndHere={now.frame > selected.fromFrame ? () => move(selected.id, selected.fromFrame, now.frame) : undefined}
-            onRemove={() => (putNumbered(bouts.filter(({ id }) => id !== selected.id)), setSelectedId(null))}
+            onRemove={() => {
+              put((day) =>
+                withBouts(
+                  day,
+                  footage.id,
+                  bouts.filter(({ id }) => id !== selected.id),
+                ),
+              );
+              setSelectedId(null);
+            }}
           />
         ) : (
           <p className="text-reed">
@@ -161,7 +87,7 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
         )}
         <DayList
           request={request}
-          hand={hand}
+          edited={edited}
           selectedId={selectedId}
           footageId={footage.id}
           onSelect={(id, at) => (setSelectedId(id), at !== null && player?.goTo(at))}
@@ -183,6 +109,51 @@ export function BoutsEditor({ request, footage, table, mayAlign }: BoutsEditorPr
         onMove={move}
         onGo={(frame) => player?.goTo(frame)}
       />
+    </div>
+  );
+}
+
+interface BoutButtonsProps {
+  request: Request;
+  footage: Footage;
+  table: FrameTable;
+  edited: BoutsControls;
+  bouts: readonly Bout[];
+  atFrame: number;
+  onAdded: (id: string) => void;
+}
+
+/** What can be done with bouts at this frame. */
+function BoutButtons({ request, footage, table, edited, bouts, atFrame, onAdded }: BoutButtonsProps) {
+  const here = boutAtFrame(bouts, atFrame);
+  const inside = here && atFrame > here.fromFrame && atFrame < here.toFrame ? here : undefined;
+  const lengthSeconds = (request.lengthMinutes ?? usualSeconds / 60) * 60;
+  const frames = frameAtSeconds(table, secondsOfFrame(table, atFrame) + lengthSeconds) - atFrame;
+  const room = roomForBout(bouts, atFrame, frames, table.times.length);
+  const proposals = bouts.filter(({ proposed }) => proposed);
+  const add = (): void => {
+    if (!room) return;
+    const id = crypto.randomUUID();
+    edited.put(boutAdded(edited.bouts, footage.id, room, id));
+    onAdded(id);
+  };
+  return (
+    <div className="flex flex-wrap gap-2">
+      <Button look="plain" disabled={!room} onClick={add}>
+        A bout begins here
+      </Button>
+      <Button
+        look="plain"
+        disabled={!inside}
+        onClick={() => inside && edited.put(boutSplit(edited.bouts, footage.id, inside.id, atFrame, crypto.randomUUID()))}
+      >
+        Split it here
+      </Button>
+      {proposals.length > 0 && (
+        <Button onClick={() => edited.put({ [footage.id]: bouts.map((bout) => ({ ...bout, proposed: false })) })}>
+          {proposals.length === 1 ? 'Accept the proposed bout' : `Accept all ${proposals.length} proposed bouts`}
+        </Button>
+      )}
     </div>
   );
 }

@@ -3,11 +3,11 @@ import { inDayOrder, movedInDay } from '@lean-mentor/core/footage';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useSearchParams } from 'react-router';
 import { outcomeWords } from './BoutForm.tsx';
-import type { BoutsInHand } from './useBouts.ts';
+import type { BoutsControls } from './useBouts.ts';
 
 interface DayListProps {
   request: Request;
-  hand: BoutsInHand;
+  edited: BoutsControls;
   footageId: string;
   selectedId: string | null;
   /** `at`: the first frame, where the bout is of the footage on the stage. */
@@ -15,15 +15,15 @@ interface DayListProps {
 }
 
 /** All bouts of the request as one day, across its videos: their order and how they ended. A second camera's are the first one's. */
-export function DayList({ request, hand, footageId, selectedId, onSelect }: DayListProps) {
+export function DayList({ request, edited, footageId, selectedId, onSelect }: DayListProps) {
   const [, setSearch] = useSearchParams();
   const footages = request.footages.filter(({ alignment, state }) => !alignment && state !== 'removed');
-  const places = new Map(footages.flatMap(({ id }, i) => (hand.bouts[id] ?? []).map((bout) => [bout.id, { id, video: i + 1 }] as const)));
-  const day = inDayOrder(footages.flatMap(({ id }) => hand.bouts[id] ?? []));
+  const places = new Map(footages.flatMap(({ id }, i) => (edited.bouts[id] ?? []).map((bout) => [bout.id, { id, video: i + 1 }] as const)));
+  const day = inDayOrder(footages.flatMap(({ id }) => edited.bouts[id] ?? []));
   if (day.length < 2) return null;
   const move = (id: string, by: 1 | -1): void => {
     const moved = movedInDay(day, id, by);
-    hand.put(Object.fromEntries(footages.map((footage) => [footage.id, moved.filter((bout) => places.get(bout.id)?.id === footage.id)])));
+    edited.put(Object.fromEntries(footages.map((footage) => [footage.id, moved.filter((bout) => places.get(bout.id)?.id === footage.id)])));
   };
   const select = (bout: Bout): void => {
     const of = places.get(bout.id)!.id;

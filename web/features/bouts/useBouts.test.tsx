@@ -46,7 +46,7 @@ function open() {
 const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
 const shortened = (toFrame: number) => ({ v: [{ ...first, toFrame }] });
 
-describe('bouts in hand', () => {
+describe('bouts that are edited here', () => {
   it('that were changed in the last moment are saved when the page is left', async () => {
     const { result, unmount } = open();
     act(() => result.current.put(shortened(60)));

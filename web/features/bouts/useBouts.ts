@@ -43,4 +43,4 @@ export function useBouts(request: Request) {
   return { bouts, put, undo, redo, letGo, canUndo: past.length > 0, canRedo: future.length > 0, keeping };
 }
 
-export type BoutsInHand = ReturnType<typeof useBouts>;
+export type BoutsControls = ReturnType<typeof useBouts>;

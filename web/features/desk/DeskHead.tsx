@@ -10,7 +10,7 @@ import { useFrame, useOnStage, useScene } from './DeskScene.ts';
 import { AsideEdits } from './AsideEdits.tsx';
 import { ScoreFigures } from './score/ScoreFigures.tsx';
 import { scoredAt, useScored } from './score/useScore.ts';
-import { SaidPopover } from './SaidPopover.tsx';
+import { IntakePopover } from './IntakePopover.tsx';
 import { useDeskPart } from './useDesk.ts';
 
 /** Which of the request's videos is on the stage. */
@@ -101,7 +101,7 @@ export const DeskHead = memo(function DeskHead() {
         </Link>
         {client.age !== null && <span className="text-reed"> {client.age}</span>}
       </p>
-      <SaidPopover request={request} onMark={goToMoment} />
+      <IntakePopover request={request} onMark={goToMoment} />
       <p className="hidden shrink-0 text-small text-reed xl:block">
         {kindWords[request.kind]}, {ruleSheetWords(ruleSheet)}
       </p>

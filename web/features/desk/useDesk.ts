@@ -4,7 +4,7 @@ import {
   type DeskChange,
   type DeskDocument,
   type DeskEntity,
-  type DeskThing,
+  type DeskItem,
   type Drawing,
   type Mark,
   type Note,
@@ -30,7 +30,7 @@ const created = (entity: DeskEntity, id: string, after: object): DeskChange =>
 /** Changes to be made together; null where the thing is not there. */
 export interface Make {
   created: (entity: DeskEntity, id: string, after: object) => DeskChange;
-  patched: <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskThing<E>>) => DeskChange | null;
+  patched: <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskItem<E>>) => DeskChange | null;
   removed: (entity: DeskEntity, id: string) => DeskChange | null;
 }
 
@@ -45,7 +45,7 @@ export function useDeskActions() {
       if (present.length > 0) dispatch(deskEdited({ changes: present, step }));
     };
     const edit = (...changes: (DeskChange | null)[]): void => editAs(newId(), changes);
-    const patch = <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskThing<E>>): DeskChange | null =>
+    const patch = <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskItem<E>>): DeskChange | null =>
       patchDesk(document(), entity, id, fields, newId());
     const remove = (entity: DeskEntity, id: string): DeskChange | null => removeFromDesk(document(), entity, id, newId());
     return {
@@ -78,7 +78,7 @@ export function useDeskActions() {
           patch('note', noteId, { principleId: principle.id }),
         ),
       /** Puts a new thing on the desk and answers its id. */
-      add: <E extends DeskEntity>(entity: E, thing: Omit<DeskThing<E>, 'id'> & { id?: string }): string => {
+      add: <E extends DeskEntity>(entity: E, thing: Omit<DeskItem<E>, 'id'> & { id?: string }): string => {
         const id = thing.id ?? newId();
         edit(created(entity, id, { ...thing, id }));
         return id;
@@ -89,7 +89,7 @@ export function useDeskActions() {
       /** Several changes as one step. */
       together: (changes: (document: DeskDocument, make: Make) => (DeskChange | null)[]): void =>
         edit(...changes(document(), { created, patched: patch, removed: remove })),
-      change: <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskThing<E>>): void => edit(patch(entity, id, fields)),
+      change: <E extends DeskEntity>(entity: E, id: string, fields: Partial<DeskItem<E>>): void => edit(patch(entity, id, fields)),
       remove: (entity: DeskEntity, id: string): void => edit(remove(entity, id)),
       addDrawing: (drawing: Omit<Drawing, 'id'>): string => {
         const id = newId();
@@ -105,7 +105,7 @@ export function useDeskActions() {
         edit(other, remove('conflict', conflictId));
       },
       /** Writes down what was watched. It is no step to be taken back. */
-      noteLook: (look: Omit<DeskThing<'look'>, 'id'>): void => {
+      noteLook: (look: Omit<DeskItem<'look'>, 'id'>): void => {
         const id = newId();
         editAs(null, [created('look', id, { ...look, id })]);
       },

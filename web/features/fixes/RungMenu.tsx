@@ -3,12 +3,12 @@ import type { Note } from '@lean-mentor/core/desk';
 import type { RankedFix } from '@lean-mentor/core/fixes';
 import { EllipsisVertical } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import type { LadderHand } from './useLadder.ts';
+import type { LadderControls } from './useLadder.ts';
 
 interface RungMenuProps {
   fix: RankedFix;
   name: string;
-  hand: LadderHand;
+  deciding: LadderControls;
   notes: readonly Note[];
   principle: BookPrinciple | undefined;
   /** Opens the line on which notes are given another principle: all of them, or some. */
@@ -20,7 +20,7 @@ const item = 'cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-stra
 const toggled = (ids: readonly string[], id: string): string[] => (ids.includes(id) ? ids.filter((other) => other !== id) : [...ids, id]);
 
 /** What can be done with a candidate besides moving it. */
-export function RungMenu({ fix, name, hand: { choice, asked, change }, notes, principle, onRename }: RungMenuProps) {
+export function RungMenu({ fix, name, deciding: { choice, asked, change }, notes, principle, onRename }: RungMenuProps) {
   const id = fix.principle;
   const tick = (words: string, on: boolean, onChange: () => void) => (
     <DropdownMenu.CheckboxItem checked={on} onCheckedChange={onChange} className={item}>

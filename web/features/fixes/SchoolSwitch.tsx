@@ -1,7 +1,7 @@
 import { rankParts, schoolNames, schools, type RankPart } from '@lean-mentor/core/fixes';
 import { RadioGroup } from 'radix-ui';
 import { partNames } from './partWords.ts';
-import type { LadderHand } from './useLadder.ts';
+import type { LadderControls } from './useLadder.ts';
 
 const look =
   'rounded-sm border border-seam px-2.5 py-1 text-small hover:border-reed data-[state=checked]:border-pine data-[state=checked]:bg-pine data-[state=checked]:text-linen';
@@ -27,7 +27,7 @@ function Slider({ words, title, value, range: [min, max, step], wide = false, on
 }
 
 /** By which school the candidates are ranked; switching re-sorts them at once. */
-export function SchoolSwitch({ hand: { choice, own, school, change, weigh } }: { hand: LadderHand }) {
+export function SchoolSwitch({ deciding: { choice, own, school, change, weigh } }: { deciding: LadderControls }) {
   const setWeight = (part: RankPart, weight: number): void => weigh({ ...own, weights: { ...own.weights, [part]: weight } });
   return (
     <div className="flex flex-col gap-2">

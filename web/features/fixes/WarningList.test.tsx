@@ -3,7 +3,7 @@ import type { FixWarning } from '@lean-mentor/core/fixes';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
-import type { LadderHand } from './useLadder.ts';
+import type { LadderControls } from './useLadder.ts';
 import { harmWords } from './partWords.ts';
 import { WarningList } from './WarningList.tsx';
 
@@ -13,12 +13,12 @@ const hurt: FixWarning = { kind: 'hurt', principleId: 'p', words: '“Hide the h
 const stuck: FixWarning = { kind: 'stuck', principleId: 'q', words: 'Given 3 times.', offers: ['If he stands: hook', 'Shrimp'] };
 const handOf = (warnings: FixWarning[], overrides: { principleId: string; kind: FixWarning['kind']; reason: string }[] = []) => {
   const change = vi.fn();
-  return { hand: { warnings, choice: { overrides }, change } as unknown as LadderHand, change };
+  return { deciding: { warnings, choice: { overrides }, change } as unknown as LadderControls, change };
 };
 
 it('a clash is accepted with a reason, and only with one', async () => {
-  const { hand, change } = handOf([hurt]);
-  render(<WarningList hand={hand} />);
+  const { deciding, change } = handOf([hurt]);
+  render(<WarningList deciding={deciding} />);
   const accept = screen.getByRole<HTMLButtonElement>('button', { name: 'Accept it' });
   expect(accept.disabled).toBe(true);
   await userEvent.type(screen.getByRole('textbox'), '  Her clinician agreed. ');
@@ -27,8 +27,8 @@ it('a clash is accepted with a reason, and only with one', async () => {
 });
 
 it('what was accepted stands with its reason, and can be thought over', async () => {
-  const { hand, change } = handOf([hurt], [{ principleId: 'p', kind: 'hurt', reason: 'Agreed.' }]);
-  render(<WarningList hand={hand} />);
+  const { deciding, change } = handOf([hurt], [{ principleId: 'p', kind: 'hurt', reason: 'Agreed.' }]);
+  render(<WarningList deciding={deciding} />);
   expect(screen.getByText(/Goes out all the same: Agreed\./)).toBeTruthy();
   expect(screen.queryByRole('textbox')).toBeNull();
   await userEvent.click(screen.getByRole('button', { name: 'Think again' }));
@@ -36,13 +36,13 @@ it('what was accepted stands with its reason, and can be thought over', async ()
 });
 
 it('a fix that has not moved offers other ways in, and asks for nothing', () => {
-  render(<WarningList hand={handOf([stuck]).hand} />);
+  render(<WarningList deciding={handOf([stuck]).deciding} />);
   expect(screen.getAllByRole('listitem').map((item) => item.textContent)).toEqual(expect.arrayContaining(['If he stands: hook', 'Shrimp']));
   expect(screen.queryByRole('button')).toBeNull();
 });
 
 it('nothing to mind is said', () => {
-  render(<WarningList hand={handOf([]).hand} />);
+  render(<WarningList deciding={handOf([]).deciding} />);
   expect(screen.getByText('Nothing to mind.')).toBeTruthy();
 });
 

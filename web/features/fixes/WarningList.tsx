@@ -1,21 +1,27 @@
 import { guardedKinds, type FixWarning } from '@lean-mentor/core/fixes';
 import { useState } from 'react';
 import { Button } from '../../shared/primitives/index.ts';
-import type { LadderHand } from './useLadder.ts';
+import type { LadderControls } from './useLadder.ts';
 
 /** What to mind before it goes out. What meets an injury, an age or the rules asks for a reason. */
-export function WarningList({ hand }: { hand: LadderHand }) {
-  if (hand.warnings.length === 0) return <p className="text-small text-reed">Nothing to mind.</p>;
+export function WarningList({ deciding }: { deciding: LadderControls }) {
+  if (deciding.warnings.length === 0) return <p className="text-small text-reed">Nothing to mind.</p>;
   return (
     <ul className="flex flex-col gap-2 text-small">
-      {hand.warnings.map((warning) => (
-        <Warning key={`${warning.kind} ${warning.principleId} ${warning.words}`} warning={warning} hand={hand} />
+      {deciding.warnings.map((warning) => (
+        <Warning key={`${warning.kind} ${warning.principleId} ${warning.words}`} warning={warning} deciding={deciding} />
       ))}
     </ul>
   );
 }
 
-function Warning({ warning: { kind, principleId, words, offers }, hand: { choice, change } }: { warning: FixWarning; hand: LadderHand }) {
+function Warning({
+  warning: { kind, principleId, words, offers },
+  deciding: { choice, change },
+}: {
+  warning: FixWarning;
+  deciding: LadderControls;
+}) {
   const [reason, setReason] = useState('');
   const guarded = guardedKinds.includes(kind);
   const accepted = choice.overrides.find((one) => one.kind === kind && one.principleId === principleId);

@@ -20,7 +20,7 @@ import { useSaveFixChoiceMutation, useSaveOwnSchoolMutation, type LadderData } f
 /** Changes rest this long, in ms, before they are saved. */
 const restMs = 400;
 
-export interface LadderHand {
+export interface LadderControls {
   choice: RequestFixChoice;
   own: OwnSchool;
   school: School;
@@ -49,7 +49,7 @@ function withMovement(change: () => void): void {
 }
 
 /** The ladder of a request as it stands while one decides: computed anew with every change, kept as it happens. */
-export function useLadder({ data, subject, principles, drills }: LadderSubject): LadderHand {
+export function useLadder({ data, subject, principles, drills }: LadderSubject): LadderControls {
   const { request, client, document } = subject;
   const [save] = useSaveFixChoiceMutation();
   const [saveOwn] = useSaveOwnSchoolMutation();

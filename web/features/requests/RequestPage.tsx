@@ -8,7 +8,7 @@ import { AnswerFirst } from './AnswerFirst.tsx';
 import { Exchange } from './Exchange.tsx';
 import { FootageVerdict } from './FootageVerdict.tsx';
 import { GuardianSays } from './GuardianSays.tsx';
-import { SaidList } from './SaidList.tsx';
+import { IntakeList } from './IntakeList.tsx';
 import { TakeBack } from './TakeBack.tsx';
 import { UploadLine } from './UploadLine.tsx';
 import { stateWords } from './words.ts';
@@ -53,7 +53,7 @@ function SentRequest({ request }: { request: Request }) {
       {state === 'guardian' && role === 'guardian' && <GuardianSays request={request} />}
       <Exchange exchange={request.exchange} />
       {state === 'need-first' && <AnswerFirst request={request} />}
-      <SaidList said={request} footages={footages} />
+      <IntakeList intake={request} footages={footages} />
       {present.map((footage) =>
         footage.state === 'uploading' ? (
           <div key={footage.id}>

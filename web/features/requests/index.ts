@@ -4,7 +4,7 @@ export { SendPage } from './send/SendPage.tsx';
 export { Exchange } from './Exchange.tsx';
 export { NeedFirst } from './NeedFirst.tsx';
 export { RequestPage } from './RequestPage.tsx';
-export { SaidList } from './SaidList.tsx';
+export { IntakeList } from './IntakeList.tsx';
 export { UploadLine } from './UploadLine.tsx';
 export { uploadsSlice } from './uploadsSlice.ts';
 export { attireWords, kindWords, stateWords } from './words.ts';

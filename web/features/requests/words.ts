@@ -50,10 +50,10 @@ export function partnerWords({
   partnerSize,
   partnerAge,
 }: Pick<Request, 'partnerLevel' | 'partnerSize' | 'partnerAge'>): string {
-  const said = [
+  const intake = [
     partnerLevel !== 'unknown' && levelWords[partnerLevel],
     partnerSize !== 'unknown' && sizeWords[partnerSize],
     partnerAge !== 'unknown' && ageWords[partnerAge],
   ].filter(Boolean);
-  return said.join(', ');
+  return intake.join(', ');
 }

@@ -7,7 +7,7 @@ import { faultWords } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
 import { useSendRequestMutation } from '../api.ts';
 import { FootageVerdict } from '../FootageVerdict.tsx';
-import { SaidList } from '../SaidList.tsx';
+import { IntakeList } from '../IntakeList.tsx';
 import type { StepProps } from './StepProps.ts';
 
 const stepOf: Record<string, DraftStep> = {
@@ -32,8 +32,8 @@ const missingWords: Record<string, string> = {
 };
 
 /** What the coach will see, whether the footage can be judged, what is missing, and sending it. */
-export function CheckStep({ draft, hand, goTo }: StepProps) {
-  const read = intake.safeParse(hand.said);
+export function CheckStep({ draft, written, goTo }: StepProps) {
+  const read = intake.safeParse(written.intake);
   const [send, { error, isLoading }] = useSendRequestMutation();
   const [unsaved, setUnsaved] = useState(false);
   const navigate = useNavigate();
@@ -46,7 +46,7 @@ export function CheckStep({ draft, hand, goTo }: StepProps) {
     })),
   ];
   const sendNow = async (): Promise<void> => {
-    const all = await hand.flush();
+    const all = await written.flush();
     setUnsaved(!all);
     if (!all) return;
     const { data } = await send(draft.id);
@@ -69,7 +69,7 @@ export function CheckStep({ draft, hand, goTo }: StepProps) {
       </section>
       <section aria-label="What your coach will see" className="flex flex-col gap-2">
         <h2 className="font-head text-title font-medium">What your coach will see</h2>
-        <SaidList said={{ hurts: draft.profile.hurts, ...hand.said }} footages={draft.footages} />
+        <IntakeList intake={{ hurts: draft.profile.hurts, ...written.intake }} footages={draft.footages} />
       </section>
       {missing.length > 0 && (
         <section aria-label="Still missing" className="border-l-4 border-pine pl-3">

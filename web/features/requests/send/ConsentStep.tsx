@@ -7,14 +7,14 @@ const options = [
 ] as const;
 
 /** The yes of whoever else is on film; and what happens to a minor's footage. */
-export function ConsentStep({ draft, hand: { said, change } }: StepProps) {
+export function ConsentStep({ draft, written: { intake, change } }: StepProps) {
   const { guardianName } = draft.profile;
   return (
     <>
       <p>Your partner is on film too. Do they agree that your coach looks at it?</p>
       <Choice
         label="Your partner’s yes"
-        value={said.partnerConsent}
+        value={intake.partnerConsent}
         options={options}
         onChange={(partnerConsent) => change({ partnerConsent })}
       />

@@ -53,29 +53,29 @@ export function DraftPage() {
 }
 
 function DraftInSteps({ draft }: { draft: Draft }) {
-  const hand = useDraft(draft);
-  const Step = steps[hand.step];
+  const written = useDraft(draft);
+  const Step = steps[written.step];
   const heading = useRef<HTMLHeadingElement>(null);
   const goTo = (step: DraftStep): void => {
-    hand.goTo(step);
+    written.goTo(step);
     scrollTo(0, 0);
   };
-  const entered = useRef(hand.step);
+  const entered = useRef(written.step);
   useEffect(() => {
-    if (entered.current === hand.step) return;
-    entered.current = hand.step;
+    if (entered.current === written.step) return;
+    entered.current = written.step;
     heading.current?.focus();
-  }, [hand.step]);
-  const [before, after] = [stepAfter(hand.step, -1), stepAfter(hand.step, 1)];
+  }, [written.step]);
+  const [before, after] = [stepAfter(written.step, -1), stepAfter(written.step, 1)];
   const sentBack = draft.exchange.findLast(({ kind }) => kind === 'sent-back');
   return (
     <>
       <p className="flex justify-between text-desk text-reed">
         <span>
-          {draftSteps.indexOf(hand.step) + 1} of {draftSteps.length}
+          {draftSteps.indexOf(written.step) + 1} of {draftSteps.length}
         </span>
-        <span aria-live="polite" className={hand.keeping.fault ? 'font-semibold text-brick' : ''}>
-          {savingWords(hand.keeping)}
+        <span aria-live="polite" className={written.keeping.fault ? 'font-semibold text-brick' : ''}>
+          {savingWords(written.keeping)}
         </span>
       </p>
       <nav aria-label="Steps" className="mb-4 flex">
@@ -85,7 +85,7 @@ function DraftInSteps({ draft }: { draft: Draft }) {
             type="button"
             title={stepWords[step]}
             aria-label={stepWords[step]}
-            aria-current={step === hand.step ? 'step' : undefined}
+            aria-current={step === written.step ? 'step' : undefined}
             onClick={() => goTo(step)}
             className="group flex h-8 grow items-center px-0.5"
           >
@@ -94,7 +94,7 @@ function DraftInSteps({ draft }: { draft: Draft }) {
         ))}
       </nav>
       <h1 ref={heading} tabIndex={-1} className="mb-5 text-banner outline-none">
-        {stepWords[hand.step]}
+        {stepWords[written.step]}
       </h1>
       {sentBack && (
         <p className="mb-5 border-l-4 border-pine pl-3">
@@ -102,9 +102,9 @@ function DraftInSteps({ draft }: { draft: Draft }) {
         </p>
       )}
       <div className="flex flex-col gap-6">
-        <Step draft={draft} hand={hand} goTo={goTo} />
+        <Step draft={draft} written={written} goTo={goTo} />
       </div>
-      {hand.step !== 'footage' && <UploadsGlance footages={draft.footages} />}
+      {written.step !== 'footage' && <UploadsGlance footages={draft.footages} />}
       <div className="sticky bottom-16 mt-8 flex items-center justify-between gap-3 border-t border-seam bg-straw py-3">
         {before ? (
           <Button look="plain" large onClick={() => goTo(before)}>

@@ -4,9 +4,9 @@ import { Field, inputClass } from '../../../shared/primitives/index.ts';
 import type { StepProps } from './StepProps.ts';
 
 /** What hurts: today's words on top, then what the profile says and still holds. */
-export function HurtsStep({ draft, hand: { said, change } }: StepProps) {
+export function HurtsStep({ draft, written: { intake, change } }: StepProps) {
   const known = draft.profile.hurts;
-  const holds = said.hurts ?? known;
+  const holds = intake.hurts ?? known;
   return (
     <>
       <Field label="Anything new today?" hint="A knock, a strain, what you cannot do at present. Leave it empty if there is nothing.">
@@ -15,7 +15,7 @@ export function HurtsStep({ draft, hand: { said, change } }: StepProps) {
             {...field}
             rows={2}
             maxLength={300}
-            value={said.hurtsToday ?? ''}
+            value={intake.hurtsToday ?? ''}
             onChange={(e) => change({ hurtsToday: e.target.value })}
             className={inputClass}
           />

@@ -7,11 +7,11 @@ import { FootageChoice } from './FootageChoice.tsx';
 import type { StepProps } from './StepProps.ts';
 
 /** The question, and up to three moments where the client thinks it went wrong. */
-export function QuestionStep({ draft, hand: { said, change } }: StepProps) {
+export function QuestionStep({ draft, written: { intake, change } }: StepProps) {
   const [footageId, setFootageId] = useState(draft.footages[0]?.id);
   const footage = draft.footages.find(({ id }) => id === footageId) ?? draft.footages[0];
   const [seconds, setSeconds] = useState((footage?.seconds ?? 0) * 0.3);
-  const marks = said.clientMarks ?? [];
+  const marks = intake.clientMarks ?? [];
   const placeOf = (mark: ClientMark): string => {
     const at = draft.footages.findIndex(({ id }) => id === mark.footageId);
     return draft.footages.length > 1 ? `video ${at + 1}, ${clockText(mark.atSeconds)}` : clockText(mark.atSeconds);
@@ -32,7 +32,7 @@ export function QuestionStep({ draft, hand: { said, change } }: StepProps) {
             {...field}
             rows={3}
             maxLength={600}
-            value={said.question ?? ''}
+            value={intake.question ?? ''}
             onChange={(e) => change({ question: e.target.value })}
             className={inputClass}
           />

@@ -29,7 +29,9 @@ export function SendPage() {
             {drafts.map((draft) => (
               <li key={draft.id}>
                 <Link to={`/send/${draft.id}`} className="flex min-h-14 flex-col justify-center py-2 hover:bg-linen">
-                  <span className="truncate font-semibold">{draft.said.question || draft.footages[0]?.fileName || 'Nothing said yet'}</span>
+                  <span className="truncate font-semibold">
+                    {draft.intake.question || draft.footages[0]?.fileName || 'Nothing said yet'}
+                  </span>
                   <span className="text-desk text-reed">
                     {clients.length > 1 && `${draft.clientName}, `}
                     {format(draft.begunAt, 'd MMM')}, next: {stepWords[draft.step].toLowerCase()}

@@ -1,9 +1,9 @@
 import type { Draft, DraftStep } from '@lean-mentor/contract';
-import type { DraftInHand } from './useDraft.ts';
+import type { DraftControls } from './useDraft.ts';
 
 /** What every step of sending is given. */
 export interface StepProps {
   draft: Draft;
-  hand: DraftInHand;
+  written: DraftControls;
   goTo: (step: DraftStep) => void;
 }

@@ -9,10 +9,10 @@ import type { StepProps } from './StepProps.ts';
 type Point = WhoMark['client'];
 
 /** Who is who: the client taps both on a still, and the colours there become words they may change. */
-export function WhoStep({ draft, hand: { said, change } }: StepProps) {
+export function WhoStep({ draft, written: { intake, change } }: StepProps) {
   const [footageId, setFootageId] = useState(draft.footages[0]?.id);
   const footage = draft.footages.find(({ id }) => id === footageId) ?? draft.footages[0];
-  const marks = said.whoMarks ?? [];
+  const marks = intake.whoMarks ?? [];
   const own = marks.filter((mark) => mark.footageId === footage?.id);
   const [seconds, setSeconds] = useState(own[0]?.atSeconds ?? (footage?.seconds ?? 0) * 0.2);
   const [first, setFirst] = useState<{ point: Point; words: string } | null>(null);
@@ -29,8 +29,8 @@ export function WhoStep({ draft, hand: { said, change } }: StepProps) {
     change({
       whoMarks: [...marks.filter((m) => m.footageId !== footage.id || Math.abs(m.atSeconds - seconds) >= 0.3), mark],
       // Words that were written by hand stay; a later tap only says where the two are by then.
-      ...((isFirst || !said.whoClient) && first.words && { whoClient: first.words }),
-      ...((isFirst || !said.whoPartner) && words && { whoPartner: words }),
+      ...((isFirst || !intake.whoClient) && first.words && { whoClient: first.words }),
+      ...((isFirst || !intake.whoPartner) && words && { whoPartner: words }),
     });
     setFirst(null);
     setAgain(false);
@@ -81,7 +81,7 @@ export function WhoStep({ draft, hand: { said, change } }: StepProps) {
           <input
             {...field}
             maxLength={120}
-            value={said.whoClient ?? ''}
+            value={intake.whoClient ?? ''}
             placeholder="violet top"
             onChange={(e) => change({ whoClient: e.target.value })}
             className={inputClass}
@@ -94,7 +94,7 @@ export function WhoStep({ draft, hand: { said, change } }: StepProps) {
           <input
             {...field}
             maxLength={120}
-            value={said.whoPartner ?? ''}
+            value={intake.whoPartner ?? ''}
             placeholder="white top"
             onChange={(e) => change({ whoPartner: e.target.value })}
             className={inputClass}

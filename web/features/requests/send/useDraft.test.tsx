@@ -8,9 +8,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { baseApi } from '../../../shared/wire/index.ts';
 import { useDraft } from './useDraft.ts';
 
-const draft = { id: 'd', step: 'footage', said: { event: 'Quay' } } as unknown as Draft;
+const draft = { id: 'd', step: 'footage', intake: { event: 'Quay' } } as unknown as Draft;
 /** What reached the server, and whether it can be reached. */
-let saved: { step: string; said: object }[];
+let saved: { step: string; intake: object }[];
 let reachable: boolean;
 
 beforeEach(() => {
@@ -42,37 +42,37 @@ const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
 
 describe('a draft in hand', () => {
   it('shows what is said at once and saves it when the hand rests, only what was said here', async () => {
-    const hand = open();
-    act(() => hand.current.change({ question: 'W' }));
-    act(() => hand.current.change({ question: 'Why?' }));
-    expect(hand.current.said).toEqual({ event: 'Quay', question: 'Why?' });
-    expect([hand.current.keeping.saving, saved.length]).toEqual(['kept', 0]);
+    const written = open();
+    act(() => written.current.change({ question: 'W' }));
+    act(() => written.current.change({ question: 'Why?' }));
+    expect(written.current.intake).toEqual({ event: 'Quay', question: 'Why?' });
+    expect([written.current.keeping.saving, saved.length]).toEqual(['kept', 0]);
     await pass(1000);
-    expect(saved).toEqual([{ step: 'footage', said: { question: 'Why?' } }]);
-    expect(hand.current.keeping.saving).toBe('saved');
+    expect(saved).toEqual([{ step: 'footage', intake: { question: 'Why?' } }]);
+    expect(written.current.keeping.saving).toBe('saved');
     expect(localStorage).toHaveLength(0);
   });
 
   it('stays at its step when something is said after the step has been saved', async () => {
-    const hand = open();
-    act(() => hand.current.goTo('who'));
+    const written = open();
+    act(() => written.current.goTo('who'));
     await pass(1000);
-    act(() => hand.current.change({ whoClient: 'violet top' }));
+    act(() => written.current.change({ whoClient: 'violet top' }));
     await pass(1000);
     expect(saved.map(({ step }) => step)).toEqual(['who', 'who']);
   });
 
   it('keeps what does not reach the server, says so, and sends it when it can', async () => {
     reachable = false;
-    const hand = open();
-    act(() => hand.current.change({ question: 'Why?' }));
-    act(() => hand.current.goTo('hurts'));
+    const written = open();
+    act(() => written.current.change({ question: 'Why?' }));
+    act(() => written.current.goTo('hurts'));
     await pass(1000);
-    expect([hand.current.keeping.saving, hand.current.step, localStorage.length]).toEqual(['away', 'hurts', 1]);
+    expect([written.current.keeping.saving, written.current.step, localStorage.length]).toEqual(['away', 'hurts', 1]);
     reachable = true;
     await pass(6000);
-    expect(saved).toEqual([{ step: 'hurts', said: { question: 'Why?' } }]);
-    expect([hand.current.keeping.saving, localStorage.length]).toEqual(['saved', 0]);
+    expect(saved).toEqual([{ step: 'hurts', intake: { question: 'Why?' } }]);
+    expect([written.current.keeping.saving, localStorage.length]).toEqual(['saved', 0]);
   });
 
   it('has again, after the browser was closed, what had not been saved', async () => {
@@ -83,17 +83,30 @@ describe('a draft in hand', () => {
     cleanup();
     reachable = true;
     const again = open();
-    expect(again.current.said.whoClient).toBe('violet top');
+    expect(again.current.intake.whoClient).toBe('violet top');
     await pass(1000);
-    expect(saved).toEqual([{ step: 'footage', said: { whoClient: 'violet top' } }]);
+    expect(saved).toEqual([{ step: 'footage', intake: { whoClient: 'violet top' } }]);
+  });
+
+  it('has again what an earlier page had kept under another name', async () => {
+    reachable = false;
+    const before = open();
+    act(() => before.current.change({ whoClient: 'violet top' }));
+    await pass(1000);
+    cleanup();
+    const [key] = Object.keys(localStorage) as [string];
+    localStorage.setItem(key, localStorage.getItem(key)!.replace('"intake"', '"said"'));
+    reachable = true;
+    expect(open().current.intake.whoClient).toBe('violet top');
+    await pass(1000);
   });
 
   it('says on demand whether all of it has reached the server', async () => {
-    const hand = open();
-    act(() => hand.current.change({ question: 'Why?' }));
-    await act(async () => expect(await hand.current.flush()).toBe(true));
+    const written = open();
+    act(() => written.current.change({ question: 'Why?' }));
+    await act(async () => expect(await written.current.flush()).toBe(true));
     reachable = false;
-    act(() => hand.current.change({ question: 'Why not?' }));
-    await act(async () => expect(await hand.current.flush()).toBe(false));
+    act(() => written.current.change({ question: 'Why not?' }));
+    await act(async () => expect(await written.current.flush()).toBe(false));
   });
 });

@@ -8,9 +8,13 @@ import { useSaveDraftMutation } from '../api.ts';
 const restMs = 400;
 
 /** What has been said on this device and not reached the server yet. */
-const unsaved = z.object({ step: z.enum(draftSteps), said: intakeDraft });
+const unsaved = z.preprocess(
+  // An earlier page kept it under another name.
+  (kept) => (typeof kept === 'object' && kept !== null && 'said' in kept ? { ...kept, intake: kept.said } : kept),
+  z.object({ step: z.enum(draftSteps), intake: intakeDraft }),
+);
 type Unsaved = z.infer<typeof unsaved>;
-const over = (before: Unsaved, next: Unsaved): Unsaved => ({ step: next.step, said: { ...before.said, ...next.said } });
+const over = (before: Unsaved, next: Unsaved): Unsaved => ({ step: next.step, intake: { ...before.intake, ...next.intake } });
 
 /**
  * What is said in a draft, saved as it happens. Only what this device changed is sent, so that two devices do not undo one another;
@@ -27,7 +31,7 @@ export function useDraft(draft: Draft) {
           formerly: { key: (account) => `lean-draft-${account}-${draft.id}` },
           schema: unsaved,
         }),
-        send: (said) => saveDraft({ requestId: draft.id, ...said }),
+        send: (intake) => saveDraft({ requestId: draft.id, ...intake }),
         restMs,
         over,
       }),
@@ -40,7 +44,7 @@ export function useDraft(draft: Draft) {
   const put = useCallback(
     (step: DraftStep | null, fields: IntakeDraft): void => {
       at.current = step ?? at.current;
-      const next: Unsaved = { step: at.current, said: fields };
+      const next: Unsaved = { step: at.current, intake: fields };
       words.put(next);
       setHere((before) => (before ? over(before, next) : next));
     },
@@ -48,8 +52,8 @@ export function useDraft(draft: Draft) {
   );
   const change = useCallback((fields: IntakeDraft): void => put(null, fields), [put]);
   const goTo = useCallback((step: DraftStep): void => put(step, {}), [put]);
-  const said: IntakeDraft = { ...draft.said, ...here?.said };
-  return { said, step: here?.step ?? draft.step, keeping, change, goTo, flush: words.flush };
+  const intake: IntakeDraft = { ...draft.intake, ...here?.intake };
+  return { intake, step: here?.step ?? draft.step, keeping, change, goTo, flush: words.flush };
 }
 
-export type DraftInHand = ReturnType<typeof useDraft>;
+export type DraftControls = ReturnType<typeof useDraft>;

@@ -4,8 +4,8 @@ import { ruleSheetWords } from '@lean-mentor/core/scoring';
 import type { ReactNode } from 'react';
 import { attireWords, kindWords, partnerWords } from './words.ts';
 
-interface SaidListProps {
-  said: IntakeDraft;
+interface IntakeListProps {
+  intake: IntakeDraft;
   footages: readonly Footage[];
   /** Makes a client's own mark a way to its moment. */
   onMark?: (footageId: string, atSeconds: number) => void;
@@ -19,26 +19,26 @@ const Row = ({ label, children }: { label: string; children: ReactNode }) => (
 );
 
 /** Everything a client said, as coach, guardian and client read it. */
-export function SaidList({ said, footages, onMark }: SaidListProps) {
+export function IntakeList({ intake, footages, onMark }: IntakeListProps) {
   const what = [
-    said.kind && kindWords[said.kind],
-    said.attire && attireWords[said.attire],
-    said.ruleSheet && ruleSheetWords(said.ruleSheet),
-    said.lengthMinutes && `${said.lengthMinutes} min`,
+    intake.kind && kindWords[intake.kind],
+    intake.attire && attireWords[intake.attire],
+    intake.ruleSheet && ruleSheetWords(intake.ruleSheet),
+    intake.lengthMinutes && `${intake.lengthMinutes} min`,
   ].filter(Boolean);
   const partner = partnerWords({
-    partnerLevel: said.partnerLevel ?? 'unknown',
-    partnerSize: said.partnerSize ?? 'unknown',
-    partnerAge: said.partnerAge ?? 'unknown',
+    partnerLevel: intake.partnerLevel ?? 'unknown',
+    partnerSize: intake.partnerSize ?? 'unknown',
+    partnerAge: intake.partnerAge ?? 'unknown',
   });
-  const hurts = [said.hurtsToday && `Today: ${said.hurtsToday}`, ...(said.hurts ?? [])].filter(Boolean);
-  const event = [said.event, said.eventOn].filter(Boolean).join(', ');
+  const hurts = [intake.hurtsToday && `Today: ${intake.hurtsToday}`, ...(intake.hurts ?? [])].filter(Boolean);
+  const event = [intake.event, intake.eventOn].filter(Boolean).join(', ');
   return (
     <dl className="divide-y divide-seam border-y border-seam">
-      <Row label="Asked">{said.question ? `“${said.question}”` : '–'}</Row>
+      <Row label="Asked">{intake.question ? `“${intake.question}”` : '–'}</Row>
       <Row label="Who is who">
-        <span className="border-b-2 border-client">{said.whoClient || '–'}</span> against{' '}
-        <span className="border-b-2 border-dashed border-partner">{said.whoPartner || '–'}</span>
+        <span className="border-b-2 border-client">{intake.whoClient || '–'}</span> against{' '}
+        <span className="border-b-2 border-dashed border-partner">{intake.whoPartner || '–'}</span>
       </Row>
       <Row label="What it was">{what.join(', ') || '–'}</Row>
       {partner && <Row label="The partner">{partner}</Row>}
@@ -48,7 +48,7 @@ export function SaidList({ said, footages, onMark }: SaidListProps) {
           <span className="border-l-4 border-brick pl-2">{hurts.join('; ')}</span>
         </Row>
       )}
-      {(said.clientMarks ?? []).map((mark) => {
+      {(intake.clientMarks ?? []).map((mark) => {
         const place = footages.findIndex(({ id }) => id === mark.footageId) + 1;
         const clock = `${footages.length > 1 ? `${place}: ` : ''}${clockText(mark.atSeconds)}`;
         return (

@@ -1,5 +1,5 @@
-import { wholeThings } from '@lean-mentor/contract';
-import { deskEntities, deskOf, thingsOf, type DeskChange, type DeskDocument, type DeskEntity } from '@lean-mentor/core/desk';
+import { wholeItems } from '@lean-mentor/contract';
+import { deskEntities, deskOf, itemsOf, type DeskChange, type DeskDocument, type DeskEntity } from '@lean-mentor/core/desk';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
 import { deskKinds } from './deskKinds.ts';
@@ -15,11 +15,11 @@ export async function findDeskDocument(house: House, requestId: string, transact
   const document = deskOf((entity) =>
     Object.fromEntries(kept.filter((one) => one.entity === entity).map(({ thing }) => [thing.id, thing])),
   );
-  return wholeThings(document, (shelf, id) => house.log.warn({ requestId, shelf, id }, 'a thing on a desk is not whole and is left out'));
+  return wholeItems(document, (shelf, id) => house.log.warn({ requestId, shelf, id }, 'a thing on a desk is not whole and is left out'));
 }
 
 /** A thing as it stands, and the request it belongs to; a principle belongs to all. Null when it is not there. */
-export const findDeskThing = (house: House, entity: DeskEntity, id: string, transaction: Transaction): Promise<Found | null> =>
+export const findDeskItem = (house: House, entity: DeskEntity, id: string, transaction: Transaction): Promise<Found | null> =>
   deskKinds[entity].store.find(house, entity, id, transaction);
 
 /** Does to the tables what `applyDeskChange` does to the document. */
@@ -35,7 +35,7 @@ export async function storeChange(house: House, requestId: string, change: DeskC
 /** Puts a whole desk into an empty house, conflicts left out: whoever they concern is not there. */
 export async function putDesk(house: House, requestId: string, document: DeskDocument, transaction: Transaction): Promise<void> {
   for (const entity of deskEntities.filter((one) => one !== 'conflict'))
-    for (const [id, thing] of Object.entries(thingsOf(document, entity)))
+    for (const [id, thing] of Object.entries(itemsOf(document, entity)))
       await deskKinds[entity].store.put(house, { entity, id, requestId }, thing as unknown as Fields, transaction);
 }
 
@@ -44,7 +44,7 @@ export const deskWithin = (house: House, requestId: string, transaction: Transac
   house,
   requestId,
   transaction,
-  thing: (entity, id) => findDeskThing(house, entity, id, transaction),
+  thing: (entity, id) => findDeskItem(house, entity, id, transaction),
   document: () => findDeskDocument(house, requestId, transaction),
 });
 

@@ -3,10 +3,10 @@ import { ChevronDown } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { Exchange, NeedFirst, SaidList, stateWords } from '../requests/index.ts';
+import { Exchange, NeedFirst, IntakeList, stateWords } from '../requests/index.ts';
 
 /** What the client asked, in the head; opened, everything they said, what was said to and fro, and asking for something first. */
-export function SaidPopover({ request, onMark }: { request: Request; onMark: (footageId: string, atSeconds: number) => void }) {
+export function IntakePopover({ request, onMark }: { request: Request; onMark: (footageId: string, atSeconds: number) => void }) {
   const [open, setOpen] = useState(false);
   const mayAsk = request.state === 'waiting' || request.state === 'uploading';
   return (
@@ -22,8 +22,8 @@ export function SaidPopover({ request, onMark }: { request: Request; onMark: (fo
           aria-label="What was said"
           className="z-30 flex max-h-[82dvh] w-[440px] flex-col gap-4 overflow-y-auto border border-seam bg-straw p-4 shadow-[0_8px_30px_rgb(30_35_32/0.18)]"
         >
-          <SaidList
-            said={request}
+          <IntakeList
+            intake={request}
             footages={request.footages}
             onMark={(footageId, atSeconds) => {
               setOpen(false);
