@@ -4,6 +4,7 @@ import { CritiqueHouse, docOf, fixOf } from '../../testing/critiqueHouse.ts';
 import { ruleSheets } from '@lean-mentor/core/scoring';
 import type { WrittenFrom } from './model.ts';
 import { bringBout, bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { lockRequest } from '../requests/index.ts';
 
 let at: CritiqueHouse;
 beforeAll(async () => {
@@ -59,6 +60,20 @@ describe('a written critique', () => {
     ]);
     expect((await at.sendDoc(fixOf(at.house.newId()))).body.message).toContain('not on the desk any more');
     expect((await at.draft()).version).toBe(0);
+  });
+
+  it('goes out as the desk is at that moment, also when somebody was just changing it', async () => {
+    const { db } = at.house;
+    await at.write(docOf(fixOf(at.noteIds[0]!)));
+    const { revision } = await at.draft();
+    const sending = await db.sequelize.transaction(async (transaction) => {
+      await lockRequest(at.house, at.requestId, transaction);
+      const sent = at.coach.ask('post', `/api/requests/${at.requestId}/critique/send`, { revision }).then((answer) => answer);
+      await new Promise((resolve) => setTimeout(resolve, 300));
+      await db.notes.update({ visible: 'coach' }, { where: { id: at.noteIds[0]! }, transaction });
+      return { sent };
+    });
+    expect((await sending.sent).body.message).toContain('for our eyes only');
   });
 
   it('stays as it was sent, whatever happens on the desk afterwards', async () => {

@@ -153,13 +153,14 @@ export async function sendCritique(
   requestId: string,
   { revision }: BodyOf<typeof contract.sendCritique>,
 ): Promise<Critique> {
-  const facts = await ladderFacts(house, requestId);
-  const { request, tables } = facts;
-  if (tables.size === 0) throw new ContractError('footage-not-ready');
   const code = await freshCode(house);
   const critiqueId = await house.db.sequelize.transaction(async (transaction) => {
     const locked = await lockRequest(house, requestId, transaction);
     if (locked?.state === 'withdrawn') throw new ContractError('not-now');
+    // Only now: whoever edits the desk waits for the same lock, so that nothing changes between what is read here and what goes out.
+    const facts = await ladderFacts(house, requestId);
+    const { request, tables } = facts;
+    if (tables.size === 0) throw new ContractError('footage-not-ready');
     const draft = await findCritiqueOfRequest(house, requestId, transaction);
     if (!draft?.doc) throw refused('Nothing is written yet. Draft the critique first.');
     if (draft.revision !== revision) throw new ContractError('changed-meanwhile');
