@@ -1,6 +1,6 @@
 import { demoPractice } from '@lean-mentor/demo';
 import type { Browser } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { laptop, launch, phone, visit, type Visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
@@ -111,6 +111,30 @@ describe('the ladder', () => {
     const says = (words: string) => marit.page.evaluate((w) => document.body.innerText.includes(w), words);
     await marit.pressUntil('One fix fewer', () => says('One fix; at this level two fixes are'));
     await marit.pressUntil('One fix more', () => says('Two fixes; at this level two fixes are'));
+  });
+
+  it('gives the notes of a rung another principle, and takes it back', async () => {
+    const name = 'Frame at the hip before the shoulders are flat';
+    const other = 'Chin clear of the chest in bottom mount';
+    const principleNames = () =>
+      marit.page.evaluate(async (id) => {
+        const [desk, book] = await Promise.all([`/api/requests/${id}/desk`, '/api/book'].map(async (path) => (await fetch(path)).json()));
+        const names = new Map((book.principles as { id: string; name: string }[]).map((one) => [one.id, one.name]));
+        return Object.values(desk.document.notes as Record<string, { principleId: string }>).map((note) => names.get(note.principleId));
+      }, ilse.id);
+    await marit.press('button', `More for “${name}”`);
+    await marit.press('menuitem', 'Merge into another principle');
+    const choice = await marit.page.waitForSelector('select[aria-label="Another principle"]');
+    const options = await choice!.$$eval('option', (all) => all.map(({ value, textContent }) => [value, textContent] as const));
+    await choice!.select((options.find(([, words]) => words === other) ?? options[1]!)[0]);
+    const chosen = await choice!.evaluate((select) => select.selectedOptions[0]!.textContent);
+    await marit.press('button', 'Merge');
+    await marit.sees(`“${chosen}” now.`);
+    await vi.waitUntil(async () => (await principleNames()).includes(chosen!), { timeout: 20_000, interval: 200 });
+    await marit.page.waitForSelector(`[data-rung="${chosen}"]`);
+    await marit.press('button', 'Undo');
+    await marit.page.waitForSelector(`[data-rung="${name}"]`);
+    await vi.waitUntil(async () => !(await principleNames()).includes(chosen!), { timeout: 20_000, interval: 200 });
   });
 
   it('has no error in it', () => expect(marit.faults).toEqual([]));

@@ -1,20 +1,14 @@
 import { useEffect } from 'react';
 import type { Footage } from '@lean-mentor/contract';
-import { useDispatch } from 'react-redux';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { NoFootageYet, useFootageWatch, useGetFrameTableQuery, useProgress, useViewing, warmDecoder } from '../footage/index.ts';
-import { useOpenDeskQuery, type DeskSubject } from './api.ts';
+import type { DeskSubject } from './api.ts';
 import { Desk } from './Desk.tsx';
 import { warmKeeper } from './deskKeeper.ts';
-import { deskOpened } from './deskSlice.ts';
-import { readAside, readHistory, readOutbox, type History } from './deskStore.ts';
-import { useDeskPart } from './useDesk.ts';
 import { useDeskNews } from './useDeskNews.ts';
-
-/** What was fetched this long ago, in seconds (on the way here), is not fetched again; what is newer comes with the news. */
-const freshSeconds = 5;
+import { useOpenedDesk } from './useOpenedDesk.ts';
 
 /** The desk of one request: fetched whole, then edited here and saved as it happens. */
 export function DeskPage() {
@@ -24,36 +18,16 @@ export function DeskPage() {
     warmDecoder();
     warmKeeper();
   }, []);
-  const { data, error, refetch } = useOpenDeskQuery(requestId, { refetchOnMountOrArgChange: freshSeconds });
-  const dispatch = useDispatch();
-  const openedId = useDeskPart((desk) => desk.requestId);
-  const fresh = data?.request.id === requestId ? data : undefined;
-
-  useEffect(() => {
-    if (!fresh) return;
-    let away = false;
-    const { id } = fresh.request;
-    // A browser that stores nothing has nothing to bring back.
-    void Promise.all([readOutbox(id), readHistory(id), readAside(id)])
-      .catch((): [[], History, []] => [[], { done: [], undone: [] }, []])
-      .then(([kept, history, aside]) => {
-        if (away) return;
-        const outbox = kept.map(({ change }) => change);
-        dispatch(deskOpened({ requestId: id, document: fresh.document, sequence: fresh.sequence, outbox, history, aside }));
-      });
-    return () => {
-      away = true;
-    };
-  }, [fresh, dispatch]);
+  const { opened, error, fetched, refetch } = useOpenedDesk(requestId);
   useDeskNews();
 
-  if (error && !fresh)
+  if (error && !fetched)
     return (
       <Centred>
         <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>
       </Centred>
     );
-  if (!fresh || openedId !== requestId)
+  if (!opened)
     return (
       <div
         role="status"
@@ -61,7 +35,7 @@ export function DeskPage() {
         className="h-dvh animate-pulse bg-[linear-gradient(var(--color-stage),var(--color-stage))] bg-[length:800px_450px] bg-[position:0_48px] bg-no-repeat"
       />
     );
-  return <WhenReady subject={fresh} again={() => void refetch()} />;
+  return <WhenReady subject={opened} again={() => void refetch()} />;
 }
 
 const Centred = ({ children }: { children: React.ReactNode }) => (

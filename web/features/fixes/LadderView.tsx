@@ -14,11 +14,12 @@ interface LadderViewProps {
   subject: LadderSubject;
   data: LadderData;
   book: ResponseOf<typeof contract.getBook>;
-  onRenamed: () => void;
+  /** Notes have come in from a file. */
+  onBrought: () => void;
 }
 
 /** The ladder: candidates with their parts, the cut line, what to mind; and the answer to what was asked. */
-export function LadderView({ subject, data, book, onRenamed }: LadderViewProps) {
+export function LadderView({ subject, data, book, onBrought }: LadderViewProps) {
   const { request, client, document } = subject;
   const deciding = useLadder({ data, subject, principles: book.principles, drills: book.drills });
   const { ladder } = deciding;
@@ -39,7 +40,7 @@ export function LadderView({ subject, data, book, onRenamed }: LadderViewProps) 
       <div className="grid grid-cols-[minmax(0,1fr)_340px] gap-12">
         <section aria-label="The ladder">
           <SchoolSwitch deciding={deciding} />
-          <RungList {...{ deciding, subject, data, book, nameOf, onRenamed }} />
+          <RungList {...{ deciding, subject, data, book, nameOf }} />
           {ladder.rungs.length === 0 && ladder.parked.length === 0 && (
             <Empty>
               Nothing to fix is noted yet.{' '}
@@ -50,7 +51,7 @@ export function LadderView({ subject, data, book, onRenamed }: LadderViewProps) 
             </Empty>
           )}
           <Parked deciding={deciding} nameOf={nameOf} />
-          <NotesInOut requestId={request.id} onBrought={onRenamed} />
+          <NotesInOut requestId={request.id} onBrought={onBrought} />
         </section>
         <LadderAside {...{ deciding, subject, data, nameOf }} />
       </div>

@@ -3,24 +3,9 @@ import type { Note } from '@lean-mentor/core/desk';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../shared/primitives/index.ts';
-import { faultWords } from '../../shared/wire/index.ts';
-import { useRenameNotesMutation } from './api.ts';
-
-/** Gives notes of a request another principle. Each change says what it changes from, so that it can be turned round. */
-const renaming = (requestId: string, notes: readonly { id: string; from: string | null; to: string | null }[]) => ({
-  requestId,
-  since: null,
-  changes: notes.map(({ id, from, to }) => ({
-    changeId: crypto.randomUUID(),
-    entity: 'note' as const,
-    id,
-    before: { principleId: from },
-    after: { principleId: to },
-  })),
-});
+import { useDeskActions } from '../desk/index.ts';
 
 interface RenameNotesProps {
-  requestId: string;
   how: 'merge' | 'split';
   notes: readonly Note[];
   principles: readonly BookPrinciple[];
@@ -28,19 +13,17 @@ interface RenameNotesProps {
 }
 
 /** Gives notes of a rung another principle: all of them, or those that are ticked. It can be undone. */
-export function RenameNotes({ requestId, how, notes, principles, onDone }: RenameNotesProps) {
+export function RenameNotes({ how, notes, principles, onDone }: RenameNotesProps) {
   const [ticked, setTicked] = useState<readonly string[]>(how === 'merge' ? notes.map(({ id }) => id) : []);
   const [to, setTo] = useState('');
-  const [rename, { isLoading }] = useRenameNotesMutation();
+  const actions = useDeskActions();
   const own = notes[0]?.principleId ?? null;
-  const go = async (): Promise<void> => {
-    const moved = notes.filter(({ id }) => ticked.includes(id)).map(({ id, principleId }) => ({ id, from: principleId, to }));
-    const answer = await rename(renaming(requestId, moved));
-    if (answer.error) return void toast.error(faultWords(answer.error));
-    const back = moved.map(({ id, from, to: now }) => ({ id, from: now, to: from }));
+  const go = (): void => {
+    const moved = notes.filter(({ id }) => ticked.includes(id));
+    actions.together((_, make) => moved.map(({ id }) => make.patched('note', id, { principleId: to })));
     const name = principles.find(({ id }) => id === to)?.name ?? '';
     toast(`${moved.length === 1 ? 'One note names' : `${moved.length} notes name`} “${name}” now.`, {
-      action: { label: 'Undo', onClick: () => void rename(renaming(requestId, back)) },
+      action: { label: 'Undo', onClick: actions.undo },
     });
     onDone();
   };
@@ -82,7 +65,7 @@ export function RenameNotes({ requestId, how, notes, principles, onDone }: Renam
               ))}
           </select>
         </label>
-        <Button look="plain" busy={isLoading} disabled={to === '' || ticked.length === 0} onClick={() => void go()}>
+        <Button look="plain" disabled={to === '' || ticked.length === 0} onClick={go}>
           {how === 'merge' ? 'Merge' : 'Split'}
         </Button>
         <Button look="quiet" onClick={onDone}>

@@ -18,7 +18,6 @@ interface RungListProps {
   data: LadderData;
   book: ResponseOf<typeof contract.getBook>;
   nameOf: (id: string) => string;
-  onRenamed: () => void;
 }
 
 /** The rungs and the line across them, from top to bottom; both can be dragged. */
@@ -55,7 +54,7 @@ export function RungList(props: RungListProps) {
 }
 
 /** One candidate with its menu, and what is being renamed of it. */
-function RungOf({ id, deciding, subject, data, book, nameOf, onRenamed }: RungListProps & { id: string }) {
+function RungOf({ id, deciding, subject, data, book, nameOf }: RungListProps & { id: string }) {
   const { ladder, computed, choice, school } = deciding;
   const { request } = subject;
   const [renaming, setRenaming] = useState<'merge' | 'split' | null>(null);
@@ -76,16 +75,7 @@ function RungOf({ id, deciding, subject, data, book, nameOf, onRenamed }: RungLi
       />
       {renaming && (
         <li>
-          <RenameNotes
-            requestId={request.id}
-            how={renaming}
-            notes={notes}
-            principles={book.principles}
-            onDone={() => {
-              setRenaming(null);
-              onRenamed();
-            }}
-          />
+          <RenameNotes how={renaming} notes={notes} principles={book.principles} onDone={() => setRenaming(null)} />
         </li>
       )}
     </Fragment>

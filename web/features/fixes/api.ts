@@ -11,15 +11,8 @@ const fixesApi = baseApi.injectEndpoints({
     saveOwnSchool: mutationOf(build, contract.saveOwnSchool),
     listFixOrders: queryOf(build, contract.listFixOrders),
     importNotes: mutationOf(build, contract.importNotes),
-    renameNotes: mutationOf(build, contract.saveDeskChanges, { alsoAbout: ['ladder', 'book'] }),
   }),
 });
 
-export const {
-  useGetLadderQuery,
-  useSaveFixChoiceMutation,
-  useSaveOwnSchoolMutation,
-  useListFixOrdersQuery,
-  useRenameNotesMutation,
-  useImportNotesMutation,
-} = fixesApi;
+export const { useGetLadderQuery, useSaveFixChoiceMutation, useSaveOwnSchoolMutation, useListFixOrdersQuery, useImportNotesMutation } =
+  fixesApi;
