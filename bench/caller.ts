@@ -51,7 +51,7 @@ export async function signInTo(base: string, who: string): Promise<Caller> {
     openRequest: async (byteSize, question) => {
       const clientId = session.account.clients[0].id as string;
       const draft = (await (await ask('POST', '/api/drafts', json({ clientId }))).json()) as Draft;
-      const said = {
+      const intake = {
         kind: 'hard-sparring',
         attire: 'jacket',
         ruleSheet: 'open-mat',
@@ -60,7 +60,7 @@ export async function signInTo(base: string, who: string): Promise<Caller> {
         question,
         partnerConsent: 'agreed',
       };
-      await ask('PATCH', `/api/drafts/${draft.id}`, json({ step: 'check', said }));
+      await ask('PATCH', `/api/drafts/${draft.id}`, json({ step: 'check', intake }));
       const added = await ask('POST', `/api/requests/${draft.id}/footages`, json({ fileName: 'bench.mp4', byteSize }));
       await ask('POST', `/api/requests/${draft.id}/send`);
       return (await added.json()) as Footage;

@@ -1,6 +1,7 @@
 import {
   ageGroups,
   attemptOutcomes,
+  comingUps,
   positionCodes,
   ruleSheetNames,
   scoredActions,
@@ -25,6 +26,11 @@ export const inlineRuleSheet = z.looseObject({
   points: z.strictObject(Object.fromEntries(scoredActions.map((action) => [action, points.optional()]))).optional(),
   near: z.strictObject({ notHeld: points.optional(), close: points.optional(), turtle: points.optional() }).optional(),
   guardPullCosts: points.optional(),
+  originSeconds: z.number().optional(),
+  fiftyFifty: z.enum(comingUps).optional(),
+  entanglement: z.enum(comingUps).optional(),
+  doublePull: z.enum(comingUps).optional(),
+  takedownInto: z.strictObject({ guard: points, past: points }).nullable().optional(),
   penalties: z
     .array(z.object({ near: points.default(0), points: points.default(0), loss: z.boolean().default(false) }))
     .max(20)

@@ -26,9 +26,9 @@ const reachedWords: Readonly<Record<ScoredAction, string>> = {
   'back-control': 'reached back control',
 };
 
-/** "reached mount at 2:14", on the bout clock. */
-export const reachedText = ({ action, reached }: Pick<ReadAction, 'action' | 'reached'>): string =>
-  `${reachedWords[action]} at ${clockText(reached)}`;
+/** "reached mount at 2:14", on the bout clock, and by which way, where it was not straight. */
+export const reachedText = ({ action, reached, way }: Pick<ReadAction, 'action' | 'reached' | 'way'>): string =>
+  `${reachedWords[action]} at ${clockText(reached)}${way}`;
 
 /** A number of seconds as short as it is exact enough: "3 s", "1.8 s". Never rounded up to what was not reached. */
 export const secondsText = (seconds: number): string => `${Math.floor(seconds * 10 + 1e-6) / 10} s`;

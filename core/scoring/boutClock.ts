@@ -1,5 +1,6 @@
 import type { BoutSeconds, ClockSeconds } from '../footage/index.ts';
 import type { TimedEvent } from './boutEvent.ts';
+import { clockSlack } from './clockSlack.ts';
 import type { TimedBout } from './timedBout.ts';
 
 /** A stretch in which the bout clock runs, on the footage clock; `restart` is the event that began it, where one did. */
@@ -18,6 +19,8 @@ export interface BoutClock {
   at: (seconds: BoutSeconds) => ClockSeconds;
   /** The first second of the footage clock at which the bout clock shows this. */
   footageAt: (clock: ClockSeconds) => BoutSeconds;
+  /** In which of the plays a second of the footage clock is, from 0; in a stoppage the one before it. */
+  playAt: (seconds: BoutSeconds) => number;
 }
 
 /**
@@ -41,7 +44,12 @@ export function boutClock({ lengthSeconds, events }: Pick<TimedBout, 'lengthSeco
     }
     return plays.at(-1)?.to ?? 0;
   };
-  return { plays, total, at, footageAt };
+  const playAt = (seconds: BoutSeconds): number =>
+    Math.max(
+      0,
+      plays.findLastIndex(({ from }) => from <= seconds + clockSlack),
+    );
+  return { plays, total, at, footageAt, playAt };
 }
 
 function playsOf(lengthSeconds: number, events: TimedBout['events']): Play[] {

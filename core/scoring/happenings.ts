@@ -5,6 +5,7 @@ import { clockSlack } from './clockSlack.ts';
 import { playedStretches, type PlayedStretch } from './playedStretches.ts';
 import type { PositionCode } from './position.ts';
 import { readActions } from './readActions.ts';
+import { pointsJacket } from './ruleSheet.ts';
 import type { TimedBout } from './timedBout.ts';
 
 /** Something an athlete did, as patterns see it. */
@@ -67,7 +68,7 @@ export function happeningsOf(bout: TimedBout): Happening[] {
     const position = positionBefore(stretches, now);
     if (position) found.push({ athlete, kind, position, clock: now, at: clock.footageAt(now) });
   };
-  for (const { athlete, action, reached, void: nothing } of readActions(stretches, bout.events, clock))
+  for (const { athlete, action, reached, void: nothing } of readActions(stretches, bout.events, clock, pointsJacket))
     if (nothing === null) add(athlete, action, reached);
   stretches.forEach((after, i) => {
     const before = stretches[i - 1];

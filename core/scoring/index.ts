@@ -25,7 +25,9 @@ export {
 } from './position.ts';
 export {
   ageGroups,
+  comingUps,
   isRuleSheetName,
+  pointsJacket,
   ruleSheetAttires,
   ruleSheetNames,
   ruleSheets,
@@ -34,12 +36,13 @@ export {
   sheetCaution,
   tieBreaks,
   type AgeGroup,
+  type ComingUp,
   type RuleSheet,
   type RuleSheetName,
   type ScoredAction,
   type TieBreak,
 } from './ruleSheet.ts';
-export type { AthleteScore, BoutScore, Decision, Score, ScoreEntry } from './score.ts';
+export type { AthleteScore, BoutScore, Decision, Doubt, Score, ScoreEntry } from './score.ts';
 export { scoreBout } from './scoreBout.ts';
 export { boutTimes, scoredBout, type BoutTimes, type FramedBout, type FramedOverride, type ScoredBout } from './boutTimes.ts';
 export type { TimedBout, TimedSpan } from './timedBout.ts';

@@ -1,7 +1,7 @@
 import { forBoth, type Athlete } from './athlete.ts';
 import { leaderOf } from './decideBout.ts';
 import type { RuleSheet } from './ruleSheet.ts';
-import type { BoutScore, Decision, Score, ScoreEntry } from './score.ts';
+import type { BoutScore, Decision, Doubt, Score, ScoreEntry } from './score.ts';
 
 /** What the coach says against the engine. It stands beside the computed result, never over it. Seconds as in ScoreEntry. */
 export interface ScoreOverride {
@@ -58,9 +58,12 @@ export function correctedBout(sheet: RuleSheet, result: BoutScore, overrides: re
     }
   }
   const isWorth = ({ points, near }: ScoreEntry): boolean => points !== 0 || near !== 0;
+  const isAnswered = ({ athlete, at }: Doubt): boolean =>
+    overrides.some((override) => override.athlete === athlete && Math.abs(override.at - at) <= sameInstant);
   return {
     ...result,
     ...corrected,
+    doubts: result.doubts.filter((doubt) => !isAnswered(doubt)),
     awards: awards.filter(isWorth).sort((a, b) => a.bankedAt - b.bankedAt),
     refusals: [...refusals, ...awards.filter((entry) => !isWorth(entry))].sort((a, b) => a.at - b.at),
   };

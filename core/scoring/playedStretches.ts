@@ -18,18 +18,21 @@ const same = (a: Pick<PlayedStretch, 'position' | 'holder'>, b: Pick<PlayedStret
   a.position === b.position && a.holder === b.holder;
 
 /**
- * Lays spans on the bout clock. What is coded within a stoppage is left out. A restart resumes the position its event names, whatever
- * is coded on to the next change there; the same position as before the stoppage goes on as one stretch and keeps its hold so far.
+ * Lays spans on the bout clock. What is coded within a stoppage is left out. Where one span was coded through a stoppage, the restart
+ * resumes the position its event names, up to the next change; a span that was coded since the stop stands, whatever the event says. The
+ * same position as before the stoppage goes on as one stretch and keeps its hold so far.
  */
 export function playedStretches(spans: readonly TimedSpan[], { plays }: BoutClock): PlayedStretch[] {
   const played: PlayedStretch[] = [];
   let clock = 0;
+  let stopped = 0;
   for (const { from, to, restart } of plays) {
     let first = true;
     for (const span of spans) {
       const [a, b] = [Math.max(span.from, from), Math.min(span.to, to)];
       if (b - a <= clockSlack) continue;
-      const named = first && restart?.position !== undefined ? { position: restart.position, holder: restart.holder ?? null } : span;
+      const isThrough = first && span.from < stopped - clockSlack;
+      const named = isThrough && restart?.position !== undefined ? { position: restart.position, holder: restart.holder ?? null } : span;
       const begun = played.length === 0 ? 'start' : first && restart ? 'restart' : 'play';
       const piece: PlayedStretch = { position: named.position, holder: named.holder, from: clock + a - from, to: clock + b - from, begun };
       first = false;
@@ -38,6 +41,7 @@ export function playedStretches(spans: readonly TimedSpan[], { plays }: BoutCloc
       else played.push(piece);
     }
     clock += to - from;
+    stopped = to;
   }
   return played;
 }

@@ -4,7 +4,8 @@ import type { BoutClock } from './boutClock.ts';
 import { clockSlack } from './clockSlack.ts';
 import type { PlayedStretch } from './playedStretches.ts';
 import { isGroundControl, isNeutral, isOnTop, positionFamily, type PositionCode } from './position.ts';
-import type { ScoredAction } from './ruleSheet.ts';
+import type { ComingUp, RuleSheet, ScoredAction } from './ruleSheet.ts';
+import { fromStanding, isShortWay, isWayThrough, wayInto, wayText, type Origin, type Way } from './waysThrough.ts';
 
 /** What an athlete did that a sheet may give something for, read off the change into a stretch. Times are of the bout clock. */
 export interface ReadAction {
@@ -17,9 +18,15 @@ export interface ReadAction {
   chain: number;
   /** Why nothing is given for it whatever comes after; null: it is given once it is held. */
   void: 'guard-pulled' | 'turtle' | null;
+  /** What was reached. */
+  into: PositionCode;
+  /** What coming up out of a way through pays; everything else pays in full. */
+  pays: ComingUp;
+  /** The way there in words, for the reason; empty where it was straight. */
+  way: string;
 }
 
-const fromStanding: ReadonlySet<PositionCode> = new Set(['standing', 'clinch', 'rear-clinch']);
+type WaySheet = Pick<RuleSheet, 'originSeconds' | 'fiftyFifty' | 'entanglement' | 'doublePull'>;
 const passedTo: ReadonlySet<PositionCode> = new Set([
   ...(['side-control', 'north-south', 'head-and-arm', 'knee-on-belly', 'mount', 'three-quarter-mount', 'back-mount'] as const),
 ]);
@@ -47,70 +54,122 @@ function keeps(action: ScoredAction, position: PositionCode): boolean {
 }
 
 /** Whether a change ends the control of `athlete`: the other regained guard, neutral ground or the top. */
-function endsControl(athlete: Athlete, before: PlayedStretch, after: PlayedStretch): boolean {
+function changeEndsControl(athlete: Athlete, before: Origin, after: Origin): boolean {
   if (after.holder !== athlete || isNeutral(after.position)) return true;
   return positionFamily(after.position) === 'guard' && !(positionFamily(before.position) === 'guard' && before.holder === athlete);
 }
 
-/** A pull that is coded a little late still belongs to the change it led to, in seconds of the bout clock. */
-const latePull = 1;
+/** Whether the way into a stretch ends it: a short way through does not, a longer one is looked at step by step. */
+function endsControl(athlete: Athlete, way: Way, after: PlayedStretch, originSeconds: number): boolean {
+  const steps: Origin[] = isShortWay(way, originSeconds) ? [way.origin, after] : [way.origin, ...way.through, after];
+  return steps.some((to, i) => i > 0 && changeEndsControl(athlete, steps[i - 1]!, to));
+}
+
+/** A pull that is coded a little early or late still belongs to the change it led to, in seconds of the bout clock. */
+const pullLeeway = 1;
 
 interface Pull {
   athlete: Athlete;
   gripped: boolean;
   at: number;
+  /** In which play, between two stoppages, it was: what the referee stopped leads nowhere. */
+  play: number;
 }
 
-/** Actions of one change, in the order in which they pay: [action, void]. */
-function actionsOf(before: PlayedStretch, after: PlayedStretch, pulls: readonly Pull[]): [ScoredAction, ReadAction['void']][] {
+/** Whether the one who was taken down had pulled guard, and nobody had gripped for a takedown before. */
+function hadPulled(origin: Origin, after: PlayedStretch, pulls: readonly Pull[], play: number): boolean {
+  const from = Math.min(origin.from, after.from - pullLeeway);
+  const to = Math.min(after.from + pullLeeway, after.to);
+  const pull = pulls.findLast(
+    (one) => one.athlete === otherAthlete(after.holder!) && one.play === play && one.at >= from - clockSlack && one.at < to - clockSlack,
+  );
+  return pull !== undefined && !pull.gripped;
+}
+
+type Found = [action: ScoredAction, nothing: ReadAction['void'], pays: ComingUp];
+
+/** What coming up on top out of a way through is, where it is read by itself and not against what was before. */
+function comingUp({ kind }: Way, sheet: WaySheet): ComingUp | null {
+  if (kind === 'double-pull') return sheet.doublePull;
+  if (kind === 'fifty-fifty') return sheet.fiftyFifty;
+  return kind === 'leg-entanglement' ? sheet.entanglement : null;
+}
+
+/** Actions of one change, in the order in which they pay. */
+function actionsOf(way: Way, after: PlayedStretch, sheet: WaySheet, wasPulled: boolean): Found[] {
   const { holder, position } = after;
   if (holder === null) return [];
-  const found: [ScoredAction, ReadAction['void']][] = [];
+  const up = comingUp(way, sheet);
+  // What was stayed in too long is where they came from.
+  const before = way.kind === 'straight' || way.kind === 'origin' ? way.origin : way.through.at(-1)!;
+  const found: Found[] = [];
+  const add = (action: ScoredAction, nothing: ReadAction['void'] = null, pays: ComingUp = 'sweep'): void =>
+    void found.push([action, nothing, pays]);
   const other = otherAthlete(holder);
   const family = positionFamily(before.position);
-  if (fromStanding.has(before.position) && isGroundControl(position)) {
-    const pull = pulls.findLast(
-      ({ athlete, at }) =>
-        athlete === other && at >= before.from - clockSlack && at < Math.min(after.from + latePull, after.to) - clockSlack,
-    );
-    found.push(['takedown', pull && !pull.gripped ? 'guard-pulled' : null]);
-  }
+  if (up && isOnTop(position)) add('sweep', null, up);
+  const isTakedown = fromStanding.has(before.position) && isGroundControl(position);
+  if (isTakedown) add('takedown', wasPulled ? 'guard-pulled' : null);
   if (before.holder === other && isOnTop(position)) {
-    if (family === 'guard') found.push(['sweep', null]);
-    if (family === 'pin') found.push(['reversal', null]);
+    if (family === 'guard') add('sweep');
+    if (family === 'pin') add('reversal');
   }
   if (family === 'guard' && before.holder === holder) {
-    if (passedTo.has(position)) found.push(['pass', null]);
-    if (position === 'turtle') found.push(['pass', 'turtle']);
+    if (passedTo.has(position)) add('pass');
+    if (position === 'turtle') add('pass', 'turtle');
   }
   const reached = reachedAction(position);
-  if (reached && !(before.holder === holder && reachedAction(before.position) === reached)) found.push([reached, null]);
+  // A throw straight into knee on belly is a takedown, and no more.
+  const isThrown = isTakedown && reached === 'knee-on-belly';
+  if (reached && !isThrown && !(before.holder === holder && reachedAction(before.position) === reached)) add(reached);
   return found;
 }
+
+/** Pulls in the order of time. Of several the last one before they went down is the one that led there. */
+const pullsOf = (events: readonly TimedEvent[], clock: BoutClock): Pull[] =>
+  [...events]
+    .sort((a, b) => a.at - b.at)
+    .flatMap((event): Pull[] =>
+      event.kind === 'guard-pull'
+        ? [{ athlete: event.athlete, gripped: event.gripped ?? false, at: clock.at(event.at), play: clock.playAt(event.at) }]
+        : [],
+    );
 
 /**
  * Reads takedowns, sweeps, passes and the rest off consecutive stretches (docs/domain.md §3), in the order of time. What the referee put in
  * place, and what the bout began in, is nobody's action.
  */
-export function readActions(stretches: readonly PlayedStretch[], events: readonly TimedEvent[], clock: BoutClock): ReadAction[] {
-  // Of several pulls the last one before they went down is the one that led there.
-  const pulls = [...events]
-    .sort((a, b) => a.at - b.at)
-    .flatMap((event): Pull[] =>
-      event.kind === 'guard-pull' ? [{ athlete: event.athlete, gripped: event.gripped ?? false, at: clock.at(event.at) }] : [],
-    );
+export function readActions(
+  stretches: readonly PlayedStretch[],
+  events: readonly TimedEvent[],
+  clock: BoutClock,
+  sheet: WaySheet,
+): ReadAction[] {
+  const pulls = pullsOf(events, clock);
   const chains: Record<Athlete, number> = { client: 0, partner: 0 };
   const read: ReadAction[] = [];
   stretches.forEach((after, i) => {
-    const before = stretches[i - 1];
-    if (!before) return;
-    for (const athlete of ['client', 'partner'] as const) if (endsControl(athlete, before, after)) chains[athlete] += 1;
-    if (after.begun !== 'play' || after.holder === null) return;
-    for (const [action, nothing] of actionsOf(before, after, pulls)) {
+    // What a way through leads to is told when it has led there.
+    if (i === 0 || isWayThrough(after.position)) return;
+    const way = wayInto(stretches, i, sheet.originSeconds);
+    for (const athlete of ['client', 'partner'] as const) if (endsControl(athlete, way, after, sheet.originSeconds)) chains[athlete] += 1;
+    const athlete = after.holder;
+    if (after.begun !== 'play' || athlete === null) return;
+    const wasPulled = hadPulled(way.origin, after, pulls, clock.playAt(clock.footageAt(after.from)));
+    for (const [action, nothing, pays] of actionsOf(way, after, sheet, wasPulled)) {
       let last = i;
-      while (stretches[last + 1] && stretches[last + 1]!.holder === after.holder && keeps(action, stretches[last + 1]!.position)) last += 1;
-      const athlete = after.holder;
-      read.push({ athlete, action, reached: after.from, keptUntil: stretches[last]!.to, chain: chains[athlete], void: nothing });
+      while (stretches[last + 1] && stretches[last + 1]!.holder === athlete && keeps(action, stretches[last + 1]!.position)) last += 1;
+      read.push({
+        athlete,
+        action,
+        reached: after.from,
+        keptUntil: stretches[last]!.to,
+        chain: chains[athlete],
+        void: nothing,
+        into: after.position,
+        pays,
+        way: wayText(way),
+      });
     }
   });
   return read;

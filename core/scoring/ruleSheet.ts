@@ -6,6 +6,10 @@ export type RuleSheetName = (typeof ruleSheetNames)[number];
 export const scoredActions = ['takedown', 'sweep', 'reversal', 'pass', 'knee-on-belly', 'mount', 'back-mount', 'back-control'] as const;
 export type ScoredAction = (typeof scoredActions)[number];
 
+/** What a sheet gives for coming up on top: a sweep, a near point, or nothing. */
+export const comingUps = ['sweep', 'near', 'nothing'] as const;
+export type ComingUp = (typeof comingUps)[number];
+
 /** What a penalty of a certain place does: to the one who gets it `loss`, to the other `near` points and `points`. */
 export interface PenaltyStep {
   near: number;
@@ -38,6 +42,14 @@ export interface RuleSheet {
   near: { notHeld: number; close: number; turtle: number };
   /** What pulling guard costs the one who pulls, in points, while points count. */
   guardPullCosts: number;
+  /** A stay in scramble, fifty-fifty, leg entanglement, front headlock or both seated is a way through up to so many seconds. */
+  originSeconds: number;
+  /** What coming up on top pays out of a longer stay in fifty-fifty or a leg entanglement, and, however long, out of a double pull. */
+  fiftyFifty: ComingUp;
+  entanglement: ComingUp;
+  doublePull: ComingUp;
+  /** What a takedown pays by where it lands; null: what `points` says. */
+  takedownInto: { guard: number; past: number } | null;
   /** In order; the last step repeats. */
   penalties: readonly PenaltyStep[];
   pointsCount: 'always' | 'second-half' | 'never';
@@ -77,6 +89,11 @@ export const pointsJacket: RuleSheet = {
   points: { takedown: 2, sweep: 2, reversal: 0, pass: 3, 'knee-on-belly': 2, mount: 4, 'back-mount': 4, 'back-control': 4 },
   near: { notHeld: 1, close: 1, turtle: 0 },
   guardPullCosts: 0,
+  originSeconds: 10,
+  fiftyFifty: 'sweep',
+  entanglement: 'sweep',
+  doublePull: 'near',
+  takedownInto: null,
   penalties: [
     { near: 0, points: 0, loss: false },
     { near: 1, points: 0, loss: false },
@@ -98,6 +115,7 @@ export const ruleSheets: Readonly<Record<RuleSheetName, RuleSheet>> = {
     ...pointsJacket,
     name: 'Late points, no jacket',
     attire: 'no-jacket',
+    points: { ...pointsJacket.points, mount: 2, 'back-control': 3, 'back-mount': 3 },
     pointsCount: 'second-half',
     guardPullCosts: 1,
     restrictions: usualRestrictions.filter(({ technique, belowLevel }) => technique !== 'twisting leg lock' || belowLevel === undefined),

@@ -14,6 +14,10 @@ export function ruleSheetFaults(sheet: RuleSheet): string[] {
   if (pointsCount !== 'never' && !gives) faults.push('points: points count, but nothing gives any. Choose “never” or give some.');
   if (pointsCount === 'never' && sheet.guardPullCosts > 0)
     faults.push('guardPullCosts: pulling guard costs points on a sheet where points never count.');
+  if (!(sheet.originSeconds >= 0 && sheet.originSeconds <= 60))
+    faults.push(`originSeconds: ${sheet.originSeconds} s is no way through; 0 to 60 s.`);
+  for (const [where, value] of Object.entries(sheet.takedownInto ?? {}))
+    if (!(value >= 0)) faults.push(`takedownInto.${where}: ${value} is less than nothing.`);
   if (sheet.guardPullCosts < 0) faults.push(`guardPullCosts: ${sheet.guardPullCosts} would pay for pulling guard.`);
   if (near.notHeld + near.close + near.turtle > 0 && pointsCount !== 'never' && sheet.decides && !tie.includes('near-points'))
     faults.push('tie: near points are given, but never compared. Put them among the tie-breaks, or give none.');

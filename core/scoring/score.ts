@@ -25,6 +25,13 @@ export interface ScoreEntry {
   reason: string;
 }
 
+/** Somebody came to be on top and nothing says how; `at` is on the footage clock. The coach answers it. */
+export interface Doubt {
+  athlete: Athlete;
+  at: BoutSeconds;
+  words: string;
+}
+
 export interface AthleteScore {
   points: number;
   near: number;
@@ -38,6 +45,8 @@ export interface BoutScore extends Decision {
   awards: ScoreEntry[];
   /** What was looked at and not given, in the order of time. */
   refusals: ScoreEntry[];
+  /** What neither was given nor refused, in the order of time. */
+  doubts: Doubt[];
   /** When the bout was over, on the footage clock: a finish, a loss by penalties, or its end. */
   endedAt: BoutSeconds;
 }
@@ -54,4 +63,10 @@ export interface Scoring {
 }
 
 /** An entry in bout clock seconds. */
-export type ClockEntry = Omit<ScoreEntry, 'at' | 'bankedAt'> & { at: ClockSeconds; bankedAt: ClockSeconds; given: boolean };
+export type ClockEntry = Omit<ScoreEntry, 'at' | 'bankedAt'> & {
+  at: ClockSeconds;
+  bankedAt: ClockSeconds;
+  given: boolean;
+  /** Of an event: its own second of the footage clock, which in a stoppage the bout clock does not tell. */
+  instant?: BoutSeconds;
+};

@@ -2,7 +2,8 @@ import type { Athlete } from './athlete.ts';
 import { actionWords, reachedText, secondsText } from './actionWords.ts';
 import { clockSlack } from './clockSlack.ts';
 import type { ReadAction } from './readActions.ts';
-import type { ScoredAction } from './ruleSheet.ts';
+import { positionFamily } from './position.ts';
+import type { RuleSheet, ScoredAction } from './ruleSheet.ts';
 import type { ClockEntry, Scoring } from './score.ts';
 
 /** Chains only lead upwards: stepping down from mount to knee on belly does not hold the mount. */
@@ -32,7 +33,7 @@ export function bankingTimes(actions: readonly ReadAction[], holdSeconds: number
     const held = heldFor(action) >= holdSeconds - clockSlack;
     const next = nextOf[action.athlete];
     const further = actions[next];
-    if (action.void === null) nextOf[action.athlete] = i;
+    if (action.void === null && action.pays === 'sweep') nextOf[action.athlete] = i;
     const chained =
       further !== undefined &&
       further.reached <= action.keptUntil + clockSlack &&
@@ -42,6 +43,8 @@ export function bankingTimes(actions: readonly ReadAction[], holdSeconds: number
   }
   return banked;
 }
+
+const aboveKnee = ['mount', 'back-mount', 'back-control'] as const satisfies readonly ScoredAction[];
 
 interface Verdict {
   given: boolean;
@@ -57,17 +60,35 @@ interface Paid {
   near: Set<string>;
 }
 
+/** What an action pays; a takedown, where the sheet says so, by where it lands. */
+function pointsFor({ points, takedownInto }: RuleSheet, { action, into }: ReadAction): number {
+  if (action !== 'takedown' || takedownInto === null) return points[action];
+  return positionFamily(into) === 'guard' ? takedownInto.guard : takedownInto.past;
+}
+
+/** Coming up out of a way through on a sheet that gives less than a sweep for it. */
+function comingUpVerdict({ pays, reached }: ReadAction, countsFrom: number): Verdict {
+  if (pays === 'nothing') return { given: false, why: ': coming up from there is worth nothing on this sheet' };
+  if (reached < countsFrom - clockSlack) return { given: false, why: ': points do not count yet' };
+  return { given: true, why: ': near point', near: 1 };
+}
+
 /** What the sheet says to one action that is given at `bankedAt`, in bout clock seconds; null: it was not held. */
 function judge({ sheet, countsFrom }: Scoring, action: ReadAction, bankedAt: number | null, paid: Paid): Verdict {
-  const points = sheet.points[action.action];
+  const points = pointsFor(sheet, action);
   if (sheet.pointsCount === 'never') return { given: false, why: ': this sheet gives no points' };
   if (action.void === 'guard-pulled') return { given: false, why: ', but the other pulled guard: no takedown' };
   if (action.void === 'turtle') {
     const near = action.reached >= countsFrom ? sheet.near.turtle : 0;
     return { given: near > 0, why: `, but the other turned to turtle: no pass${near > 0 ? ', a near point' : ''}`, near };
   }
+  if (action.pays !== 'sweep') return comingUpVerdict(action, countsFrom);
   if (points === 0) return { given: false, why: `: a ${actionWords[action.action]} is worth nothing on this sheet` };
-  const once = `${action.athlete} ${action.chain} ${action.action}`;
+  const control = `${action.athlete} ${action.chain}`;
+  const once = `${control} ${action.action}`;
+  // Down on purpose from what paid already; going up again pays nothing either.
+  if (action.action === 'knee-on-belly' && aboveKnee.some((above) => paid.full.has(`${control} ${above}`)))
+    return { given: false, why: ': stepped down from what has paid in this control' };
   if (paid.full.has(once)) return { given: false, why: ': paid already in this control; stepping down and up again pays nothing' };
   const early = (bankedAt ?? action.keptUntil) < countsFrom - clockSlack;
   if (bankedAt === null) {
@@ -94,7 +115,7 @@ export function scoreActions(scoring: Scoring, actions: readonly ReadAction[]): 
       athlete: action.athlete,
       action: action.action,
       at: action.reached,
-      bankedAt: action.void ? action.reached : (banked[i] ?? action.keptUntil),
+      bankedAt: action.void || action.pays !== 'sweep' ? action.reached : (banked[i] ?? action.keptUntil),
       points,
       near,
       given,

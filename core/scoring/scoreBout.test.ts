@@ -96,13 +96,19 @@ describe('a stoppage', () => {
     expect(awards).toMatchObject([{ action: 'takedown', at: 10, bankedAt: 31, points: 2 }]);
   });
 
+  /** Coded as one span through the stoppage: the restart says what it was afterwards. */
+  const through = (back: TimedEvent): TimedBout => {
+    const [feet, pin] = stopped(back).spans;
+    return { ...stopped(back), spans: [feet!, { ...pin!, to: 40 }] };
+  };
+
   it('after which they stand again has ended the hold', () => {
-    const bout = stopped({ kind: 'restart', at: 30, position: 'standing', holder: null });
+    const bout = through({ kind: 'restart', at: 30, position: 'standing', holder: null });
     expect(scoreBout(bout, pointsJacket).awards).toMatchObject([{ action: 'takedown', near: 1, bankedAt: 12 }]);
   });
 
   it('stops the clock: where the referee puts them is nobody’s action', () => {
-    const bout = stopped({ kind: 'restart', at: 25, position: 'mount', holder: 'client' });
+    const bout = through({ kind: 'restart', at: 25, position: 'mount', holder: 'client' });
     expect(scoreBout(bout, pointsJacket).awards.map(({ action }) => action)).toEqual(['takedown']);
   });
 });

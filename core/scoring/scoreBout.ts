@@ -1,7 +1,9 @@
 import { forBoth, otherAthlete, type Athlete } from './athlete.ts';
 import { boutClock, type BoutClock } from './boutClock.ts';
 import { clockSlack } from './clockSlack.ts';
+import type { BoutSeconds, ClockSeconds } from '../footage/index.ts';
 import { decideBout } from './decideBout.ts';
+import { doubtsOf } from './doubts.ts';
 import { playedStretches } from './playedStretches.ts';
 import { readActions } from './readActions.ts';
 import type { RuleSheet } from './ruleSheet.ts';
@@ -28,45 +30,52 @@ export function sumScore(entries: readonly Pick<ScoreEntry, 'athlete' | 'points'
   });
 }
 
+interface Ending {
+  over: ClockSeconds;
+  endedAt: BoutSeconds;
+  finish: Athlete[];
+  lost: Athlete[];
+}
+
 /** When the bout was over and by whom it was ended at once: by a finish, or by the last step of the penalties. */
-function ending({ events }: TimedBout, sheet: RuleSheet, clock: BoutClock): { over: number; finish: Athlete[]; lost: Athlete[] } {
+function ending({ events }: TimedBout, sheet: RuleSheet, clock: BoutClock): Ending {
   const lastStep = sheet.penalties.findIndex(({ loss }) => loss);
   const counts = { client: 0, partner: 0 };
-  let end = { over: clock.total, finish: [] as Athlete[], lost: [] as Athlete[] };
+  let end = { over: clock.total, endedAt: clock.footageAt(clock.total), finish: [] as Athlete[], lost: [] as Athlete[] };
   for (const event of [...events].sort((a, b) => a.at - b.at)) {
     const at = clock.at(event.at);
     // What falls on the same instant is judged together.
     const decided = end.finish.length + end.lost.length > 0;
     if (decided && at > end.over + clockSlack) break;
-    if (event.kind === 'finish') end = { ...end, over: at, finish: [...end.finish, event.athlete] };
+    const then = { over: at, endedAt: decided ? end.endedAt : event.at };
+    if (event.kind === 'finish') end = { ...end, ...then, finish: [...end.finish, event.athlete] };
     if (event.kind !== 'penalty') continue;
     counts[event.athlete] += 1;
-    if (lastStep >= 0 && counts[event.athlete] === lastStep + 1) end = { ...end, over: at, lost: [...end.lost, event.athlete] };
+    if (lastStep >= 0 && counts[event.athlete] === lastStep + 1) end = { ...end, ...then, lost: [...end.lost, event.athlete] };
   }
   return end;
 }
 
 /**
  * Scores a coded bout by a rule sheet (docs/domain.md §3). Every award and every refusal carries its reason. The spans must tile the bout
- * up
- * to where they end; what is after a finish does not count.
+ * up to where they end; what is after a finish does not count.
  */
 export function scoreBout(coded: TimedBout, sheet: RuleSheet): BoutScore {
   // In order once: whoever sorts them again below finds nothing to do.
   const bout = { ...coded, events: [...coded.events].sort((a, b) => a.at - b.at) };
   const clock = boutClock(bout);
-  const { over, finish, lost } = ending(bout, sheet, clock);
+  const { over, endedAt, finish, lost } = ending(bout, sheet, clock);
   const scoring: Scoring = { bout, sheet, clock, over, countsFrom: countsFrom(sheet, bout.clockSeconds ?? clock.total) };
   const stretches = playedStretches(bout.spans, clock)
     .filter(({ from }) => from < over - clockSlack)
     .map((stretch) => (stretch.to > over ? { ...stretch, to: over } : stretch));
-  const actions = readActions(stretches, bout.events, clock);
+  const actions = readActions(stretches, bout.events, clock, sheet);
   const { entries: byEvents, penalties } = scoreEvents(scoring, actions);
-  const inFootage = ({ athlete, action, at, bankedAt, points, near, reason }: ClockEntry): ScoreEntry => ({
+  const inFootage = ({ athlete, action, at, bankedAt, points, near, reason, instant }: ClockEntry): ScoreEntry => ({
     athlete,
     action,
-    at: clock.footageAt(at),
-    bankedAt: clock.footageAt(bankedAt),
+    at: instant ?? clock.footageAt(at),
+    bankedAt: instant ?? clock.footageAt(bankedAt),
     points,
     near,
     reason,
@@ -85,7 +94,8 @@ export function scoreBout(coded: TimedBout, sheet: RuleSheet): BoutScore {
       .filter(({ given }) => !given)
       .sort(byReaching)
       .map(inFootage),
-    endedAt: clock.footageAt(over),
+    doubts: doubtsOf(stretches, actions, clock),
+    endedAt,
   };
 }
 

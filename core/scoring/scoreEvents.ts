@@ -89,10 +89,11 @@ export function scoreEvents(
   for (const event of bout.events.filter(matters).sort((a, b) => a.at - b.at)) {
     const at = clock.at(event.at);
     if (at > over + clockSlack) break;
-    if (event.kind === 'attempt') entries.push(scoreAttempt(scoring, event, at, actions));
+    const instant = event.at;
+    if (event.kind === 'attempt') entries.push({ ...scoreAttempt(scoring, event, at, actions), instant });
     if (event.kind === 'penalty') {
       penalties[event.athlete] += 1;
-      entries.push(scorePenalty(scoring, at, event.athlete, penalties[event.athlete]));
+      entries.push({ ...scorePenalty(scoring, at, event.athlete, penalties[event.athlete]), instant });
     }
     if (event.kind === 'guard-pull' && sheet.guardPullCosts > 0 && sheet.pointsCount !== 'never') {
       const costs = at >= countsFrom - clockSlack;
@@ -101,6 +102,7 @@ export function scoreEvents(
         action: 'guard-pull',
         at,
         bankedAt: at,
+        instant,
         near: 0,
         given: costs,
         points: costs ? -sheet.guardPullCosts : 0,

@@ -77,7 +77,7 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   answerFirst: () => ({ words: 'Here.' }),
   askFirst: () => ({ need: 'context', words: 'Which day?' }),
   beginDraft: (own) => ({ clientId: own['clientId'] }),
-  saveDraft: () => ({ step: 'what', said: { event: 'Quay' } }),
+  saveDraft: () => ({ step: 'what', intake: { event: 'Quay' } }),
   sendBackRequest: () => ({ words: 'No.' }),
   editBouts: (own) => ({ edits: [{ id: own['boutId'], base: 1, splitFrom: null, after: { fromFrame: 0, toFrame: 3 } }] }),
   saveAlignment: () => ({ alignment: null }),

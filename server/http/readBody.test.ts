@@ -69,9 +69,9 @@ describe('a body', () => {
 
   it('with half a symbol in a text is taken, and what is kept of it can be kept', async () => {
     const { id } = (await client.ask('post', '/api/drafts', { clientId: clientA })).body as { id: string };
-    const half = `{"step":"question","said":{"question":"Why \\ud83d and \\u0000 here?"}}`;
+    const half = `{"step":"question","intake":{"question":"Why \\ud83d and \\u0000 here?"}}`;
     const answer = await client.ask('patch', `/api/drafts/${id}`).set('content-type', 'application/json').send(half);
-    expect([answer.status, answer.body.said.question]).toEqual([200, 'Why � and  here?']);
+    expect([answer.status, answer.body.intake.question]).toEqual([200, 'Why � and  here?']);
   });
 
   it('tells at most fifty of its faults', async () => {

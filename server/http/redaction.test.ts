@@ -39,7 +39,7 @@ const pathOf = ({ path }: Operation): string => path.replace(/:(\w+)/g, (_, name
 const bodies: Record<string, object> = {
   signIn: { email: `${marked}@test.example`, password: marked },
   searchWords: { words: marked, clientId: null },
-  saveDraft: { step: 'question', said: { question: marked, whoClient: marked } },
+  saveDraft: { step: 'question', intake: { question: marked, whoClient: marked } },
   addFootage: { fileName: `${marked}.mp4`, byteSize: 10 },
   sendBackRequest: { words: marked },
   askFirst: { need: 'context', words: marked },

@@ -20,6 +20,12 @@ const usual: readonly PositionCode[] = [
   'back-mount',
 ];
 
+/** What one goes through on the way to something else. */
+const ways: readonly PositionCode[] = ['scramble', 'fifty-fifty', 'leg-entanglement', 'front-headlock', 'both-seated'];
+
+/** Sums of tenths are not tenths. */
+const whole = (seconds: number): number => Math.round(seconds * 10) / 10;
+
 const holderOf = (position: PositionCode, random: () => number): Holder => (isNeutral(position) ? null : pick(random, athletes));
 
 /** A bout of a seed: up to a minute and a half, all times whole tenths of a second, with stoppages, penalties, and at times a finish. */
@@ -28,11 +34,11 @@ export function randomBout(seed: number): TimedBout {
   const tenths = (most: number): number => Math.floor(random() * most * 10) / 10;
   let stays: Holder = pick(random, athletes);
   const legs = Array.from({ length: 3 + Math.floor(random() * 25) }, (): Leg => {
-    const position = random() < 0.85 ? pick(random, usual) : pick(random, positionCodes);
+    const position = random() < 0.75 ? pick(random, usual) : random() < 0.6 ? pick(random, ways) : pick(random, positionCodes);
     // Control tends to stay with one athlete for a while, or no sequence would ever come about.
     if (random() < 0.25) stays = pick(random, athletes);
     const holder = isNeutral(position) ? null : stays;
-    return [position, holder, pick(random, [0.4, 1, 1.5, 2.9, 3, 3.1, 4, 6])];
+    return [position, holder, pick(random, [0.4, 1, 1, 1.5, 1.9, 2, 2.9, 3, 3.1, 4, 6, 11])];
   });
   const { lengthSeconds } = boutOf(legs);
   const happens = (share: number): boolean => random() < share;
@@ -52,9 +58,9 @@ export function randomBout(seed: number): TimedBout {
     events.push({ kind: 'penalty', athlete: pick(random, athletes), at: tenths(lengthSeconds) });
   let after = 0;
   while (happens(0.4)) {
-    const stoppage = after + 0.1 + tenths(lengthSeconds / 2);
-    const restart = stoppage + 0.1 + tenths(8);
-    if (restart >= lengthSeconds) break;
+    const stoppage = whole(after + 0.1 + tenths(lengthSeconds / 2));
+    const restart = whole(stoppage + 0.1 + tenths(8));
+    if (restart >= whole(lengthSeconds)) break;
     const position = pick(random, usual);
     const named = happens(0.6) ? { position, holder: holderOf(position, random) } : {};
     events.push({ kind: 'stoppage', at: stoppage }, { kind: 'restart', at: restart, ...named });

@@ -10,11 +10,22 @@ export interface ReferenceSheet {
   pullCosts: number;
   counts: 'always' | 'late' | 'never';
   decides: boolean;
+  holdTenths: number;
+  /** So long, in tenths, a way through lasts at most. */
+  wayTenths: number;
+  /** What coming up pays: out of a long fifty-fifty, a long leg entanglement, a double pull. */
+  comingUp: Record<'fifty-fifty' | 'leg-entanglement' | 'both-seated', 'sweep' | 'near' | 'nothing'>;
+  /** Points of a takedown into a guard and past it. */
+  takedown: [guard: number, past: number];
+  /** Of each penalty, the last one repeats: near points and points to the other; "loss". */
+  ladder: ([near: number, points: number] | 'loss')[];
 }
 
+/** Tenths of the bout clock, but `at` of the footage clock. */
 export interface ReferenceEntry {
   athlete: string;
   action: string;
+  at: number;
   tenth: number;
   points: number;
   near: number;
@@ -26,6 +37,11 @@ export interface ReferenceResult {
   near: Record<string, number>;
   penalties: Record<string, number>;
   entries: ReferenceEntry[];
+  /** What was looked at and not given. */
+  refused: Pick<ReferenceEntry, 'athlete' | 'action' | 'at'>[];
+  /** Where somebody is on top and nobody knows how. */
+  doubts: Pick<ReferenceEntry, 'athlete' | 'at'>[];
+  endedAt: number;
 }
 
 interface Tick {
@@ -45,6 +61,8 @@ const backs = 'back-seatbelt truck back-control crucifix'.split(' ');
 const passed = 'side-control north-south head-and-arm knee-on-belly mount three-quarter-mount back-mount'.split(' ');
 const neutral = 'standing clinch both-seated scramble fifty-fifty'.split(' ');
 const ground = [...guards, ...topPins, ...backs];
+const ways = 'scramble fifty-fifty leg-entanglement front-headlock both-seated'.split(' ');
+const feet = 'standing clinch rear-clinch'.split(' ');
 const rung: Record<string, number> = {
   takedown: 0,
   sweep: 0,
@@ -72,17 +90,23 @@ const keeps = (action: string, position: string): boolean =>
 function ticksOf(bout: TimedBout): Tick[] {
   const ticks: Tick[] = [];
   let stopped = false;
+  let stoppedAt = 0;
   let named: { position: string; holder: string | null; from: number } | null = null;
   let fresh = false;
   for (let t = 0; t < tenth(bout.lengthSeconds); t++) {
     for (const event of bout.events) {
       if (tenth(event.at) !== t) continue;
-      if (event.kind === 'stoppage') stopped = true;
+      if (event.kind === 'stoppage') {
+        if (!stopped) stoppedAt = t;
+        stopped = true;
+      }
       if (event.kind === 'restart' && stopped) {
         stopped = false;
         fresh = true;
         const coded = bout.spans.findIndex((span) => tenth(span.from) <= t && t < tenth(span.to));
-        named = event.position ? { position: event.position, holder: event.holder ?? null, from: coded } : null;
+        // What was coded since the stop stands.
+        const runsThrough = coded >= 0 && tenth(bout.spans[coded]!.from) < stoppedAt;
+        named = event.position && runsThrough ? { position: event.position, holder: event.holder ?? null, from: coded } : null;
       }
     }
     if (stopped) continue;
@@ -102,6 +126,8 @@ interface Done {
   until: number;
   control: number;
   dead: boolean;
+  pays: 'sweep' | 'near' | 'nothing';
+  worth: number;
 }
 
 export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): ReferenceResult {
@@ -110,12 +136,18 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): Referenc
   const counts = sheet.counts === 'never' ? Infinity : sheet.counts === 'late' ? tenth(bout.clockSeconds ?? all.length / 10) / 2 : 0;
   const foe = (athlete: string): string => (athlete === 'client' ? 'partner' : 'client');
 
+  const stops = bout.events.flatMap((event) => (event.kind === 'restart' ? [tenth(event.at)] : []));
+
   // The end.
   const timed = bout.events.map((event) => ({ event, clock: clockOf(event.at) })).sort((a, b) => a.event.at - b.event.at);
   const finishes = timed.filter(({ event }) => event.kind === 'finish');
-  const fourths = ['client', 'partner'].flatMap(
-    (athlete) => timed.filter(({ event }) => event.kind === 'penalty' && event.athlete === athlete)[3] ?? [],
-  );
+  const losing = sheet.ladder.indexOf('loss');
+  const fourths =
+    losing < 0
+      ? []
+      : ['client', 'partner'].flatMap(
+          (athlete) => timed.filter(({ event }) => event.kind === 'penalty' && event.athlete === athlete)[losing] ?? [],
+        );
   const end = Math.min(all.length, ...[...finishes, ...fourths].map(({ clock }) => clock));
   const ticks = all.slice(0, end);
   const ended = [...finishes, ...fourths].filter(
@@ -124,92 +156,171 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): Referenc
 
   // What was done.
   const done: Done[] = [];
+  const doubts: ReferenceResult['doubts'] = [];
   const control: Record<string, number> = { client: 0, partner: 0 };
-  let spanBegan = 0;
+  /** Of each tick, the one at which its run of the same position and holder began. */
+  const began: number[] = [];
+  ticks.forEach((tick, k) => {
+    const last = ticks[k - 1];
+    began.push(last && last.position === tick.position && last.holder === tick.holder ? began[k - 1]! : k);
+  });
+  const beganAt = (k: number): number => began[k]!;
+  const putThere = (k: number): boolean => k === 0 || ticks[k]!.fresh;
+  let top: string | null = ticks[0] && ground.includes(ticks[0].position) ? ticks[0].holder : null;
   for (let k = 1; k < ticks.length; k++) {
-    const [before, now] = [ticks[k - 1]!, ticks[k]!];
-    if (before.position === now.position && before.holder === now.holder) continue;
-    for (const athlete of ['client', 'partner']) {
-      const lost = now.holder !== athlete || neutral.includes(now.position);
-      const regained = guards.includes(now.position) && !(guards.includes(before.position) && before.holder === athlete);
-      if (lost || regained) control[athlete]! += 1;
+    const [last, now] = [ticks[k - 1]!, ticks[k]!];
+    if ((last.position === now.position && last.holder === now.holder) || ways.includes(now.position)) continue;
+    // Back over what was gone through, to where they were before; the feet, where that is how it was begun.
+    const gone: number[] = [];
+    let t = k;
+    let before: { position: string; holder: string | null; began: number } | null = null;
+    while (before === null) {
+      const start = beganAt(t - 1);
+      const there = ticks[start]!;
+      if (!ways.includes(there.position)) before = { position: there.position, holder: there.holder, began: start };
+      else {
+        gone.unshift(start);
+        if (putThere(start)) before = { position: 'standing', holder: null, began: start };
+        t = start;
+      }
     }
-    const began = spanBegan;
-    spanBegan = k;
+    const stay = gone.length > 0 ? k - gone[0]! : 0;
+    const short = stay <= sheet.wayTenths;
+    const path = short ? [before, now] : [before, ...gone.map((at) => ticks[at]!), now];
+    for (const athlete of ['client', 'partner']) {
+      const ends = path.some((to, i) => {
+        if (i === 0) return false;
+        const from = path[i - 1]!;
+        const lost = to.holder !== athlete || neutral.includes(to.position);
+        return lost || (guards.includes(to.position) && !(guards.includes(from.position) && from.holder === athlete));
+      });
+      if (ends) control[athlete]! += 1;
+    }
     const me = now.holder;
+    const wasTop = top;
+    if (ground.includes(now.position)) top = me;
+    else if (feet.includes(now.position)) top = null;
     if (now.fresh || me === null) continue;
-    const add = (action: string, dead = false): void => {
+    const added: string[] = [];
+    const add = (action: string, dead = false, pays: Done['pays'] = 'sweep'): void => {
       let until = k;
       while (until < ticks.length && ticks[until]!.holder === me && keeps(action, ticks[until]!.position)) until += 1;
-      done.push({ athlete: me, action, at: k, until, control: control[me]!, dead });
+      added.push(action);
+      const worth = action === 'takedown' ? sheet.takedown[guards.includes(now.position) ? 0 : 1] : sheet.points[action]!;
+      done.push({ athlete: me, action, at: k, until, control: control[me]!, dead, pays, worth });
     };
-    if (['standing', 'clinch', 'rear-clinch'].includes(before.position) && ground.includes(now.position)) {
-      let last = k;
-      while (last < ticks.length && ticks[last]!.position === now.position && ticks[last]!.holder === me) last += 1;
+    const isTop = [...guards, ...topPins].includes(now.position);
+    const sat = feet.includes(before.position) && gone.some((at) => ticks[at]!.position === 'both-seated');
+    const legs = gone.findLast((at) => ['fifty-fifty', 'leg-entanglement'].includes(ticks[at]!.position));
+    let legsEnd = legs ?? 0;
+    while (legs !== undefined && legsEnd < k && beganAt(legsEnd) === legs) legsEnd += 1;
+    // Read against what was before; else against the last that was gone through.
+    let from: { position: string; holder: string | null } = before;
+    if (sat) {
+      from = ticks[gone.at(-1)!]!;
+      if (isTop) add('sweep', false, sheet.comingUp['both-seated']);
+    } else if (!short) {
+      from = ticks[gone.at(-1)!]!;
+      if (legs !== undefined && k - legsEnd <= sheet.wayTenths && isTop)
+        add('sweep', false, sheet.comingUp[ticks[legs]!.position as 'fifty-fifty']);
+    }
+    const thrown = feet.includes(from.position) && ground.includes(now.position);
+    if (thrown) {
+      let leaves = k;
+      while (leaves < ticks.length && beganAt(leaves) === k) leaves += 1;
+      const play = (footage: number): number => stops.filter((at) => at <= footage).length;
       const pull = timed.findLast(
-        ({ event, clock }) => event.kind === 'guard-pull' && event.athlete === foe(me) && clock >= began && clock < Math.min(k + 10, last),
+        ({ event, clock }) =>
+          event.kind === 'guard-pull' &&
+          event.athlete === foe(me) &&
+          play(tenth(event.at)) === play(now.footage) &&
+          clock >= Math.min(before.began, k - 10) &&
+          clock < Math.min(k + 10, leaves),
       );
       add('takedown', pull?.event.kind === 'guard-pull' && !pull.event.gripped);
     }
-    if (before.holder === foe(me) && [...guards, ...topPins].includes(now.position)) {
-      if (guards.includes(before.position)) add('sweep');
-      if ([...topPins, ...backs].includes(before.position)) add('reversal');
+    if (from.holder === foe(me) && isTop) {
+      if (guards.includes(from.position)) add('sweep');
+      if ([...topPins, ...backs].includes(from.position)) add('reversal');
     }
-    if (before.holder === me && guards.includes(before.position)) {
+    if (from.holder === me && guards.includes(from.position)) {
       if (passed.includes(now.position)) add('pass');
       if (now.position === 'turtle') add('pass', true);
     }
     const reached = reach(now.position);
-    if (reached && !(before.holder === me && reach(before.position) === reached)) add(reached);
+    if (reached && !(thrown && reached === 'knee-on-belly') && !(from.holder === me && reach(from.position) === reached)) add(reached);
+    if (isTop && me !== wasTop && added.length === 0) doubts.push({ athlete: me, at: now.footage });
   }
 
   // What is given for it, and when.
   const givenAt = (i: number): number | null => {
     const one = done[i]!;
     let next = -1;
-    for (let j = done.length - 1; j > i; j--) if (done[j]!.athlete === one.athlete && !done[j]!.dead) next = j;
-    if (next > 0 && done[next]!.at <= one.until && done[next]!.at < one.at + 30 && rung[done[next]!.action]! >= rung[one.action]!) {
+    for (let j = done.length - 1; j > i; j--) {
+      const { athlete, dead, pays } = done[j]!;
+      if (athlete === one.athlete && !dead && pays === 'sweep') next = j;
+    }
+    if (
+      next > 0 &&
+      done[next]!.at <= one.until &&
+      done[next]!.at < one.at + sheet.holdTenths &&
+      rung[done[next]!.action]! >= rung[one.action]!
+    ) {
       const together = givenAt(next);
       if (together !== null) return together;
     }
-    return one.until - one.at >= 30 ? one.at + 30 : null;
+    return one.until - one.at >= sheet.holdTenths ? one.at + sheet.holdTenths : null;
   };
   const entries: ReferenceEntry[] = [];
-  const give = (athlete: string, action: string, at: number, points: number, near: number): void => {
-    entries.push({ athlete, action, tenth: at, points, near });
+  const refused: ReferenceResult['refused'] = [];
+  const give = (athlete: string, action: string, at: number, tenth: number, points: number, near: number): void => {
+    entries.push({ athlete, action, at, tenth, points, near });
+  };
+  const refuse = (athlete: string, action: string, at: number): void => {
+    refused.push({ athlete, action, at });
   };
   const had: string[] = [];
   done.forEach((one, i) => {
-    const worth = sheet.points[one.action]!;
-    if (counts === Infinity || one.dead || worth === 0) return;
-    const mine = `${one.athlete} ${one.action} ${one.control}`;
-    if (had.includes(`${mine} paid`)) return;
+    const { athlete, action } = one;
+    const on = ticks[one.at]!.footage;
+    const no = (): void => refuse(athlete, action, on);
+    if (counts === Infinity || one.dead || one.pays === 'nothing') return no();
+    if (one.pays === 'near') return one.at < counts ? no() : give(athlete, action, on, one.at, 0, 1);
+    if (one.worth === 0) return no();
+    const mine = `${athlete} ${action} ${one.control}`;
+    const climbed = ['mount', 'back-mount', 'back-control'].some((above) => had.includes(`${athlete} ${above} ${one.control} paid`));
+    if (had.includes(`${mine} paid`) || (action === 'knee-on-belly' && climbed)) return no();
     const at = givenAt(i) ?? one.until;
-    if (at < counts) return;
+    if (at < counts) return no();
     if (givenAt(i) !== null) {
       had.push(`${mine} paid`);
-      give(one.athlete, one.action, at, worth, 0);
-    } else if (!had.includes(`${mine} near`)) {
-      had.push(`${mine} near`);
-      give(one.athlete, one.action, at, 0, sheet.near);
+      return give(athlete, action, on, at, one.worth, 0);
     }
+    if (had.includes(`${mine} near`) || sheet.near === 0) return no();
+    had.push(`${mine} near`);
+    give(athlete, action, on, at, 0, sheet.near);
   });
   const penalties: Record<string, number> = { client: 0, partner: 0 };
   for (const { event, clock } of timed) {
     if (clock > end) continue;
+    const on = tenth(event.at);
     if (event.kind === 'penalty') {
       penalties[event.athlete]! += 1;
-      const n = penalties[event.athlete]!;
-      if (clock >= counts && n === 2) give(foe(event.athlete), 'penalty', clock, 0, 1);
-      if (clock >= counts && n === 3) give(foe(event.athlete), 'penalty', clock, 2, 0);
+      const step = sheet.ladder[Math.min(penalties[event.athlete]!, sheet.ladder.length) - 1] ?? [0, 0];
+      const gives = step === 'loss' || clock < counts ? [0, 0] : step;
+      if (gives[0]! + gives[1]! > 0) give(foe(event.athlete), 'penalty', on, clock, gives[1]!, gives[0]!);
+      else refuse(event.athlete, 'penalty', on);
     }
-    if (clock < counts) continue;
-    if (event.kind === 'guard-pull' && sheet.pullCosts > 0) give(event.athlete, 'guard-pull', clock, -sheet.pullCosts, 0);
+    if (event.kind === 'guard-pull' && sheet.pullCosts > 0 && counts < Infinity) {
+      if (clock >= counts) give(event.athlete, 'guard-pull', on, clock, -sheet.pullCosts, 0);
+      else refuse(event.athlete, 'guard-pull', on);
+    }
     if (event.kind === 'attempt' && event.close && event.outcome !== 'success') {
       const judged = done.some(
         (one) => one.athlete === event.athlete && one.action === event.technique && !one.dead && clock >= one.at - 30 && clock <= one.until,
       );
-      if (!judged) give(event.athlete, event.technique, clock, 0, 1);
+      if (judged || clock < counts || counts === Infinity) refuse(event.athlete, event.technique, on);
+      else give(event.athlete, event.technique, on, clock, 0, 1);
     }
   }
 
@@ -219,7 +330,18 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): Referenc
     return total;
   };
   const [points, near] = [sum('points'), sum('near')];
-  const result = (winner: string | null, decidedBy: string): ReferenceResult => ({ winner, decidedBy, points, near, penalties, entries });
+  const endedAt = ended.length > 0 ? Math.min(...ended.map(({ event }) => tenth(event.at))) : (all.at(-1)?.footage ?? -1) + 1;
+  const result = (winner: string | null, decidedBy: string): ReferenceResult => ({
+    winner,
+    decidedBy,
+    points,
+    near,
+    penalties,
+    entries,
+    refused,
+    doubts,
+    endedAt,
+  });
   if (!sheet.decides) return result(null, 'not-scored');
   const first = Math.min(...ended.map(({ event }) => event.at));
   const atOnce = ended.filter(({ event }) => event.at === first || clockOf(event.at) === end);

@@ -30,7 +30,7 @@ const entryOf = ({ athlete, action, at, bankedAt, points, near, reason }: ScoreE
 
 /** `lean score FILE` */
 export function scoreAnswer({ bout, sheet }: GoodBout) {
-  const { winner, decidedBy, score, awards, refusals, endedAt } = scoreBout(bout, sheet);
+  const { winner, decidedBy, score, awards, refusals, doubts, endedAt } = scoreBout(bout, sheet);
   return {
     winner,
     decidedBy,
@@ -39,7 +39,9 @@ export function scoreAnswer({ bout, sheet }: GoodBout) {
     score,
     awards: awards.map(entryOf),
     refusals: refusals.map(entryOf),
-    doubts: coderCheck(bout).map(({ kind, at, words }) => ({ kind, atSeconds: rounded(at), words })),
+    doubts: [...doubts.map((doubt) => ({ kind: 'unexplained', ...doubt })), ...coderCheck(bout)]
+      .sort((a, b) => a.at - b.at)
+      .map(({ kind, at, words }) => ({ kind, atSeconds: rounded(at), words })),
     notes: sheet.notes,
   };
 }

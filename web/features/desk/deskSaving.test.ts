@@ -41,8 +41,10 @@ describe('an edit on the desk', () => {
   it('says where it is: on its way to the disk, kept here, server away, saved', async () => {
     const said: string[] = [];
     visit.store.subscribe(() => said.at(-1) !== visit.desk().saving && said.push(visit.desk().saving));
-    visit.server.weather = ['away'];
+    visit.server.weather = Array.from({ length: 500 }, () => 'away' as const);
     visit.edit(mark(5));
+    await vi.waitUntil(() => visit.desk().saving === 'away', patience);
+    visit.server.weather = [];
     await vi.waitUntil(() => visit.desk().saving === 'saved', patience);
     expect(said).toEqual(['writing', expect.stringMatching(/kept|away/), ...said.slice(2)]);
     expect(said).toContain('away');

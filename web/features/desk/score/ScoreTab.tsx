@@ -1,5 +1,14 @@
 import { clockText } from '@lean-mentor/core/footage';
-import { actionWords, overrideWords, scoreText, sheetCaution, type Decision, type ScoreEntry } from '@lean-mentor/core/scoring';
+import {
+  actionWords,
+  overrideWords,
+  scoreText,
+  sheetCaution,
+  type Decision,
+  type Doubt,
+  type ScoredAction,
+  type ScoreEntry,
+} from '@lean-mentor/core/scoring';
 import { useAccount } from '../../access/index.ts';
 import { useFrame, useScene } from '../DeskScene.ts';
 import { ScoreFigures } from './ScoreFigures.tsx';
@@ -88,6 +97,7 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
         ))}
         {entries.length === 0 && <li className="py-1 text-reed">Nothing was done that a sheet looks at.</li>}
       </ol>
+      <Doubts bout={bout} mayAnswer={isCoach} />
       {overrides.length > 0 && (
         <ul aria-label="Your corrections">
           {overrides.map((override) => (
@@ -111,5 +121,60 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
       )}
       <p className="text-reed">{sheetCaution}</p>
     </div>
+  );
+}
+
+/** What neither was given nor refused: the coach says what it was, with one press. */
+function Doubts({ bout: { standing, sheet, here, frameAt, clock }, mayAnswer }: { bout: BoutScored; mayAnswer: boolean }) {
+  const { actions, footage, go } = useScene();
+  if (standing.doubts.length === 0) return null;
+  const answer = ({ athlete, at }: Doubt, action: ScoredAction, points: number): string =>
+    actions.add('override', {
+      footageId: footage.id,
+      boutId: here.bout.id,
+      athlete,
+      action,
+      atFrame: frameAt(at),
+      points,
+      near: 0,
+      why: points > 0 ? '' : 'Nothing.',
+    });
+  const worth: readonly ScoredAction[] = ['takedown', 'sweep', 'pass'];
+  return (
+    <ul aria-label="To answer" className="divide-y divide-seam border-b border-seam">
+      {standing.doubts.map((doubt) => (
+        <li key={`${doubt.athlete} ${doubt.at}`} className="flex items-baseline gap-2 border-l-4 border-brass py-0.5 pl-2">
+          <button type="button" className="time linked" onClick={() => go(frameAt(doubt.at), null)}>
+            {clockText(clock.at(doubt.at))}
+          </button>
+          <span className="grow">{doubt.words}</span>
+          {mayAnswer && (
+            <span className="flex shrink-0 gap-3 text-reed">
+              {worth
+                .filter((action) => sheet.points[action] > 0)
+                .map((action) => (
+                  <button
+                    key={action}
+                    type="button"
+                    aria-label={`A ${actionWords[action]}, ${sheet.points[action]} points, at ${clockText(clock.at(doubt.at))}`}
+                    className="hover:underline"
+                    onClick={() => answer(doubt, action, sheet.points[action])}
+                  >
+                    A {actionWords[action]}
+                  </button>
+                ))}
+              <button
+                type="button"
+                aria-label={`Nothing at ${clockText(clock.at(doubt.at))}`}
+                className="hover:underline"
+                onClick={() => answer(doubt, 'sweep', 0)}
+              >
+                Nothing
+              </button>
+            </span>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }

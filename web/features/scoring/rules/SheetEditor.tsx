@@ -12,6 +12,7 @@ import { TextCell } from './cells.tsx';
 import { RestrictionList } from './RestrictionList.tsx';
 import { SheetNearAndTime, SheetPoints } from './SheetPoints.tsx';
 import { SheetPenalties } from './SheetPenalties.tsx';
+import { SheetWays } from './SheetWays.tsx';
 import type { SheetPart } from './sheetPart.ts';
 import type { OpenSheet } from './openSheet.ts';
 import { sheetFileText } from './sheetFile.ts';
@@ -74,6 +75,7 @@ export function SheetEditor({ open, versions, onOpen, onOpenVersion }: SheetEdit
         <SheetPoints sheet={sheet} set={set} />
         <SheetNearAndTime sheet={sheet} set={set} />
         <SheetPenalties sheet={sheet} set={set} editable={editable} />
+        <SheetWays sheet={sheet} set={set} />
         <div className="col-span-3">
           <RestrictionList restrictions={sheet.restrictions} editable={editable} onChange={(restrictions) => set({ restrictions })} />
         </div>
