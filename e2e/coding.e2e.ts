@@ -89,6 +89,43 @@ describe('coding positions', () => {
   });
 });
 
+describe('a restart by key', () => {
+  it('names a position that is seen, changed and left out, and never stands over what is coded', async () => {
+    const { page, visit: sees } = marit;
+    const clockEvents = async () =>
+      Object.values((await marit.desk()).events)
+        .filter(({ kind }) => kind === 'stoppage' || kind === 'restart')
+        .sort((a, b) => a.atFrame - b.atFrame);
+    const shows = (label: string, value: string) =>
+      page.waitForFunction((l, v) => document.querySelector<HTMLSelectElement>(`select[aria-label="${l}"]`)?.value === v, {}, label, value);
+    const cutsBefore = (await cuts()).length;
+    await marit.goTo(0.7);
+    await page.keyboard.press('KeyG');
+    await page.keyboard.press('Slash');
+    for (let i = 0; i < 3; i++) await page.keyboard.press('KeyD');
+    const frame = await frameNow();
+    await page.keyboard.press('Slash');
+    const [stop, restart] = await marit.until(clockEvents, (all) => all.length === 2);
+    expect([stop!.kind, restart!.kind, restart!.position !== null]).toEqual(['stoppage', 'restart', true]);
+    await page.keyboard.press('Digit1');
+    await marit.until(cuts, (all) => all.some((cut) => cut.atFrame === frame && cut.position === 'standing'));
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('KeyH');
+    await sees.press('tab', /Would that score/);
+    await sees.sees(/Standing, \d+\.\d s \(put there by the referee\)/);
+    await sees.press('tab', 'Coding');
+    await shows('Goes on in', restart!.position!);
+    await page.select('select[aria-label="Goes on in"]', 'turtle');
+    await marit.until(clockEvents, (all) => all[1]!.position === 'turtle' && all[1]!.holder !== null);
+    await page.select('select[aria-label="Goes on in"]', '');
+    await marit.until(clockEvents, (all) => all[1]!.position === null && all[1]!.holder === null);
+    await page.keyboard.press('Escape');
+    for (let i = 0; i < 5; i++) await marit.withControl('KeyZ');
+    await marit.until(clockEvents, (all) => all.length === 0);
+    await marit.until(cuts, (all) => all.length === cutsBefore);
+  });
+});
+
 describe('the score', () => {
   it('is there at once when another sheet is chosen, with its reasons, and the coach may say otherwise', async () => {
     const { page, visit: sees } = marit;

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { pointsJacket, ruleSheets, type RuleSheet } from './ruleSheet.ts';
-import type { Leg } from './testing/boutOf.ts';
+import { correctedBout } from './overrides.ts';
+import { scoreBout } from './scoreBout.ts';
+import { boutOf, type Leg } from './testing/boutOf.ts';
 import { given, score, standing } from './testing/scoreLegs.ts';
 
 const up: Leg = ['half-guard', 'partner', 5];
@@ -50,6 +52,35 @@ describe('through a scramble', () => {
     ]);
     expect(actions([up, scramble(10), ['half-guard', 'client', 4], end])).toEqual([['client', 'sweep', 2, 0]]);
     expect(actions(legs, { ...pointsJacket, originSeconds: 12 })).toEqual([['client', 'sweep', 2, 0]]);
+  });
+});
+
+describe('a doubt', () => {
+  const bout = boutOf([up, scramble(11), ['half-guard', 'client', 4], end]);
+  const answer = (points: number) => ({ id: 'o', athlete: 'client', action: 'sweep', at: 16, points, near: 0, why: '' }) as const;
+
+  it('is answered by what the coach says at its instant: something, or nothing', () => {
+    const result = scoreBout(bout, pointsJacket);
+    expect(result.doubts).toHaveLength(1);
+    const given = correctedBout(pointsJacket, result, [answer(2)]);
+    expect([given.doubts, given.awards.map(({ points }) => points), given.score.client.points]).toEqual([[], [2], 2]);
+    const nothing = correctedBout(pointsJacket, result, [answer(0)]);
+    expect([nothing.doubts, nothing.awards, nothing.refusals.length]).toEqual([[], [], 1]);
+  });
+
+  it('stays while what the coach said was of something else', () => {
+    const result = scoreBout(bout, pointsJacket);
+    expect(correctedBout(pointsJacket, result, [{ ...answer(2), at: 3 }]).doubts).toHaveLength(1);
+    expect(correctedBout(pointsJacket, result, [{ ...answer(2), athlete: 'partner' }]).doubts).toHaveLength(1);
+  });
+
+  it('is none where the bout, or a restart, begins on top', () => {
+    expect(score([['half-guard', 'client', 5], end]).doubts).toEqual([]);
+    const stop = [
+      { kind: 'stoppage', at: 2 },
+      { kind: 'restart', at: 3, position: 'half-guard', holder: 'partner' },
+    ] as const;
+    expect(score([['half-guard', 'client', 5], end], [...stop]).doubts).toEqual([]);
   });
 });
 

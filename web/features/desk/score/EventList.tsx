@@ -1,5 +1,6 @@
-import { frameEventOf } from '@lean-mentor/core/desk';
+import { frameEventOf, type CodedEvent } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
+import { isNeutral, positionCodes, positionName, type Athlete, type PositionCode } from '@lean-mentor/core/scoring';
 import { X } from 'lucide-react';
 import { IconButton } from '../../../shared/primitives/index.ts';
 import { useControls } from '../DeskControls.tsx';
@@ -55,6 +56,7 @@ export function EventList({ bout }: { bout: BoutScored }) {
                 className="w-32 border-b border-seam bg-transparent px-1"
               />
             )}
+            {event.kind === 'restart' && <RestartPosition event={event} />}
             {event.athlete && (
               <button
                 type="button"
@@ -74,5 +76,44 @@ export function EventList({ bout }: { bout: BoutScored }) {
         );
       })}
     </ul>
+  );
+}
+
+/** The position that a restart names: where one was coded through the stoppage, it goes on in this; a coded one stands. */
+function RestartPosition({ event }: { event: CodedEvent }) {
+  const coding = useControls('coding');
+  const { position, holder } = event;
+  const input = 'border-b border-seam bg-transparent';
+  return (
+    <span className="flex gap-2 text-reed">
+      <select
+        aria-label="Goes on in"
+        className={input}
+        value={position ?? ''}
+        onChange={({ target: { value } }) => {
+          const next = value === '' ? null : (value as PositionCode);
+          const held = next === null || isNeutral(next) ? null : (holder ?? 'client');
+          coding.changeEvent(event.id, { position: next, holder: held });
+        }}
+      >
+        <option value="">as it is coded there</option>
+        {positionCodes.map((code) => (
+          <option key={code} value={code}>
+            {positionName(code)}
+          </option>
+        ))}
+      </select>
+      {position !== null && !isNeutral(position) && (
+        <select
+          aria-label="Held by"
+          className={input}
+          value={holder ?? 'client'}
+          onChange={({ target }) => coding.changeEvent(event.id, { holder: target.value as Athlete })}
+        >
+          <option value="client">client holds</option>
+          <option value="partner">partner holds</option>
+        </select>
+      )}
+    </span>
   );
 }
