@@ -15,11 +15,13 @@ const sides = { client: 'Client', partner: 'Partner' } as const;
  */
 export function doubtsOf(stretches: readonly PlayedStretch[], actions: readonly ReadAction[], clock: BoutClock): Doubt[] {
   const doubts: Doubt[] = [];
+  const explained = { client: new Set<number>(), partner: new Set<number>() };
+  for (const { athlete, reached } of actions) explained[athlete].add(reached);
   let onTop: Athlete | null = null;
   stretches.forEach(({ position, holder, from, begun }, i) => {
     if (isWayThrough(position)) return;
     const came = holder !== null && isOnTop(position) && holder !== onTop && begun === 'play' && i > 0;
-    if (came && !actions.some(({ athlete, reached }) => athlete === holder && reached === from)) {
+    if (came && !explained[holder].has(from)) {
       const out = stretches[i - 1]!;
       const words = `${sides[holder]} came up on top, ${positionName(position).toLowerCase()}, at ${clockText(from)} out of ${positionName(out.position).toLowerCase()}: was it anything?`;
       doubts.push({ athlete: holder, at: clock.footageAt(from), words });

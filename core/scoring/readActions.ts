@@ -61,6 +61,7 @@ function changeEndsControl(athlete: Athlete, before: Origin, after: Origin): boo
 
 /** Whether the way into a stretch ends it: a short way through does not, a longer one is looked at step by step. */
 function endsControl(athlete: Athlete, way: Way, after: PlayedStretch, originSeconds: number): boolean {
+  if (way.kind === 'straight') return changeEndsControl(athlete, way.origin, after);
   const steps: Origin[] = isShortWay(way, originSeconds) ? [way.origin, after] : [way.origin, ...way.through, after];
   return steps.some((to, i) => i > 0 && changeEndsControl(athlete, steps[i - 1]!, to));
 }
@@ -96,7 +97,7 @@ function comingUp({ kind }: Way, sheet: WaySheet): ComingUp | null {
 }
 
 /** Actions of one change, in the order in which they pay. */
-function actionsOf(way: Way, after: PlayedStretch, sheet: WaySheet, wasPulled: boolean): Found[] {
+function actionsOf(way: Way, after: PlayedStretch, sheet: WaySheet, wasPulled: () => boolean): Found[] {
   const { holder, position } = after;
   if (holder === null) return [];
   const up = comingUp(way, sheet);
@@ -109,7 +110,7 @@ function actionsOf(way: Way, after: PlayedStretch, sheet: WaySheet, wasPulled: b
   const family = positionFamily(before.position);
   if (up && isOnTop(position)) add('sweep', null, up);
   const isTakedown = fromStanding.has(before.position) && isGroundControl(position);
-  if (isTakedown) add('takedown', wasPulled ? 'guard-pulled' : null);
+  if (isTakedown) add('takedown', wasPulled() ? 'guard-pulled' : null);
   if (before.holder === other && isOnTop(position)) {
     if (family === 'guard') add('sweep');
     if (family === 'pin') add('reversal');
@@ -155,7 +156,7 @@ export function readActions(
     for (const athlete of ['client', 'partner'] as const) if (endsControl(athlete, way, after, sheet.originSeconds)) chains[athlete] += 1;
     const athlete = after.holder;
     if (after.begun !== 'play' || athlete === null) return;
-    const wasPulled = hadPulled(way.origin, after, pulls, clock.playAt(clock.footageAt(after.from)));
+    const wasPulled = (): boolean => hadPulled(way.origin, after, pulls, clock.playAt(clock.footageAt(after.from)));
     for (const [action, nothing, pays] of actionsOf(way, after, sheet, wasPulled)) {
       let last = i;
       while (stretches[last + 1] && stretches[last + 1]!.holder === athlete && keeps(action, stretches[last + 1]!.position)) last += 1;

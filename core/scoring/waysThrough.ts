@@ -29,8 +29,13 @@ export interface Way {
 /** Whether the stay was short enough for what came before to count, and a control chain to go on. */
 export const isShortWay = ({ seconds }: Way, originSeconds: number): boolean => seconds <= originSeconds + clockSlack;
 
+const nothing: readonly PlayedStretch[] = [];
+
 /** The way into a stretch that is not itself a way through. What the bout, or a restart, began in has standing as its origin. */
 export function wayInto(stretches: readonly PlayedStretch[], i: number, originSeconds: number): Way {
+  const last = stretches[i - 1]!;
+  // Most changes are straight.
+  if (!isWayThrough(last.position)) return { origin: last, through: nothing, seconds: 0, kind: 'straight' };
   let first = i;
   let origin: Origin | undefined;
   while (origin === undefined) {
@@ -42,12 +47,11 @@ export function wayInto(stretches: readonly PlayedStretch[], i: number, originSe
     }
   }
   const gone = stretches.slice(first, i);
-  const way = { origin, through: gone, seconds: gone.length > 0 ? stretches[i]!.from - gone[0]!.from : 0 };
+  const way = { origin, through: gone, seconds: stretches[i]!.from - gone[0]!.from };
   return { ...way, kind: kindOf(way, originSeconds) };
 }
 
 function kindOf(way: Omit<Way, 'kind'>, originSeconds: number): Way['kind'] {
-  if (way.through.length === 0) return 'straight';
   // Both sat down from their feet: whoever comes up has taken nobody down, however soon.
   if (fromStanding.has(way.origin.position) && way.through.some(({ position }) => position === 'both-seated')) return 'double-pull';
   if (way.seconds <= originSeconds + clockSlack) return 'origin';
