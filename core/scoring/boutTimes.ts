@@ -1,4 +1,12 @@
-import { frameAtSeconds, secondsOfEdge, timeSlack, type BoutSeconds, type FrameIndex, type FrameTable } from '../footage/index.ts';
+import {
+  frameAtSeconds,
+  secondsOfEdge,
+  timeSlack,
+  type BoutSeconds,
+  type ClockSeconds,
+  type FrameIndex,
+  type FrameTable,
+} from '../footage/index.ts';
 import type { FrameEvent } from './boutEvent.ts';
 import { boutClock, type BoutClock } from './boutClock.ts';
 import { correctedBout, correctedScore, type ScoreOverride } from './overrides.ts';
@@ -29,13 +37,20 @@ export interface BoutTimes {
   clock: BoutClock;
 }
 
-/** The times of a bout, by the footage's own frame times. */
-export function boutTimes(bout: FramedBout, table: FrameTable): BoutTimes {
+/**
+ * How long a bout was meant to be, in seconds, where it does not say so itself: what the client said at intake, else the sheet; null where
+ * neither does (docs/domain.md §2).
+ */
+export const meantSeconds = (saidMinutes: number | null, { boutSeconds }: Pick<RuleSheet, 'boutSeconds'>): ClockSeconds | null =>
+  saidMinutes === null ? boutSeconds : saidMinutes * 60;
+
+/** The times of a bout, by the footage's own frame times. `meant`: how long it was meant to be, where the bout itself does not say. */
+export function boutTimes(bout: FramedBout, table: FrameTable, meant: ClockSeconds | null = null): BoutTimes {
   const start = secondsOfEdge(table, bout.fromFrame);
   const since = (frame: FrameIndex): BoutSeconds => secondsOfEdge(table, frame) - start;
   const timed: TimedBout = {
     lengthSeconds: since(bout.toFrame),
-    clockSeconds: bout.lengthSeconds,
+    clockSeconds: bout.lengthSeconds ?? meant,
     spans: bout.spans.map(({ position, holder, fromFrame, toFrame }) => ({ position, holder, from: since(fromFrame), to: since(toFrame) })),
     events: bout.events.map(({ atFrame, ...happening }) => ({ ...happening, at: since(atFrame) })),
   };

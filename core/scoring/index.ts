@@ -44,7 +44,7 @@ export {
 } from './ruleSheet.ts';
 export type { AthleteScore, BoutScore, Decision, Doubt, Score, ScoreEntry } from './score.ts';
 export { scoreBout } from './scoreBout.ts';
-export { boutTimes, scoredBout, type BoutTimes, type FramedBout, type FramedOverride, type ScoredBout } from './boutTimes.ts';
+export { boutTimes, meantSeconds, scoredBout, type BoutTimes, type FramedBout, type FramedOverride, type ScoredBout } from './boutTimes.ts';
 export type { TimedBout, TimedSpan } from './timedBout.ts';
 export { positionValues, presetWords, valuePresets, type ValuePreset } from './valuePreset.ts';
 export { actionWords } from './actionWords.ts';

@@ -3,6 +3,7 @@ import type { OwnRuleSheet } from '@lean-mentor/contract';
 import type { CodedOverride } from '@lean-mentor/core/desk';
 import {
   boutTimes,
+  meantSeconds,
   ruleSheets,
   scoredBout,
   type BoutTimes,
@@ -46,7 +47,7 @@ export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere
   const own = data?.sheets ?? none;
   const [chosen, setChosen] = useState<Readonly<Record<string, SheetChoice>>>({});
   const [chooseBoutSheet] = useChooseBoutSheetMutation();
-  const asked = subject.request.ruleSheet;
+  const { ruleSheet: asked, lengthMinutes } = subject.request;
   const scored = useMemo(
     () =>
       bouts
@@ -56,11 +57,11 @@ export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere
           const choice = chosen[bout.id] ?? { ruleSheet: bout.ruleSheet, sheetId: bout.sheetId };
           const ownSheet = own.find(({ id }) => id === choice.sheetId);
           const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[choice.ruleSheet ?? asked];
-          const times = boutTimes(bout, table);
+          const times = boutTimes(bout, table, meantSeconds(lengthMinutes, sheet));
           const against = Object.values(overrides).filter(({ boutId }) => boutId === bout.id);
           return { here, ...times, sheet, choice, overrides: against, ...scoredBout(times, sheet, against) };
         }),
-    [bouts, chosen, own, asked, table, overrides],
+    [bouts, chosen, own, asked, lengthMinutes, table, overrides],
   );
   return useMemo(
     () => ({
