@@ -1,5 +1,4 @@
 import { clockText } from '../footage/index.ts';
-import type { ReadAction } from './readActions.ts';
 import type { ScoredAction } from './ruleSheet.ts';
 
 /** What an action is called. */
@@ -27,7 +26,7 @@ const reachedWords: Readonly<Record<ScoredAction, string>> = {
 };
 
 /** "reached mount at 2:14", on the bout clock, and by which way, where it was not straight. */
-export const reachedText = ({ action, reached, way }: Pick<ReadAction, 'action' | 'reached' | 'way'>): string =>
+export const reachedText = ({ action, reached, way }: { action: ScoredAction; reached: number; way: string }): string =>
   `${reachedWords[action]} at ${clockText(reached)}${way}`;
 
 /** A number of seconds as short as it is exact enough: "3 s", "1.8 s". Never rounded up to what was not reached. */
