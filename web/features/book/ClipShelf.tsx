@@ -29,7 +29,8 @@ export function ClipShelf({ chosenId, onChoose }: ClipShelfProps) {
   const [working, setWorking] = useState(false);
   const { data, isLoading, isError, refetch } = useListClipsQuery(undefined, { pollingInterval: working ? watchMs : 0 });
   const clips = data?.clips ?? [];
-  const nowWorking = clips.some(({ state }) => state === 'working');
+  // One that was just sent may be asked for before the server has seen its last byte.
+  const nowWorking = clips.some(({ id, state }) => state === 'working' || (state === 'empty' && id === chosenId));
   if (nowWorking !== working) setWorking(nowWorking);
   const [search, setSearch] = useState('');
   const { share, send } = useSendClip();
