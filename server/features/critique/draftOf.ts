@@ -2,7 +2,7 @@ import { candidateOf, chainCosts, ladderOf, type RequestNote } from '@lean-mento
 import { clashesWith, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import type { DraftFix, DraftInput, DraftMoment, RightMoment } from '@lean-mentor/core/critique';
 import { clockText } from '@lean-mentor/core/footage';
-import { boutClock, clockShown, findPatterns, happeningsOf, scoreText, type BoutScore } from '@lean-mentor/core/scoring';
+import { boutClock, findPatterns, happeningsOf, scoreText, type BoutScore } from '@lean-mentor/core/scoring';
 import { rankedOf, type LadderFacts } from '../fixes/index.ts';
 import type { NoteElsewhere } from './elsewhere.ts';
 
@@ -22,11 +22,11 @@ const decisions: Readonly<Record<BoutScore['decidedBy'], string>> = {
   'not-scored': '',
 };
 
-/** The time of a note as the bout's clock shows it. */
+/** The time of a note on the bout's clock since its start, as its moment in the critique is timed. */
 function clockOf({ bouts }: LadderFacts, note: RequestNote): string {
   const harm = note.bout === null ? null : bouts[note.bout]?.harm;
   if (!harm) return clockText(Math.max(0, note.atSeconds));
-  return clockText(Math.max(0, clockShown(boutClock(harm.timed), note.atSeconds, harm.timed.clockSeconds).seconds));
+  return clockText(Math.max(0, boutClock(harm.timed).at(note.atSeconds)));
 }
 
 /** What a critique is drafted from: the ladder, and notes of other requests that are set beside this one's. */
