@@ -1,14 +1,17 @@
 import {
+  afterFinishes,
   ageGroups,
   attemptOutcomes,
   comingUps,
   positionCodes,
   ruleSheetNames,
   scoredActions,
+  threatEnds,
   tieBreaks,
   valuePresets,
 } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
+import { techniqueName } from './ids.ts';
 
 const athlete = z.enum(['client', 'partner']);
 const holder = athlete.nullable();
@@ -57,10 +60,12 @@ const person = z.looseObject({
   ageGroup: z.string().nullable().optional(),
 });
 
+const name = techniqueName.optional();
 /** `fromSeconds` inclusive, `toSeconds` exclusive; or frames, with `frameTimes` in the file. */
 export const boutFileSpan = z.looseObject({
   position,
   holder: holder.default(null),
+  name,
   fromSeconds: seconds.optional(),
   toSeconds: seconds.optional(),
   fromFrame: frame.optional(),
@@ -75,14 +80,26 @@ export const boutFileEvent = z.discriminatedUnion('kind', [
     technique: z.string().min(1).max(60),
     outcome: z.enum(attemptOutcomes),
     close: z.boolean().optional(),
+    name,
     ...at,
   }),
   z.looseObject({ kind: z.literal('guard-pull'), athlete, gripped: z.boolean().optional(), ...at }),
   z.looseObject({ kind: z.literal('stoppage'), ...at }),
   z.looseObject({ kind: z.literal('restart'), position: position.optional(), holder: holder.optional(), ...at }),
   z.looseObject({ kind: z.literal('penalty'), athlete, ...at }),
-  z.looseObject({ kind: z.literal('finish'), athlete, technique: z.string().max(60).default(''), ...at }),
+  z.looseObject({ kind: z.literal('finish'), athlete, technique: z.string().max(60).default(''), name, ...at }),
 ]);
+
+/** A finishing attack beside the position; `lockedAtSeconds`: from when it was tight. */
+export const boutFileThreat = z.looseObject({
+  athlete,
+  name: techniqueName,
+  fromSeconds: seconds,
+  lockedAtSeconds: seconds.optional(),
+  toSeconds: seconds,
+  ended: z.enum(threatEnds),
+  tradedFor: z.string().max(80).optional(),
+});
 
 /**
  * A coded bout (format lean-mentor/bout@1). Seconds run from the bout's start on the footage clock, stoppages not taken out. What
@@ -91,6 +108,10 @@ export const boutFileEvent = z.discriminatedUnion('kind', [
 export const boutFile = z.looseObject({
   format: z.literal('lean-mentor/bout@1'),
   lengthSeconds: z.number().positive().max(86_400),
+  /** How long it was meant to be on the bout clock; where it is not said, as the sheet has it. */
+  clockSeconds: z.number().positive().max(86_400).nullable().optional(),
+  /** Whether a finish ends the bout, or closes a fall after which the two start again. */
+  afterFinish: z.enum(afterFinishes).default('ends'),
   ruleSheet: z.union([z.enum(ruleSheetNames), inlineRuleSheet]).default('points-jacket'),
   valuePreset: z.enum(valuePresets).optional(),
   client: person.default({}),
@@ -99,6 +120,7 @@ export const boutFile = z.looseObject({
   frameTimes: z.array(z.number()).max(2_000_000).optional(),
   spans: z.array(boutFileSpan).max(5000),
   events: z.array(boutFileEvent).max(5000).default([]),
+  threats: z.array(boutFileThreat).max(1000).default([]),
 });
 export type BoutFile = z.infer<typeof boutFile>;
 export type InlineRuleSheet = z.infer<typeof inlineRuleSheet>;

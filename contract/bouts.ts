@@ -1,15 +1,17 @@
-import { attemptOutcomes, positionCodes, ruleSheetNames, type FrameEvent, type Span } from '@lean-mentor/core/scoring';
+import { afterFinishes, attemptOutcomes, positionCodes, ruleSheetNames, type FrameEvent, type Span } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
-import { frame, id } from './ids.ts';
+import { frame, id, techniqueName } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
 import { sameAs } from './sameAs.ts';
 
+const name = techniqueName.optional();
 export const span = sameAs<Span>()(
   z.object({
     position: z.enum(positionCodes),
     holder: z.enum(['client', 'partner']).nullable(),
     fromFrame: frame,
     toFrame: frame,
+    name,
   }),
 );
 
@@ -23,6 +25,7 @@ export const frameEvent = sameAs<FrameEvent>()(
       technique: z.string().max(60),
       outcome: z.enum(attemptOutcomes),
       close: z.boolean().optional(),
+      name,
       atFrame: frame,
     }),
     z.object({ kind: z.literal('guard-pull'), athlete, gripped: z.boolean().optional(), atFrame: frame }),
@@ -34,7 +37,7 @@ export const frameEvent = sameAs<FrameEvent>()(
       atFrame: frame,
     }),
     z.object({ kind: z.literal('penalty'), athlete, atFrame: frame }),
-    z.object({ kind: z.literal('finish'), athlete, technique: z.string().max(60), atFrame: frame }),
+    z.object({ kind: z.literal('finish'), athlete, technique: z.string().max(60), name, atFrame: frame }),
   ]),
 );
 
@@ -56,6 +59,8 @@ export const bout = z.object({
   order: z.int().min(1).max(200).default(1),
   /** How long it was meant to be, in seconds. */
   lengthSeconds: z.number().min(10).max(3600).nullable().default(null),
+  /** Whether a finish ends it; null: as rounds of its kind do. */
+  afterFinish: z.enum(afterFinishes).nullable().default(null),
   ruleSheet: z.enum(ruleSheetNames).nullable().default(null),
   /** A version of a sheet of the coach's own, which then goes before `ruleSheet`. */
   sheetId: id.nullable().default(null),

@@ -1,11 +1,12 @@
 import { codingStates } from '@lean-mentor/core/desk';
 import { attemptOutcomes, boutEventKinds, positionCodes } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
-import { frame, id } from './ids.ts';
+import { frame, id, techniqueName } from './ids.ts';
 
 const ofFootage = { id, footageId: id };
 const athlete = z.enum(['client', 'partner']);
 const position = z.enum(positionCodes);
+const name = techniqueName.optional();
 export const coding = z.object({
   ...ofFootage,
   boutId: id,
@@ -13,7 +14,7 @@ export const coding = z.object({
   coderName: z.string().max(120),
   state: z.enum(codingStates),
 });
-export const cut = z.object({ ...ofFootage, codingId: id, atFrame: frame, position, holder: athlete.nullable() });
+export const cut = z.object({ ...ofFootage, codingId: id, atFrame: frame, position, holder: athlete.nullable(), name });
 export const event = z.object({
   ...ofFootage,
   codingId: id,
@@ -26,6 +27,7 @@ export const event = z.object({
   gripped: z.boolean(),
   position: position.nullable(),
   holder: athlete.nullable(),
+  name,
 });
 export const override = z.object({
   ...ofFootage,

@@ -7,6 +7,8 @@ export const frame = z.int().min(0).max(10_000_000);
 export const instant = z.iso.datetime();
 /** Text a person wrote: trimmed, at least one character. */
 export const written = (most: number) => z.string().trim().min(1, 'Write something here.').max(most, `At most ${most} characters.`);
+/** What a position, a try or a finish is called. */
+export const techniqueName = z.string().trim().min(1).max(80);
 /** Largest file that is taken. */
 export const mostFileBytes = 20 * 1024 ** 3;
 export const done = z.object({ done: z.literal(true) });

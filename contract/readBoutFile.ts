@@ -3,15 +3,17 @@ import {
   positionFamily,
   ruleSheetFaults,
   ruleSheets,
+  type AfterFinish,
   type RuleSheet,
   type TimedBout,
   type TimedEvent,
   type TimedSpan,
+  type TimedThreat,
   type ValuePreset,
 } from '@lean-mentor/core/scoring';
 import type { z } from 'zod';
 import { schemaFault } from './schemaFault.ts';
-import { boutFile, boutFileEvent, boutFileSpan, type BoutFile, type InlineRuleSheet } from './boutFile.ts';
+import { boutFile, boutFileEvent, boutFileSpan, boutFileThreat, type BoutFile, type InlineRuleSheet } from './boutFile.ts';
 
 /** A bout file that can be computed with, or every fault in it, each with its place. */
 export type ReadBout = { file: BoutFile; bout: TimedBout; sheet: RuleSheet; valuePreset: ValuePreset } | { faults: string[] };
@@ -52,17 +54,21 @@ interface Parts {
   events: (BoutFile['events'][number] | null)[];
   frameTimes: number[] | undefined;
   lengthSeconds: number;
+  afterFinish: AfterFinish;
+  threats: (BoutFile['threats'][number] | null)[];
 }
 
 function partsOf(json: unknown): Parts {
-  const { spans, events, frameTimes, lengthSeconds } = (json ?? {}) as Record<string, unknown>;
+  const { spans, events, threats, frameTimes, lengthSeconds, afterFinish } = (json ?? {}) as Record<string, unknown>;
   const each = <S extends z.ZodType>(schema: S, list: unknown): (z.output<S> | null)[] =>
     Array.isArray(list) ? list.map((one) => schema.safeParse(one).data ?? null) : [];
   return {
     spans: each(boutFileSpan, spans),
     events: each(boutFileEvent, events),
     frameTimes: boutFile.shape.frameTimes.safeParse(frameTimes).data,
+    threats: each(boutFileThreat, threats),
     lengthSeconds: boutFile.shape.lengthSeconds.safeParse(lengthSeconds).data ?? Infinity,
+    afterFinish: boutFile.shape.afterFinish.safeParse(afterFinish).data ?? 'ends',
   };
 }
 
@@ -124,13 +130,19 @@ function readSpans({ spans }: Parts, timeOf: ReturnType<typeof timesOf>, end: nu
       );
     }
     if (to.seconds > end + slack) faults.push(`${name('to')} is after the bout’s end at ${text(end)} s.`);
-    read.push({ position: span.position, holder: span.holder, from: i === 0 ? from.seconds : (expected ?? from.seconds), to: to.seconds });
+    read.push({
+      position: span.position,
+      holder: span.holder,
+      ...(span.name && { name: span.name }),
+      from: i === 0 ? from.seconds : (expected ?? from.seconds),
+      to: to.seconds,
+    });
     expected = to.seconds;
   });
   return read;
 }
 
-function readEvents({ events }: Parts, timeOf: ReturnType<typeof timesOf>, end: number, faults: string[]): TimedEvent[] {
+function readEvents({ events, afterFinish }: Parts, timeOf: ReturnType<typeof timesOf>, end: number, faults: string[]): TimedEvent[] {
   const read: { event: TimedEvent; place: string }[] = [];
   events.forEach((given, i) => {
     if (!given) return;
@@ -145,13 +157,32 @@ function readEvents({ events }: Parts, timeOf: ReturnType<typeof timesOf>, end: 
     read.push({ event: { ...happening, at: at.seconds } as TimedEvent, place });
   });
   let stopped: number | null = null;
+  let tapped: number | null = null;
   for (const { event, place } of [...read].sort((a, b) => a.event.at - b.event.at)) {
     if (event.kind === 'stoppage' && stopped !== null) faults.push(`${place} stops a clock that stands since ${text(stopped)} s.`);
-    if (event.kind === 'restart' && stopped === null) faults.push(`${place}: a restart at ${text(event.at)} s follows no stoppage.`);
+    if (event.kind === 'restart' && stopped === null && tapped === null)
+      faults.push(`${place}: a restart at ${text(event.at)} s follows no stoppage.`);
     if (event.kind === 'stoppage') stopped = event.at;
+    // After a tap a restart may say when they went on.
+    if (event.kind === 'finish' && afterFinish === 'restarts') tapped = event.at;
+    else if (event.kind !== 'attempt') tapped = null;
     if (event.kind === 'restart') stopped = null;
   }
   return read.map(({ event }) => event);
+}
+
+function readThreats({ threats }: Parts, end: number, faults: string[]): TimedThreat[] {
+  return threats.flatMap((threat, i): TimedThreat[] => {
+    if (!threat) return [];
+    const { athlete, name, fromSeconds: from, lockedAtSeconds: lockedAt, toSeconds: to, ended, tradedFor } = threat;
+    const place = `threats[${i}]`;
+    if (to < from) faults.push(`${place}.toSeconds ${text(to)} is before its start ${text(from)} s.`);
+    if (to > end + slack) faults.push(`${place}.toSeconds ${text(to)} is after the bout’s end at ${text(end)} s.`);
+    if (lockedAt !== undefined && (lockedAt < from || lockedAt > to))
+      faults.push(`${place}.lockedAtSeconds ${text(lockedAt)} is not between ${text(from)} and ${text(to)} s.`);
+    const read = { athlete, name, from, to, ended };
+    return [{ ...read, ...(lockedAt !== undefined && { lockedAt }), ...(tradedFor !== undefined && { tradedFor }) }];
+  });
 }
 
 /** Seconds between stoppages and the restarts that follow them. */
@@ -184,6 +215,7 @@ export function readBoutFile(json: unknown): ReadBout {
   const longest = parts.lengthSeconds + stoppedSeconds(parts, timeOf);
   const spans = readSpans(parts, timeOf, longest, faults);
   const events = readEvents(parts, timeOf, longest, faults);
+  const threats = readThreats(parts, longest, faults);
   if (!parsed.success) return { faults };
   const file = parsed.data;
   const sheet = sheetOf(file.ruleSheet);
@@ -193,9 +225,11 @@ export function readBoutFile(json: unknown): ReadBout {
   const over = last > file.lengthSeconds + slack;
   const bout: TimedBout = {
     lengthSeconds: over ? last : file.lengthSeconds,
-    clockSeconds: sheet.boutSeconds ?? (over ? file.lengthSeconds : null),
+    clockSeconds: file.clockSeconds ?? sheet.boutSeconds ?? (over ? file.lengthSeconds : null),
+    afterFinish: file.afterFinish,
     spans,
     events,
+    ...(threats.length > 0 && { threats }),
   };
   return { file, bout, sheet, valuePreset: file.valuePreset ?? 'balanced' };
 }

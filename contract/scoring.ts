@@ -1,8 +1,19 @@
-import { attemptOutcomes, positionCodes, ruleSheetNames, valuePresets, type TimedBout } from '@lean-mentor/core/scoring';
+import {
+  afterFinishes,
+  attemptOutcomes,
+  positionCodes,
+  ruleSheetNames,
+  threatEnds,
+  valuePresets,
+  type TimedBout,
+  type TimedThreat,
+} from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { inlineRuleSheet } from './boutFile.ts';
-import { done, id, instant } from './ids.ts';
+import { bout } from './bouts.ts';
+import { done, id, instant, techniqueName } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
+import { intake } from './requests.ts';
 import { sameAs } from './sameAs.ts';
 
 /** One version of a sheet of the coach's own; it never changes, so that what was scored by it stays scored by it. */
@@ -98,11 +109,25 @@ const athlete = z.enum(['client', 'partner']);
 const position = z.enum(positionCodes);
 const holder = athlete.nullable();
 const at = { at: z.number() };
+const name = techniqueName.optional();
+const threat = sameAs<TimedThreat>()(
+  z.object({
+    athlete,
+    name: techniqueName,
+    from: z.number(),
+    lockedAt: z.number().optional(),
+    to: z.number(),
+    ended: z.enum(threatEnds),
+    tradedFor: z.string().optional(),
+  }),
+);
 const timedBout = sameAs<TimedBout>()(
   z.object({
     lengthSeconds: z.number(),
     clockSeconds: z.number().nullable().optional(),
-    spans: z.array(z.object({ position, holder, from: z.number(), to: z.number() })),
+    spans: z.array(z.object({ position, holder, from: z.number(), to: z.number(), name })),
+    afterFinish: z.enum(afterFinishes).optional(),
+    threats: z.array(threat).optional(),
     events: z.array(
       z.discriminatedUnion('kind', [
         z.object({
@@ -111,13 +136,14 @@ const timedBout = sameAs<TimedBout>()(
           technique: z.string(),
           outcome: z.enum(attemptOutcomes),
           close: z.boolean().optional(),
+          name,
           ...at,
         }),
         z.object({ kind: z.literal('guard-pull'), athlete, gripped: z.boolean().optional(), ...at }),
         z.object({ kind: z.literal('stoppage'), ...at }),
         z.object({ kind: z.literal('restart'), position: position.optional(), holder: holder.optional(), ...at }),
         z.object({ kind: z.literal('penalty'), athlete, ...at }),
-        z.object({ kind: z.literal('finish'), athlete, technique: z.string(), ...at }),
+        z.object({ kind: z.literal('finish'), athlete, technique: z.string(), name, ...at }),
       ]),
     ),
   }),
@@ -141,6 +167,10 @@ export const getClientBouts = operation({
         sentAt: instant,
         ruleSheet: z.enum(ruleSheetNames),
         sheetId: id.nullable(),
+        ...bout.pick({ lengthSeconds: true, afterFinish: true }).shape,
+        /** What the client said of it when sending it. */
+        said: intake.pick({ lengthMinutes: true, kind: true }),
+        /** As it is coded; what it goes by is said beside it. */
         timed: timedBout,
       }),
     ),

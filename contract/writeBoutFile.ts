@@ -13,17 +13,31 @@ const written = (seconds: number): number => Math.round(seconds * 1e6) / 1e6;
 
 /** A coded bout as a file that reads back as the same bout. */
 export function writeBoutFile(
-  { lengthSeconds, spans, events }: TimedBout,
+  { lengthSeconds, clockSeconds, afterFinish = 'ends', spans, events, threats = [] }: TimedBout,
   { ruleSheet, valuePreset, client = {}, partner = {} }: Known,
 ): BoutFile {
   return {
     format: 'lean-mentor/bout@1',
     lengthSeconds: written(lengthSeconds),
+    ...(clockSeconds != null && { clockSeconds: written(clockSeconds) }),
+    afterFinish,
     ruleSheet: typeof ruleSheet === 'string' ? ruleSheet : structuredClone(ruleSheet as unknown as Exclude<BoutFile['ruleSheet'], string>),
     ...(valuePreset && { valuePreset }),
     client,
     partner,
-    spans: spans.map(({ position, holder, from, to }) => ({ position, holder, fromSeconds: written(from), toSeconds: written(to) })),
+    spans: spans.map(({ position, holder, name, from, to }) => ({
+      position,
+      holder,
+      ...(name && { name }),
+      fromSeconds: written(from),
+      toSeconds: written(to),
+    })),
     events: events.map(({ at, ...happening }) => ({ ...happening, atSeconds: written(at) })) as BoutFile['events'],
+    threats: threats.map(({ from, lockedAt, to, ...threat }) => ({
+      ...threat,
+      fromSeconds: written(from),
+      ...(lockedAt !== undefined && { lockedAtSeconds: written(lockedAt) }),
+      toSeconds: written(to),
+    })),
   };
 }

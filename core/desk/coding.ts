@@ -43,6 +43,8 @@ export interface CodedEvent {
   gripped: boolean;
   position: PositionCode | null;
   holder: Holder;
+  /** Of an attempt or a finish: what it is called, more closely than its technique says. */
+  name?: string;
 }
 
 /** What the coach says against the computed score, on a frame. */
@@ -96,20 +98,21 @@ export function codedBout({ cuts, events }: Pick<Shelves, 'cuts' | 'events'>, bo
 
 /** What happened, as the score reads it; null where a field that the kind needs is missing. */
 export function frameEventOf(event: CodedEvent): FrameEvent | null {
-  const { kind, atFrame, athlete, technique, outcome, close, gripped, position, holder } = event;
+  const { kind, atFrame, athlete, technique, outcome, close, gripped, position, holder, name } = event;
+  const named = name ? { name } : {};
   switch (kind) {
     case 'stoppage':
       return { kind, atFrame };
     case 'restart':
       return { kind, atFrame, ...(position && { position, holder }) };
     case 'attempt':
-      return athlete && technique && outcome ? { kind, atFrame, athlete, technique, outcome, ...(close && { close }) } : null;
+      return athlete && technique && outcome ? { kind, atFrame, athlete, technique, outcome, ...(close && { close }), ...named } : null;
     case 'guard-pull':
       return athlete && { kind, atFrame, athlete, ...(gripped && { gripped }) };
     case 'penalty':
       return athlete && { kind, atFrame, athlete };
     case 'finish':
-      return athlete && { kind, atFrame, athlete, technique: technique ?? '' };
+      return athlete && { kind, atFrame, athlete, technique: technique ?? '', ...named };
     default:
       return assertNever(kind);
   }
@@ -130,5 +133,6 @@ export function codedFieldsOf(event: FrameEvent): Omit<CodedEvent, 'id' | 'foota
     gripped: given['gripped'] === true,
     position: (given['position'] as PositionCode | undefined) ?? null,
     holder: (given['holder'] as Holder | undefined) ?? null,
+    ...(typeof given['name'] === 'string' && { name: given['name'] }),
   };
 }

@@ -39,6 +39,28 @@ describe('the own harm of a note', () => {
     expect(harm.harm).toBeCloseTo(0.675, 12);
   });
 
+  it('does not reach over a tap: neither what is conceded in the next fall nor the lean before it counts', () => {
+    const round: TimedBout = {
+      lengthSeconds: 60,
+      spans: [
+        { position: 'side-control', holder: 'partner', from: 0, to: 20 },
+        { position: 'standing', holder: null, from: 20, to: 23 },
+        { position: 'mount', holder: 'partner', from: 23, to: 60 },
+      ],
+      events: [{ kind: 'finish', athlete: 'partner', technique: 'choke', at: 20 }],
+      afterFinish: 'restarts',
+    };
+    const score = scoreBout(round, ruleSheets['points-jacket']);
+    const of = { timed: round, score, worth: ruleSheets['points-jacket'].points };
+    expect(ownHarms([note('a', 18)], of).get('a')).toMatchObject({ finish: true, points: 0, leanDrop: 0, harm: 1 });
+    // Standing 0 to −80; the pin before the tap would have hidden half of it.
+    expect(ownHarms([note('b', 21)], of).get('b')).toMatchObject({ finish: false, points: 6, leanDrop: 80 });
+    expect(unexplained([note('a', 18)], of)).toEqual([
+      { at: 23, points: 2, finish: false },
+      { at: 23, points: 4, finish: false },
+    ]);
+  });
+
   it('looks six seconds ahead and no further', () => {
     expect(harmOf([note('a', 23.9)])).toEqual({ a: 0 });
     expect(harmOf([note('a', 24)])['a']).toBeCloseTo(0.45, 12);

@@ -1,4 +1,12 @@
-import { leanOfSpan, type Athlete, type BoutScore, type PositionValues, type ScoredAction, type TimedBout } from '../scoring/index.ts';
+import {
+  boutClock,
+  leanOfSpan,
+  type Athlete,
+  type BoutScore,
+  type PositionValues,
+  type ScoredAction,
+  type TimedBout,
+} from '../scoring/index.ts';
 
 /** A note as far as its harm is computed. Seconds run from its bout's start on the footage clock. */
 export interface HarmNote {
@@ -49,6 +57,24 @@ const called = [0.05, 0.15, 0.3] as const;
 const none: OwnHarm = { harm: 0, finish: false, points: 0, near: 0, forgone: 0, leanDrop: 0, called: false };
 const counts = ({ kind, athlete }: HarmNote): boolean => athlete === 'client' && (kind === 'mistake' || kind === 'missed-chance');
 
+interface FallEdges {
+  from: number;
+  tapAt: number;
+}
+
+/** Where each fall begins, and the tap that ended it; Infinity where none did. */
+function fallEdges({ events, ...timed }: TimedBout): FallEdges[] {
+  const starts = [0, ...boutClock({ ...timed, events }).plays.flatMap(({ isNewFall, from }) => (isNewFall ? [from] : []))];
+  const taps = events.filter(({ kind }) => kind === 'finish').map(({ at }) => at);
+  return starts.map((from, i) => ({ from, tapAt: Math.min(...taps.filter((at) => at >= from && at <= (starts[i + 1] ?? Infinity))) }));
+}
+
+/** Until when what happens may come from a note: so many seconds, but not over the tap that ended its fall. */
+function consequencesUntil({ atSeconds, endSeconds }: HarmNote, falls: readonly FallEdges[]): number {
+  const tapAt = falls.findLast(({ from }) => from <= atSeconds)?.tapAt ?? Infinity;
+  return Math.min(endSeconds + after, tapAt >= atSeconds ? tapAt : Infinity);
+}
+
 /** A span with what it is worth, worked out once. */
 interface LeanSpan {
   from: number;
@@ -72,9 +98,9 @@ function leansAround(spans: readonly LeanSpan[], from: number, at: number, until
   return { mean: seconds > 0 ? sum / seconds : here, least };
 }
 
-/** How far the lean falls from the 2 s before a note to the least of its window; never negative. */
-function leanDrop(spans: readonly LeanSpan[], note: HarmNote, until: number): number {
-  const { mean, least } = leansAround(spans, note.atSeconds - before, note.atSeconds, until);
+/** How far the lean falls from the 2 s before a note, but not before `since`, to the least of its window; never negative. */
+function leanDrop(spans: readonly LeanSpan[], note: HarmNote, since: number, until: number): number {
+  const { mean, least } = leansAround(spans, Math.max(note.atSeconds - before, since), note.atSeconds, until);
   return mean === null || least === null ? 0 : Math.max(0, mean - least);
 }
 
@@ -94,7 +120,8 @@ export function ownHarms(notes: readonly HarmNote[], bout: HarmBout | null): Map
   const firstEffect = new Map<string, number>();
   for (const { causes, atSeconds } of notes)
     for (const id of causes) firstEffect.set(id, Math.min(firstEffect.get(id) ?? Infinity, atSeconds));
-  const untilOf = (note: HarmNote): number => Math.min(note.endSeconds + after, firstEffect.get(note.id) ?? Infinity);
+  const falls = fallEdges(bout.timed);
+  const untilOf = (note: HarmNote): number => Math.min(consequencesUntil(note, falls), firstEffect.get(note.id) ?? Infinity);
   const harms = new Map(notes.map((note) => [note.id, { ...none }]));
   const lastBefore = (at: number, kind?: HarmNote['kind']): OwnHarm | undefined => {
     let found: HarmNote | undefined;
@@ -121,7 +148,7 @@ export function ownHarms(notes: readonly HarmNote[], bout: HarmBout | null): Map
   const spans = leanSpans(bout);
   for (const note of counted) {
     const harm = harms.get(note.id)!;
-    harm.leanDrop = leanDrop(spans, note, untilOf(note));
+    harm.leanDrop = leanDrop(spans, note, falls.findLast(({ from }) => from <= note.atSeconds)?.from ?? 0, untilOf(note));
     harm.harm =
       Number(harm.finish) + perPoint * harm.points + perNear * harm.near + forgoneShare * perPoint * harm.forgone + perLean * harm.leanDrop;
   }
@@ -130,7 +157,9 @@ export function ownHarms(notes: readonly HarmNote[], bout: HarmBout | null): Map
 
 /** What was conceded in a bout that no note stands before: times in seconds since its start, for a reminder. */
 export function unexplained(notes: readonly HarmNote[], bout: HarmBout): { at: number; points: number; finish: boolean }[] {
-  const explained = (at: number): boolean => notes.some((note) => counts(note) && note.atSeconds <= at && at <= note.endSeconds + after);
+  const falls = fallEdges(bout.timed);
+  const explained = (at: number): boolean =>
+    notes.some((note) => counts(note) && note.atSeconds <= at && at <= consequencesUntil(note, falls));
   const awards = bout.score.awards.filter(({ athlete, points }) => athlete === 'partner' && points > 0);
   const finishes = bout.timed.events.filter((event) => event.kind === 'finish' && event.athlete === 'partner');
   return [

@@ -7,16 +7,19 @@ export const attemptTechniques = ['takedown', 'sweep', 'pass', 'back-take', 'esc
 export const attemptOutcomes = ['success', 'failed', 'countered'] as const;
 export type AttemptOutcome = (typeof attemptOutcomes)[number];
 
-/** What happens at an instant of a bout, without where it stands. `athlete` is who does it; of a penalty, who gets it. */
+/**
+ * What happens at an instant of a bout, without where it stands. `athlete` is who does it; of a penalty, who gets it. `name`: what it is
+ * called, more closely than its technique says.
+ */
 export type BoutHappening =
-  | { kind: 'attempt'; athlete: Athlete; technique: string; outcome: AttemptOutcome; close?: boolean }
+  | { kind: 'attempt'; athlete: Athlete; technique: string; outcome: AttemptOutcome; close?: boolean; name?: string }
   /** `gripped`: the other athlete already had a grip for a takedown. */
   | { kind: 'guard-pull'; athlete: Athlete; gripped?: boolean }
   | { kind: 'stoppage' }
   /** The referee has them go on; where the position is not named, the one that is coded there holds. */
   | { kind: 'restart'; position?: PositionCode; holder?: Holder }
   | { kind: 'penalty'; athlete: Athlete }
-  | { kind: 'finish'; athlete: Athlete; technique: string };
+  | { kind: 'finish'; athlete: Athlete; technique: string; name?: string };
 export const boutEventKinds = [
   'attempt',
   'guard-pull',

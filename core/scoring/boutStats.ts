@@ -102,7 +102,8 @@ function athleteStats(
   }
   for (const { before, after } of changes) if (isEscape(athlete, before, after)) stats.escapes += 1;
   let run = 0;
-  for (const { holder, from, to } of stretches) {
+  for (const { holder, from, to, begun } of stretches) {
+    if (begun === 'start') run = 0;
     run = holder === athlete ? run + to - from : 0;
     if (holder === athlete) stats.controlSeconds += to - from;
     if (run > stats.longestControlSeconds) stats.longestControlSeconds = run;

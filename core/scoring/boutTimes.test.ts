@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { FrameTable } from '../footage/index.ts';
-import { boutTimes, meantSeconds, scoredBout, type FramedBout } from './boutTimes.ts';
+import { boutTimes, boutUsage, scoredBout, type FramedBout } from './boutTimes.ts';
 import { clockShown } from './boutClock.ts';
 import { ruleSheets } from './ruleSheet.ts';
 
@@ -33,11 +33,11 @@ describe('the times of a bout', () => {
   it('run down from what the bout says, else from what the client said at intake, else from the sheet: five minutes said, 4:16 left at 0:44', () => {
     const sheet = { ...ruleSheets['points-jacket'], boutSeconds: 600 };
     const leftAt44 = (lengthSeconds: number | null, saidMinutes: number | null) => {
-      const { timed, clock } = boutTimes(bout({ lengthSeconds }), even, meantSeconds(saidMinutes, sheet));
+      const { timed, clock } = boutTimes(bout({ lengthSeconds }), even, boutUsage({ lengthMinutes: saidMinutes, kind: 'match' }, sheet));
       return clockShown({ ...clock, at: () => 44 }, 44, timed.clockSeconds).seconds;
     };
     expect([leftAt44(null, 5), leftAt44(360, 5), leftAt44(null, null)]).toEqual([256, 316, 556]);
-    expect(meantSeconds(null, ruleSheets['points-jacket'])).toBeNull();
+    expect(boutUsage({ lengthMinutes: null, kind: 'match' }, ruleSheets['points-jacket']).clockSeconds).toBeNull();
   });
 
   it('of an event survive the way through the bout clock, stoppages and all', () => {

@@ -15,7 +15,7 @@ import type { RuleSheet } from './ruleSheet.ts';
 import type { BoutScore } from './score.ts';
 import type { CorrectedScore } from './overrides.ts';
 import { scoreBout } from './scoreBout.ts';
-import type { TimedBout } from './timedBout.ts';
+import type { AfterFinish, TimedBout } from './timedBout.ts';
 
 /** A bout as it lies in its footage: from inclusive, to exclusive. */
 export interface FramedBout {
@@ -25,6 +25,8 @@ export interface FramedBout {
   lengthSeconds: number | null;
   spans: readonly Span[];
   events: readonly FrameEvent[];
+  /** Null where the bout itself does not say. */
+  afterFinish?: AfterFinish | null;
 }
 
 /** The times of a bout of footage: the one way from its frames to seconds, and back. */
@@ -37,23 +39,52 @@ export interface BoutTimes {
   clock: BoutClock;
 }
 
-/**
- * How long a bout was meant to be, in seconds, where it does not say so itself: what the client said at intake, else the sheet; null where
- * neither does (docs/domain.md §2).
- */
-export const meantSeconds = (saidMinutes: number | null, { boutSeconds }: Pick<RuleSheet, 'boutSeconds'>): ClockSeconds | null =>
-  saidMinutes === null ? boutSeconds : saidMinutes * 60;
+/** What a bout goes by where it does not say so itself. */
+export interface BoutUsage {
+  /** How long it was meant to be; null where nobody knows. */
+  clockSeconds: ClockSeconds | null;
+  afterFinish: AfterFinish;
+}
 
-/** The times of a bout, by the footage's own frame times. `meant`: how long it was meant to be, where the bout itself does not say. */
-export function boutTimes(bout: FramedBout, table: FrameTable, meant: ClockSeconds | null = null): BoutTimes {
+/**
+ * What a bout goes by where it does not say so itself (docs/domain.md §2): as long as the client said at intake, else as the sheet says; a
+ * match ends with a finish, every other round starts again.
+ */
+export const boutUsage = (
+  said: { lengthMinutes: number | null; kind: string },
+  { boutSeconds }: Pick<RuleSheet, 'boutSeconds'>,
+): BoutUsage => ({
+  clockSeconds: said.lengthMinutes === null ? boutSeconds : said.lengthMinutes * 60,
+  afterFinish: said.kind === 'match' ? 'ends' : 'restarts',
+});
+
+/** A bout in seconds as it goes by what it says itself, else by what is usual there. */
+export const asMeant = <B extends TimedBout>(
+  timed: B,
+  bout: Pick<FramedBout, 'lengthSeconds' | 'afterFinish'>,
+  usage: BoutUsage | null,
+): B => ({
+  ...timed,
+  clockSeconds: bout.lengthSeconds ?? usage?.clockSeconds ?? null,
+  afterFinish: bout.afterFinish ?? usage?.afterFinish ?? 'ends',
+});
+
+/** The times of a bout, by the footage's own frame times. `usage`: what it goes by where it does not say so itself. */
+export function boutTimes(bout: FramedBout, table: FrameTable, usage: BoutUsage | null = null): BoutTimes {
   const start = secondsOfEdge(table, bout.fromFrame);
   const since = (frame: FrameIndex): BoutSeconds => secondsOfEdge(table, frame) - start;
-  const timed: TimedBout = {
+  const coded: TimedBout = {
     lengthSeconds: since(bout.toFrame),
-    clockSeconds: bout.lengthSeconds ?? meant,
-    spans: bout.spans.map(({ position, holder, fromFrame, toFrame }) => ({ position, holder, from: since(fromFrame), to: since(toFrame) })),
+    spans: bout.spans.map(({ position, holder, fromFrame, toFrame, name }) => ({
+      position,
+      holder,
+      from: since(fromFrame),
+      to: since(toFrame),
+      ...(name && { name }),
+    })),
     events: bout.events.map(({ atFrame, ...happening }) => ({ ...happening, at: since(atFrame) })),
   };
+  const timed = asMeant(coded, bout, usage);
   return {
     since,
     // What went to seconds and came back, by way of a file perhaps, may be a rounding early.

@@ -36,6 +36,27 @@ function impossibleChange(
   return null;
 }
 
+/** A finish is coded a little before its position ends: letting go takes a moment, in seconds. */
+const lettingGo = 3;
+
+/** Finishes after which something goes on that they ended: the bout, or, where it starts again, the position they were in. */
+function finishDoubts({ events, spans, afterFinish }: TimedBout, text: (at: number) => string): CodingDoubt[] {
+  const finishes = events.filter(({ kind }) => kind === 'finish').sort((a, b) => a.at - b.at);
+  const last = spans.at(-1);
+  return finishes.flatMap(({ at }, i): CodingDoubt[] => {
+    const say = (words: string): CodingDoubt[] => [{ kind: 'after-finish', at, words: `The finish at ${text(at)} ${words}.` }];
+    if (afterFinish === 'restarts') {
+      const next = spans.find(({ from }) => from >= at - clockSlack);
+      const again = finishes[i + 1];
+      return again && again.at < (next?.from ?? Infinity) - clockSlack ? say('is followed by another before a new position begins') : [];
+    }
+    if (!last) return [];
+    if (i > 0) return say('comes after a finish that ended the bout');
+    if (spans.some(({ from }) => from > at + clockSlack)) return say('is not the end: positions are coded after it');
+    return last.to - at > lettingGo ? say(`is not the end: the last position goes on for ${(last.to - at).toFixed(1)} s`) : [];
+  });
+}
+
 /** What a coder should look at again (gaps, impossible changes, very short holds, a finish that is not the end), in the order of time. */
 export function coderCheck(bout: TimedBout): CodingDoubt[] {
   const doubts: CodingDoubt[] = [];
@@ -62,9 +83,7 @@ export function coderCheck(bout: TimedBout): CodingDoubt[] {
     if (!last && now.to - now.from < shortestHold - clockSlack)
       doubt('short', at, `${name} at ${text(at)} lasts ${(now.to - now.from).toFixed(2)} s.`);
   });
-  const finish = bout.events.find(({ kind }) => kind === 'finish');
-  const later = finish && bout.spans.find(({ from }) => from > finish.at + clockSlack);
-  if (later) doubt('after-finish', finish.at, `The finish at ${text(finish.at)} is not the end: positions are coded after it.`);
+  doubts.push(...finishDoubts(bout, text));
   for (const event of bout.events)
     if (event.kind === 'stoppage' && !bout.events.some(({ kind, at }) => kind === 'restart' && at >= event.at))
       doubt('no-restart', event.at, `The stoppage at ${text(event.at)} has no restart: the clock stands still to the end.`);

@@ -72,7 +72,9 @@ describe('the coder’s check', () => {
         [finish],
       ),
     ).toEqual([['after-finish', 15]]);
-    expect(kinds([['half-guard', 'client', 20]], [finish])).toEqual([]);
+    expect(kinds([['half-guard', 'client', 17]], [finish])).toEqual([]);
+    // Also where nothing is coded after it, and the last position goes on all the same.
+    expect(kinds([['half-guard', 'client', 20]], [finish])).toEqual([['after-finish', 15]]);
     expect(kinds([['half-guard', 'client', 20]], [{ kind: 'stoppage', at: 5 }])).toEqual([['no-restart', 5]]);
   });
 });

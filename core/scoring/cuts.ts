@@ -9,6 +9,8 @@ export interface Cut {
   atFrame: number;
   position: PositionCode;
   holder: Holder;
+  /** What the position is called, more closely than its code says. */
+  name?: string;
 }
 
 /** What is done to cuts: `put` adds or changes, `drop` takes away. */
@@ -28,22 +30,24 @@ export function orderedCuts<C extends Cut>(cuts: readonly C[], fromFrame: number
 /** The spans between cuts: they tile the bout; none where there is no cut. */
 export function spansOfCuts(cuts: readonly Cut[], fromFrame: number, toFrame: number): (Span & { id: string })[] {
   const ordered = orderedCuts(cuts, fromFrame, toFrame);
-  return ordered.map(({ id, atFrame, position, holder }, i) => ({
+  return ordered.map(({ id, atFrame, position, holder, name }, i) => ({
     id,
     position,
     holder,
     fromFrame: atFrame,
     toFrame: ordered[i + 1]?.atFrame ?? toFrame,
+    ...(name && { name }),
   }));
 }
 
 /** Cuts that make these spans. */
 export const cutsOfSpans = (spans: readonly Span[], newId: () => string): Cut[] =>
-  spans.map(({ position, holder, fromFrame }) => ({
+  spans.map(({ position, holder, fromFrame, name }) => ({
     id: newId(),
     atFrame: fromFrame,
     position,
     holder: isNeutral(position) ? null : holder,
+    ...(name && { name }),
   }));
 
 interface Within {

@@ -18,13 +18,25 @@ export function leaderOf(sheet: RuleSheet, score: Score): { athlete: Athlete; by
   return null;
 }
 
-/** Decides a bout: a finish first, then a loss by penalties, then the sheet's tie-breaks, then the referee. */
-export function decideBout(sheet: RuleSheet, score: Score, finishedBy: readonly Athlete[], wonByPenalties: readonly Athlete[]): Decision {
+interface Endings {
+  /** Who finished a bout that a finish ends. */
+  finishedBy: readonly Athlete[];
+  wonByPenalties: readonly Athlete[];
+  taps: Record<Athlete, number>;
+}
+
+/**
+ * Decides a bout: a finish first, then a loss by penalties, then who had more falls where several may be, then the sheet's tie-breaks, then
+ * the referee.
+ */
+export function decideBout(sheet: RuleSheet, score: Score, { finishedBy, wonByPenalties, taps }: Endings): Decision {
   if (!sheet.decides) return { winner: null, decidedBy: 'not-scored' };
   // Both at once is for the referee.
   if (finishedBy.length === 1) return { winner: finishedBy[0]!, decidedBy: 'finish' };
   if (finishedBy.length === 0 && wonByPenalties.length === 1) return { winner: wonByPenalties[0]!, decidedBy: 'disqualification' };
   if (finishedBy.length > 1 || wonByPenalties.length > 1) return { winner: null, decidedBy: 'referee' };
+  if (finishedBy.length === 0 && taps.client !== taps.partner)
+    return { winner: taps.client > taps.partner ? 'client' : 'partner', decidedBy: 'finish' };
   const leader = leaderOf(sheet, score);
   return leader ? { winner: leader.athlete, decidedBy: leader.by } : { winner: null, decidedBy: 'referee' };
 }

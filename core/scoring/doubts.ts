@@ -19,6 +19,7 @@ export function doubtsOf(stretches: readonly PlayedStretch[], actions: readonly 
   for (const { athlete, reached } of actions) explained[athlete].add(reached);
   let onTop: Athlete | null = null;
   stretches.forEach(({ position, holder, from, begun }, i) => {
+    if (begun === 'start') onTop = null;
     if (isWayThrough(position)) return;
     const came = holder !== null && isOnTop(position) && holder !== onTop && begun === 'play' && i > 0;
     if (came && !explained[holder].has(from)) {

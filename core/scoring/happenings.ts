@@ -18,6 +18,8 @@ export interface Happening {
   /** Seconds of the bout clock; and of the footage clock since the bout's start. */
   clock: number;
   at: number;
+  /** In which fall it was, from 0: nothing leads from one into the next. */
+  fall: number;
 }
 
 const words = (technique: string): string => technique.replaceAll('-', ' ');
@@ -64,9 +66,10 @@ export function happeningsOf(bout: TimedBout): Happening[] {
   const clock = boutClock(bout);
   const stretches = playedStretches(bout.spans, clock);
   const found: Happening[] = [];
-  const add = (athlete: Athlete, kind: string, now: number): void => {
+  const add = (athlete: Athlete, kind: string, now: number, at = clock.footageAt(now)): void => {
     const position = positionBefore(stretches, now);
-    if (position) found.push({ athlete, kind, position, clock: now, at: clock.footageAt(now) });
+    // The next fall may begin on the very instant of a tap.
+    if (position) found.push({ athlete, kind, position, clock: now, at, fall: clock.fallAt(kind === 'finish' ? at - 2 * clockSlack : at) });
   };
   for (const { athlete, action, reached, void: nothing } of readActions(stretches, bout.events, clock, pointsJacket))
     if (nothing === null) add(athlete, action, reached);
@@ -77,11 +80,11 @@ export function happeningsOf(bout: TimedBout): Happening[] {
     if (isEscape(athlete, before, after)) add(athlete, 'escape', after.from);
   });
   for (const event of bout.events) {
-    if (event.kind === 'guard-pull' || event.kind === 'finish') add(event.athlete, event.kind, clock.at(event.at));
+    if (event.kind === 'guard-pull' || event.kind === 'finish') add(event.athlete, event.kind, clock.at(event.at), event.at);
     if (event.kind !== 'attempt') continue;
     const now = clock.at(event.at);
     if (event.outcome !== 'success' || !isTold(found, event.athlete, becomes[event.technique] ?? event.technique, now))
-      add(event.athlete, `attempt ${event.technique}`, now);
+      add(event.athlete, `attempt ${event.technique}`, now, event.at);
   }
   return found.sort((a, b) => a.clock - b.clock);
 }

@@ -42,10 +42,21 @@ export {
   type ScoredAction,
   type TieBreak,
 } from './ruleSheet.ts';
-export type { AthleteScore, BoutScore, Decision, Doubt, Score, ScoreEntry } from './score.ts';
+export type { AthleteScore, BoutScore, Decision, Doubt, Fall, Score, ScoreEntry } from './score.ts';
 export { scoreBout } from './scoreBout.ts';
-export { boutTimes, meantSeconds, scoredBout, type BoutTimes, type FramedBout, type FramedOverride, type ScoredBout } from './boutTimes.ts';
-export type { TimedBout, TimedSpan } from './timedBout.ts';
+export {
+  asMeant,
+  boutTimes,
+  boutUsage,
+  scoredBout,
+  type BoutTimes,
+  type BoutUsage,
+  type FramedBout,
+  type FramedOverride,
+  type ScoredBout,
+} from './boutTimes.ts';
+export { tapsOf, tapsText } from './falls.ts';
+export { afterFinishes, threatEnds, type AfterFinish, type TimedBout, type TimedSpan, type TimedThreat } from './timedBout.ts';
 export { positionValues, presetWords, valuePresets, type ValuePreset } from './valuePreset.ts';
 export { actionWords } from './actionWords.ts';
 export { addStats, boutStats, type AthleteStats, type BoutStats } from './boutStats.ts';

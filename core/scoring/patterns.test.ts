@@ -104,4 +104,55 @@ describe('patterns', () => {
     const ps = findPatterns([...five, ...own]).map(({ p }) => p);
     expect(ps).toEqual([...ps].sort((a, b) => a - b));
   });
+
+  it('take no two readings of one change: a reversal is not followed by the escape it is', () => {
+    const reversed = Array.from({ length: 4 }, () =>
+      happeningsOf(
+        boutOf([
+          ['side-control', 'partner', 10],
+          ['mount', 'client', 10],
+        ]),
+      ),
+    );
+    expect(reversed[0]!.map(({ kind }) => kind)).toEqual(['reversal', 'mount', 'escape']);
+    expect(findPatterns(reversed)).toEqual([]);
+  });
+
+  it('take fifteen seconds as fifteen, however the frames’ times were rounded', () => {
+    const after = (seconds: number) =>
+      Array.from({ length: 3 }, () =>
+        happeningsOf(
+          boutOf(
+            [
+              ['half-guard', 'client', 10 + seconds],
+              ['side-control', 'client', 9],
+            ],
+            [tryAt(10)],
+          ),
+        ),
+      );
+    const follows = (seconds: number): number => findPatterns(after(seconds)).filter(({ then }) => then.kind === 'pass').length;
+    expect([15, 15.0003, 14.9997, 15.001].map(follows)).toEqual([1, 1, 1, 0]);
+  });
+
+  it('never lead over a tap into the next fall', () => {
+    const taps = Array.from({ length: 3 }, () =>
+      happeningsOf({
+        ...boutOf(
+          [
+            ['mount', 'client', 10],
+            ['standing', null, 5],
+            ['side-control', 'partner', 10],
+          ],
+          [{ kind: 'finish', athlete: 'client', technique: 'choke', at: 10 }],
+        ),
+        afterFinish: 'restarts',
+      }),
+    );
+    expect(taps[0]!.map(({ kind, fall }) => [kind, fall])).toEqual([
+      ['finish', 0],
+      ['takedown', 1],
+    ]);
+    expect(findPatterns(taps)).toEqual([]);
+  });
 });

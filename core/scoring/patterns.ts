@@ -24,6 +24,8 @@ export interface Pattern {
 
 /** B counts as following A when it comes within so many seconds of the bout clock (default). */
 export const followSeconds = 15;
+/** Times of files are rounded to thousandths, in seconds. */
+const rounding = 0.0005;
 /** Patterns that were seen less often are not shown. */
 export const leastSupport = 3;
 
@@ -39,8 +41,8 @@ const isItsSuccess = (a: Happening, b: Happening): boolean =>
   a.athlete === b.athlete && (a.kind === `attempt ${b.kind}` || (a.kind === 'attempt back-take' && b.kind === 'back-control'));
 
 /**
- * Looks for "A then B" over bouts (docs/domain.md §8), best evidence first: smaller p, then larger lift, then larger support. `bouts` holds
- * what was done in each, in the order of time.
+ * Looks for "A then B" over bouts (docs/domain.md §8), where B is later than A in the same fall. Best evidence first: smaller p, then larger
+ * lift, then larger support. `bouts` holds what was done in each, in the order of time.
  */
 export function findPatterns(bouts: readonly (readonly Happening[])[], within = followSeconds, support = leastSupport): Pattern[] {
   /** How often each A was there, and how often each B followed anything. */
@@ -54,8 +56,10 @@ export function findPatterns(bouts: readonly (readonly Happening[])[], within = 
       const first = `${a.athlete} ${a.kind} ${a.position}`;
       times.set(first, (times.get(first) ?? 0) + 1);
       const seen = new Set<string>();
-      for (let j = i + 1; j < happenings.length && happenings[j]!.clock - a.clock <= within; j++) {
+      for (let j = i + 1; j < happenings.length && happenings[j]!.clock - a.clock <= within + rounding; j++) {
         const b = happenings[j]!;
+        // At one instant they are two readings of one change; and nothing leads over a tap.
+        if (b.clock - a.clock <= rounding || b.fall !== a.fall) continue;
         const then = `${b.athlete} ${b.kind}`;
         // Each A counts once for each B, by the first that followed.
         if (seen.has(then)) continue;

@@ -10,7 +10,7 @@ export interface PlayedStretch {
   /** Bout clock seconds; `from` inclusive, `to` exclusive. */
   from: number;
   to: number;
-  /** start: nothing was before it; play: the athletes went there; restart: the referee put them there. */
+  /** start: nothing was before it in this fall; play: the athletes went there; restart: the referee put them there. */
   begun: 'start' | 'play' | 'restart';
 }
 
@@ -26,18 +26,18 @@ export function playedStretches(spans: readonly TimedSpan[], { plays }: BoutCloc
   const played: PlayedStretch[] = [];
   let clock = 0;
   let stopped = 0;
-  for (const { from, to, restart } of plays) {
+  for (const { from, to, restart, isNewFall } of plays) {
     let first = true;
     for (const span of spans) {
       const [a, b] = [Math.max(span.from, from), Math.min(span.to, to)];
       if (b - a <= clockSlack) continue;
       const isThrough = first && span.from < stopped - clockSlack;
       const named = isThrough && restart?.position !== undefined ? { position: restart.position, holder: restart.holder ?? null } : span;
-      const begun = played.length === 0 ? 'start' : first && restart ? 'restart' : 'play';
+      const begun = played.length === 0 || (first && isNewFall) ? 'start' : first && restart ? 'restart' : 'play';
       const piece: PlayedStretch = { position: named.position, holder: named.holder, from: clock + a - from, to: clock + b - from, begun };
       first = false;
       const last = played.at(-1);
-      if (last && same(last, piece)) last.to = piece.to;
+      if (last && begun !== 'start' && same(last, piece)) last.to = piece.to;
       else played.push(piece);
     }
     clock += to - from;

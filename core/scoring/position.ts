@@ -7,6 +7,8 @@ export interface Span {
   holder: Holder;
   fromFrame: FrameIndex;
   toFrame: FrameIndex;
+  /** What it is called, more closely than its code says. */
+  name?: string;
 }
 
 /** Value to the holder, −100..100, under the preset "balanced" (docs/domain.md §1; the coach may set others, see valuePreset.ts). */

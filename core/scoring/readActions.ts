@@ -1,4 +1,4 @@
-import { otherAthlete, type Athlete } from './athlete.ts';
+import { athletes, otherAthlete, type Athlete } from './athlete.ts';
 import type { TimedEvent } from './boutEvent.ts';
 import type { BoutClock } from './boutClock.ts';
 import { clockSlack } from './clockSlack.ts';
@@ -52,6 +52,10 @@ function keeps(action: ScoredAction, position: PositionCode): boolean {
   if (action === 'pass') return passedTo.has(position);
   return reachedAction(position) === action;
 }
+
+/** Whether what an action reached is kept in the next stretch, too; never over a tap. */
+const goesOn = (next: PlayedStretch | undefined, athlete: Athlete, action: ScoredAction): boolean =>
+  next !== undefined && next.begun !== 'start' && next.holder === athlete && keeps(action, next.position);
 
 /** Whether a change ends the control of `athlete`: the other regained guard, neutral ground or the top. */
 function changeEndsControl(athlete: Athlete, before: Origin, after: Origin): boolean {
@@ -151,15 +155,19 @@ export function readActions(
   const read: ReadAction[] = [];
   stretches.forEach((after, i) => {
     // What a way through leads to is told when it has led there.
-    if (i === 0 || isWayThrough(after.position)) return;
+    if (after.begun === 'start') {
+      if (i > 0) for (const athlete of athletes) chains[athlete] += 1;
+      return;
+    }
+    if (isWayThrough(after.position)) return;
     const way = wayInto(stretches, i, sheet.originSeconds);
-    for (const athlete of ['client', 'partner'] as const) if (endsControl(athlete, way, after, sheet.originSeconds)) chains[athlete] += 1;
+    for (const athlete of athletes) if (endsControl(athlete, way, after, sheet.originSeconds)) chains[athlete] += 1;
     const athlete = after.holder;
     if (after.begun !== 'play' || athlete === null) return;
     const wasPulled = (): boolean => hadPulled(way.origin, after, pulls, clock.playAt(clock.footageAt(after.from)));
     for (const [action, nothing, pays] of actionsOf(way, after, sheet, wasPulled)) {
       let last = i;
-      while (stretches[last + 1] && stretches[last + 1]!.holder === athlete && keeps(action, stretches[last + 1]!.position)) last += 1;
+      while (goesOn(stretches[last + 1], athlete, action)) last += 1;
       read.push({
         athlete,
         action,

@@ -32,6 +32,22 @@ export interface Doubt {
   words: string;
 }
 
+/**
+ * A finish, and what led to it since the start or the fall before. Seconds of the footage clock; `athlete` is who finished. A bout that a
+ * finish ends has at most one (docs/domain.md §2, falls).
+ */
+export interface Fall {
+  athlete: Athlete;
+  /** By what: its name where one was given, else its technique; empty where neither was. */
+  name: string;
+  from: BoutSeconds;
+  at: BoutSeconds;
+  /** From when the attack that ended in the tap was on, where that was coded. */
+  attackFrom: BoutSeconds | null;
+  /** What was given in it, and the penalties in it. */
+  score: Score;
+}
+
 export interface AthleteScore {
   points: number;
   near: number;
@@ -45,6 +61,8 @@ export interface BoutScore extends Decision {
   awards: ScoreEntry[];
   /** What was looked at and not given, in the order of time. */
   refusals: ScoreEntry[];
+  /** In the order of time. */
+  falls: Fall[];
   /** What neither was given nor refused, in the order of time. */
   doubts: Doubt[];
   /** When the bout was over, on the footage clock: a finish, a loss by penalties, or its end. */

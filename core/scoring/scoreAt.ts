@@ -1,6 +1,6 @@
 import { otherAthlete } from './athlete.ts';
 import type { BoutScore, Score } from './score.ts';
-import { sumScore } from './scoreBout.ts';
+import { sumScore } from './sumScore.ts';
 import { clockSlack } from './clockSlack.ts';
 import type { TimedBout } from './timedBout.ts';
 

@@ -1,33 +1,23 @@
-import { forBoth, otherAthlete, type Athlete } from './athlete.ts';
+import { otherAthlete, type Athlete } from './athlete.ts';
 import { boutClock, type BoutClock } from './boutClock.ts';
 import { clockSlack } from './clockSlack.ts';
 import type { BoutSeconds, ClockSeconds } from '../footage/index.ts';
 import { decideBout } from './decideBout.ts';
+import { fallsOf, tapsOf } from './falls.ts';
 import { doubtsOf } from './doubts.ts';
 import { playedStretches } from './playedStretches.ts';
 import { readActions } from './readActions.ts';
 import type { RuleSheet } from './ruleSheet.ts';
 import { scoreActions } from './scoreActions.ts';
 import { scoreEvents } from './scoreEvents.ts';
-import type { BoutScore, ClockEntry, Score, ScoreEntry, Scoring } from './score.ts';
+import type { BoutScore, ClockEntry, ScoreEntry, Scoring } from './score.ts';
+import { sumScore } from './sumScore.ts';
 import type { TimedBout } from './timedBout.ts';
 
 /** From when points count on a sheet, in bout clock seconds. */
 function countsFrom(sheet: RuleSheet, clockLength: number): number {
   if (sheet.pointsCount === 'never') return Infinity;
   return sheet.pointsCount === 'second-half' ? clockLength / 2 : 0;
-}
-
-/** Sums of entries, and the penalties there were by then. */
-export function sumScore(entries: readonly Pick<ScoreEntry, 'athlete' | 'points' | 'near'>[], penalties: Record<Athlete, number>): Score {
-  return forBoth((athlete) => {
-    const own = entries.filter((entry) => entry.athlete === athlete);
-    return {
-      points: own.reduce((sum, { points }) => sum + points, 0),
-      near: own.reduce((sum, { near }) => sum + near, 0),
-      penalties: penalties[athlete],
-    };
-  });
 }
 
 interface Ending {
@@ -38,17 +28,17 @@ interface Ending {
 }
 
 /** When the bout was over and by whom it was ended at once: by a finish, or by the last step of the penalties. */
-function ending({ events }: TimedBout, sheet: RuleSheet, clock: BoutClock): Ending {
+function ending(bout: TimedBout, sheet: RuleSheet, clock: BoutClock): Ending {
   const lastStep = sheet.penalties.findIndex(({ loss }) => loss);
   const counts = { client: 0, partner: 0 };
   let end = { over: clock.total, endedAt: clock.footageAt(clock.total), finish: [] as Athlete[], lost: [] as Athlete[] };
-  for (const event of [...events].sort((a, b) => a.at - b.at)) {
+  for (const event of bout.events) {
     const at = clock.at(event.at);
     // What falls on the same instant is judged together.
     const decided = end.finish.length + end.lost.length > 0;
     if (decided && at > end.over + clockSlack) break;
     const then = { over: at, endedAt: decided ? end.endedAt : event.at };
-    if (event.kind === 'finish') end = { ...end, ...then, finish: [...end.finish, event.athlete] };
+    if (event.kind === 'finish' && bout.afterFinish !== 'restarts') end = { ...end, ...then, finish: [...end.finish, event.athlete] };
     if (event.kind !== 'penalty') continue;
     counts[event.athlete] += 1;
     if (lastStep >= 0 && counts[event.athlete] === lastStep + 1) end = { ...end, ...then, lost: [...end.lost, event.athlete] };
@@ -86,14 +76,16 @@ export function scoreBout(coded: TimedBout, sheet: RuleSheet): BoutScore {
     .sort(byBanking)
     .map(inFootage);
   const score = sumScore(awards, penalties);
+  const falls = fallsOf(scoring, awards);
   return {
     score,
-    ...decideBout(sheet, score, finish, lost.map(otherAthlete)),
+    ...decideBout(sheet, score, { finishedBy: finish, wonByPenalties: lost.map(otherAthlete), taps: tapsOf(falls) }),
     awards,
     refusals: entries
       .filter(({ given }) => !given)
       .sort(byReaching)
       .map(inFootage),
+    falls,
     doubts: doubtsOf(stretches, actions, clock),
     endedAt,
   };

@@ -24,11 +24,13 @@ export function scoreSteps(bout: TimedBout, sheet: RuleSheet, from: number, to: 
   const { awards, refusals } = scoreBout(bout, sheet);
   const inside = ({ at }: { at: number }): boolean => at >= from && at <= to;
   const positions = playedStretches(bout.spans, clock)
+    .map((stretch, i) => ({ ...stretch, i }))
     .filter((stretch) => clock.footageAt(stretch.to) > from && clock.footageAt(stretch.from) < to)
-    .map((stretch): ScoreStep => {
+    .map(({ i, ...stretch }): ScoreStep => {
       const held = `${(stretch.to - stretch.from).toFixed(1)} s`;
       const who = stretch.holder ? `, ${stretch.holder} holds` : '';
-      const begun = stretch.begun === 'restart' ? ' (put there by the referee)' : '';
+      const begun =
+        stretch.begun === 'restart' ? ' (put there by the referee)' : stretch.begun === 'start' && i > 0 ? ' (after the tap)' : '';
       return {
         at: clock.footageAt(stretch.from),
         kind: 'position',

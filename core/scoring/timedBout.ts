@@ -1,4 +1,5 @@
 import type { BoutSeconds, ClockSeconds } from '../footage/index.ts';
+import type { Athlete } from './athlete.ts';
 import type { TimedEvent } from './boutEvent.ts';
 import type { Holder, PositionCode } from './position.ts';
 
@@ -8,7 +9,27 @@ export interface TimedSpan {
   holder: Holder;
   from: BoutSeconds;
   to: BoutSeconds;
+  /** What the position is called, more closely than its code says. */
+  name?: string;
 }
+
+export const threatEnds = ['tap', 'escape', 'traded', 'let go', 'time'] as const;
+
+/** A finishing attack beside the position, in seconds like a span. `lockedAt`: from when it was tight. */
+export interface TimedThreat {
+  athlete: Athlete;
+  name: string;
+  from: BoutSeconds;
+  lockedAt?: BoutSeconds;
+  to: BoutSeconds;
+  ended: (typeof threatEnds)[number];
+  /** The position it was given up for. */
+  tradedFor?: string;
+}
+
+export const afterFinishes = ['ends', 'restarts'] as const;
+/** Whether a finish ends the bout, or closes a fall after which the two start again (docs/domain.md §2, falls). */
+export type AfterFinish = (typeof afterFinishes)[number];
 
 /** A coded bout in seconds: what everything in this room is computed from. */
 export interface TimedBout {
@@ -20,4 +41,7 @@ export interface TimedBout {
   spans: readonly TimedSpan[];
   /** In any order. */
   events: readonly TimedEvent[];
+  /** "ends" where it is not said. */
+  afterFinish?: AfterFinish;
+  threats?: readonly TimedThreat[];
 }

@@ -58,6 +58,7 @@ describe('migrations', () => {
       '008-critique',
       '009-search',
       '010-guarded',
+      '011-falls',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');
@@ -216,6 +217,7 @@ function writtenUnder(version: number): string[] {
     `INSERT INTO footages (id, request_id, file_name, byte_size, state, step, share, changed_at) VALUES ('${footageId}', '${requestId}', 'a.mp4', 10, 'ready', 'Ready', 1, '2031-01-01')`,
     `INSERT INTO bouts (id, footage_id, from_frame, to_frame, spans) VALUES ('${boutId}', '${footageId}', 3, 90, '[]')`,
     `INSERT INTO notes (id, request_id, footage_id, from_frame, kind, athlete, seen, severity, what, instead) VALUES ('${noteId}', '${requestId}', '${footageId}', 12, 'mistake', 'client', 'clear', 2, 'The elbow.', '[]')`,
+    ...(version < 10 ? [] : ['UPDATE footages SET released = TRUE']),
     ...critique,
   ];
 }

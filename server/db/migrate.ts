@@ -10,6 +10,7 @@ import * as book from './migrations/007-book.ts';
 import * as critique from './migrations/008-critique.ts';
 import * as search from './migrations/009-search.ts';
 import * as guarded from './migrations/010-guarded.ts';
+import * as falls from './migrations/011-falls.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -29,6 +30,7 @@ export const migrations: readonly Migration[] = [
   { name: '008-critique', statements: critique.statements },
   { name: '009-search', statements: search.statements },
   { name: '010-guarded', statements: guarded.statements },
+  { name: '011-falls', statements: falls.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -13,7 +13,7 @@ import {
 } from '@lean-mentor/core/fixes';
 import { fixThread } from '@lean-mentor/core/followup';
 import { boutAtFrame, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { boutTimes, meantSeconds, positionValues, ruleSheets, scoredBout, type BoutTimes, type RuleSheet } from '@lean-mentor/core/scoring';
+import { boutTimes, boutUsage, positionValues, ruleSheets, scoredBout, type BoutTimes, type RuleSheet } from '@lean-mentor/core/scoring';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { findDrills, findPrinciples } from '../book/index.ts';
@@ -113,7 +113,7 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
     footage.bouts.map((bout): LadderBout => {
       const ownSheet = own.find(({ id }) => id === bout.sheetId);
       const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet ?? request.ruleSheet];
-      const times = boutTimes(bout, tables.get(footage.id)!, meantSeconds(request.lengthMinutes, sheet));
+      const times = boutTimes(bout, tables.get(footage.id)!, boutUsage(request, sheet));
       return { footage, bout, times, sheet, harm: harmOf(document, bout, times, sheet, values) };
     }),
   );

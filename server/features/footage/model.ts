@@ -77,6 +77,7 @@ export const footageTables = (sequelize: Sequelize) => ({
     // "order" is a word of SQL's own.
     order: { type: DataTypes.INTEGER, field: 'place' },
     lengthSeconds: DataTypes.DOUBLE,
+    afterFinish: DataTypes.STRING,
     ruleSheet: DataTypes.STRING,
     sheetId: DataTypes.UUID,
     clientWords: DataTypes.STRING,

@@ -1,5 +1,5 @@
 import type * as contract from '@lean-mentor/contract';
-import type { OwnRuleSheet, PositionWorth, ResponseOf } from '@lean-mentor/contract';
+import type { OwnRuleSheet, PositionWorth, RequestKind, ResponseOf } from '@lean-mentor/contract';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { jsonOf, plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
@@ -62,18 +62,27 @@ type ClientBout = ResponseOf<typeof contract.getClientBouts>['bouts'][number];
 /** Coded bouts of a client in seconds, oldest request first. */
 export async function findClientBouts({ db }: House, clientId: string): Promise<ClientBout[]> {
   const rows = await db.sequelize.query<
-    Omit<ClientBout, 'sentAt' | 'timed'> & { sentAt: Date; timed: string | ClientBout['timed']; askedSheet: ClientBout['ruleSheet'] }
+    Omit<ClientBout, 'sentAt' | 'timed' | 'said'> & {
+      sentAt: Date;
+      timed: string | ClientBout['timed'];
+      askedSheet: ClientBout['ruleSheet'];
+      lengthMinutes: string | null;
+      kind: RequestKind;
+    }
   >(
     `SELECT STRAIGHT_JOIN b.id, r.id AS requestId, f.id AS footageId, b.from_frame AS fromFrame, r.sent_at AS sentAt, b.rule_sheet AS ruleSheet,
-       JSON_VALUE(r.intake, '$.ruleSheet') AS askedSheet, b.sheet_id AS sheetId, b.timed
+       JSON_VALUE(r.intake, '$.ruleSheet') AS askedSheet, b.sheet_id AS sheetId, b.length_seconds AS lengthSeconds,
+       b.after_finish AS afterFinish, JSON_VALUE(r.intake, '$.lengthMinutes') AS lengthMinutes, JSON_VALUE(r.intake, '$.kind') AS kind, b.timed
      FROM requests r JOIN footages f ON f.request_id = r.id JOIN bouts b ON b.footage_id = f.id
      WHERE r.client_id = :clientId AND b.timed IS NOT NULL AND f.state = 'ready' ORDER BY r.sent_at, b.place, b.from_frame`,
     { replacements: { clientId }, type: QueryTypes.SELECT },
   );
-  return rows.map(({ sentAt, timed, askedSheet, ruleSheet, ...row }) => ({
+  return rows.map(({ sentAt, timed, askedSheet, ruleSheet, lengthMinutes, kind, ...row }) => ({
     ...row,
     ruleSheet: ruleSheet ?? askedSheet,
     sentAt: sentAt.toISOString(),
+    // A JSON null is the word null here.
+    said: { lengthMinutes: lengthMinutes === null || lengthMinutes === 'null' ? null : Number(lengthMinutes), kind },
     timed: jsonOf(timed),
   }));
 }

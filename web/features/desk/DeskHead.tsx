@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
-import { boutTimes, clockShown, meantSeconds, ruleSheets, ruleSheetWords, scoreAt } from '@lean-mentor/core/scoring';
+import { boutTimes, boutUsage, clockShown, ruleSheets, ruleSheetWords, scoreAt } from '@lean-mentor/core/scoring';
 import { savingWords } from '../../shared/keeping/index.ts';
 import { FacePlate, MessageLine } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
@@ -52,10 +52,10 @@ function useClockShown(frame: number): ReturnType<typeof clockShown> {
   const { secondsAt, boutAt, table, subject } = useScene();
   const { scored } = useScored();
   const bout = boutAt(frame);
-  const { ruleSheet, lengthMinutes } = subject.request;
+  const { ruleSheet } = subject.request;
   const times =
     scoredAt(scored, frame) ??
-    (bout && boutTimes({ ...bout, spans: [], events: [] }, table, meantSeconds(lengthMinutes, ruleSheets[bout.ruleSheet ?? ruleSheet])));
+    (bout && boutTimes({ ...bout, spans: [], events: [] }, table, boutUsage(subject.request, ruleSheets[bout.ruleSheet ?? ruleSheet])));
   const since = secondsAt(frame) - secondsAt(bout?.fromFrame ?? 0);
   return times ? clockShown(times.clock, since, bout && times.timed.clockSeconds) : { seconds: since, stopped: false };
 }

@@ -1,5 +1,5 @@
 import { sheetOf } from '@lean-mentor/contract';
-import { boutTimes, addStats, boutStats, ruleSheets } from '@lean-mentor/core/scoring';
+import { addStats, asMeant, boutStats, boutTimes, boutUsage, ruleSheets } from '@lean-mentor/core/scoring';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BoutNumbers, PatternList, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
@@ -15,11 +15,8 @@ function useAllBouts() {
     const kept = (data?.bouts ?? []).map((bout) => {
       const here = scored.find((one) => one.here.bout.id === bout.id);
       const ownSheet = own.find(({ id }) => id === bout.sheetId);
-      const { timed, sheet } = here ?? {
-        timed: bout.timed,
-        sheet: ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet],
-      };
-      return { ...bout, timed, sheet };
+      const sheet = here?.sheet ?? (ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet]);
+      return { ...bout, sheet, timed: here?.timed ?? asMeant(bout.timed, bout, boutUsage(bout.said, sheet)) };
     });
     return { bouts: kept, isLoading };
   }, [data, scored, own, isLoading]);

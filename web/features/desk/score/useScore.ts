@@ -3,7 +3,7 @@ import type { OwnRuleSheet } from '@lean-mentor/contract';
 import type { CodedOverride } from '@lean-mentor/core/desk';
 import {
   boutTimes,
-  meantSeconds,
+  boutUsage,
   ruleSheets,
   scoredBout,
   type BoutTimes,
@@ -47,7 +47,7 @@ export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere
   const own = data?.sheets ?? none;
   const [chosen, setChosen] = useState<Readonly<Record<string, SheetChoice>>>({});
   const [chooseBoutSheet] = useChooseBoutSheetMutation();
-  const { ruleSheet: asked, lengthMinutes } = subject.request;
+  const { request } = subject;
   const scored = useMemo(
     () =>
       bouts
@@ -56,12 +56,12 @@ export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere
           const { bout } = here;
           const choice = chosen[bout.id] ?? { ruleSheet: bout.ruleSheet, sheetId: bout.sheetId };
           const ownSheet = own.find(({ id }) => id === choice.sheetId);
-          const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[choice.ruleSheet ?? asked];
-          const times = boutTimes(bout, table, meantSeconds(lengthMinutes, sheet));
+          const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[choice.ruleSheet ?? request.ruleSheet];
+          const times = boutTimes(bout, table, boutUsage(request, sheet));
           const against = Object.values(overrides).filter(({ boutId }) => boutId === bout.id);
           return { here, ...times, sheet, choice, overrides: against, ...scoredBout(times, sheet, against) };
         }),
-    [bouts, chosen, own, asked, lengthMinutes, table, overrides],
+    [bouts, chosen, own, request, table, overrides],
   );
   return useMemo(
     () => ({
