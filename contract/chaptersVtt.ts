@@ -5,6 +5,46 @@ export interface Chapter {
   title: string;
 }
 
+/** A chapter within others that an instant is the point of. */
+export interface Moment extends Chapter {
+  atSeconds: number;
+}
+
+/**
+ * Stretches that follow one another, and the moments within them, as chapters that are nested or disjoint, as WebVTT asks: a moment stays
+ * within the stretch it is in, and where two would overlap they part midway between what they are the point of.
+ */
+export function nestedChapters(stretches: readonly Chapter[], moments: readonly Moment[]): Chapter[] {
+  const bounded = [...moments]
+    .sort((a, b) => a.atSeconds - b.atSeconds)
+    .map(({ atSeconds, fromSeconds, toSeconds, title }) => {
+      const around = boundsAt(stretches, atSeconds);
+      return {
+        atSeconds,
+        title,
+        fromSeconds: Math.max(Math.min(fromSeconds, atSeconds), around.fromSeconds),
+        toSeconds: Math.min(Math.max(toSeconds, atSeconds), around.toSeconds),
+      };
+    });
+  bounded.forEach((later, i) => {
+    const earlier = bounded[i - 1];
+    if (!earlier || earlier.toSeconds <= later.fromSeconds) return;
+    if (earlier.atSeconds === later.atSeconds) Object.assign(later, { fromSeconds: earlier.fromSeconds, toSeconds: earlier.toSeconds });
+    else earlier.toSeconds = later.fromSeconds = (earlier.atSeconds + later.atSeconds) / 2;
+  });
+  return [...stretches, ...bounded.map(({ fromSeconds, toSeconds, title }) => ({ fromSeconds, toSeconds, title }))];
+}
+
+/** The stretch an instant is in, or the gap between two. */
+function boundsAt(stretches: readonly Chapter[], at: number): Pick<Chapter, 'fromSeconds' | 'toSeconds'> {
+  const within = stretches.find(({ fromSeconds, toSeconds }) => fromSeconds <= at && at < toSeconds);
+  if (within) return within;
+  return {
+    fromSeconds: Math.max(0, ...stretches.filter(({ toSeconds }) => toSeconds <= at).map(({ toSeconds }) => toSeconds)),
+    toSeconds: Math.min(Infinity, ...stretches.filter(({ fromSeconds }) => fromSeconds > at).map(({ fromSeconds }) => fromSeconds)),
+  };
+}
+
 /** hh:mm:ss.ttt, as WebVTT writes times. */
 function vttTime(seconds: number): string {
   const ms = Math.round(Math.max(0, seconds) * 1000);
@@ -16,10 +56,10 @@ function vttTime(seconds: number): string {
 const cueText = (text: string): string =>
   text.replace(/\s+/g, ' ').replaceAll('-->', '→').replaceAll('&', '&amp;').replaceAll('<', '&lt;').trim();
 
-/** Chapters as WebVTT (W3C), in the order of time. */
+/** Chapters as WebVTT (W3C), in the order of time, those around others first. */
 export const chaptersVtt = (chapters: readonly Chapter[]): string =>
   `WEBVTT\n${[...chapters]
-    .sort((a, b) => a.fromSeconds - b.fromSeconds || a.toSeconds - b.toSeconds)
+    .sort((a, b) => a.fromSeconds - b.fromSeconds || b.toSeconds - a.toSeconds)
     .map(
       ({ fromSeconds, toSeconds, title }, i) =>
         `\n${i + 1}\n${vttTime(fromSeconds)} --> ${vttTime(Math.max(toSeconds, fromSeconds + 0.001))}\n${cueText(title)}\n`,

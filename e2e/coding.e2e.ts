@@ -43,7 +43,7 @@ describe('coding positions', () => {
     await page.keyboard.press('KeyU');
     await page.keyboard.up('Shift');
     await page.keyboard.press('Space');
-    await sees.sees('Half guard, partner holds');
+    await sees.sees('Client’s half guard');
     const all = await marit.until(cuts, (list) => list.length === before + 1);
     expect(all.filter(({ position }) => position === 'half-guard')).toMatchObject([{ holder: 'partner' }]);
     // The bout itself follows, for lists and history.

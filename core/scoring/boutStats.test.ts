@@ -47,10 +47,18 @@ describe('statistics of a bout', () => {
 
   it('count attempts, successes, near points, escapes and control for both', () => {
     const { client, partner } = stats();
-    expect(client).toMatchObject({ tries: 2, successes: 1, scored: 3, escapes: 0, controlSeconds: 44, longestControlSeconds: 44 });
+    expect(client).toMatchObject({
+      tries: 2,
+      successes: 1,
+      scored: 3,
+      escapes: 0,
+      controlSeconds: 19,
+      longestControlSeconds: 15,
+      onTopSeconds: 25,
+    });
     expect(client.attempts).toEqual({ pass: { tries: 2, successes: 1 } });
     // Out of side control to half guard, and later to the top of a guard.
-    expect(partner).toMatchObject({ tries: 1, successes: 0, near: 1, escapes: 2, longestControlSeconds: 6 });
+    expect(partner).toMatchObject({ tries: 1, successes: 0, near: 1, escapes: 2, controlSeconds: 0, onTopSeconds: 6, guardSeconds: 25 });
     expect(client.activity).toBeCloseTo(5, 9);
   });
 

@@ -15,9 +15,12 @@ export interface AthleteStats {
   scored: number;
   /** Times the athlete got out from under a pin: to guard, neutral ground or the top. */
   escapes: number;
-  /** Seconds of the bout clock in which the athlete was the holder; and the longest of them without a break. */
+  /** Seconds of the bout clock in which the athlete pinned, had the back or attacked; and the longest of them without a break. */
   controlSeconds: number;
   longestControlSeconds: number;
+  /** Seconds on top of the other’s guard, and playing guard. */
+  onTopSeconds: number;
+  guardSeconds: number;
   /** Attempts, guard pulls and paid actions to the minute of the bout clock. */
   activity: number;
 }
@@ -72,6 +75,8 @@ const noAttempts = (): AthleteStats => ({
   escapes: 0,
   controlSeconds: 0,
   longestControlSeconds: 0,
+  onTopSeconds: 0,
+  guardSeconds: 0,
   activity: 0,
 });
 
@@ -102,11 +107,16 @@ function athleteStats(
   }
   for (const { before, after } of changes) if (isEscape(athlete, before, after)) stats.escapes += 1;
   let run = 0;
-  for (const { holder, from, to, begun } of stretches) {
-    if (begun === 'start') run = 0;
-    run = holder === athlete ? run + to - from : 0;
-    if (holder === athlete) stats.controlSeconds += to - from;
-    if (run > stats.longestControlSeconds) stats.longestControlSeconds = run;
+  for (const { position, holder, from, to, begun } of stretches) {
+    const seconds = to - from;
+    const isGuard = positionFamily(position) === 'guard';
+    const controls = holder === athlete && !isGuard;
+    if (begun === 'start' || !controls) run = 0;
+    if (controls) {
+      run += seconds;
+      stats.controlSeconds += seconds;
+      if (run > stats.longestControlSeconds) stats.longestControlSeconds = run;
+    } else if (isGuard) stats[holder === athlete ? 'onTopSeconds' : 'guardSeconds'] += seconds;
   }
   stats.activity = minutes > 0 ? (stats.tries + pulls + stats.scored) / minutes : 0;
   return stats;
@@ -160,6 +170,8 @@ function addAthletes(all: readonly AthleteStats[], minutes: readonly number[]): 
     scored: sum(({ scored }) => scored),
     escapes: sum(({ escapes }) => escapes),
     controlSeconds: sum(({ controlSeconds }) => controlSeconds),
+    onTopSeconds: sum(({ onTopSeconds }) => onTopSeconds),
+    guardSeconds: sum(({ guardSeconds }) => guardSeconds),
     longestControlSeconds: Math.max(0, ...all.map(({ longestControlSeconds }) => longestControlSeconds)),
     activity: total > 0 ? all.reduce((acts, { activity }, i) => acts + activity * minutes[i]!, 0) / total : 0,
   };

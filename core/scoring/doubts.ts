@@ -3,11 +3,10 @@ import type { Athlete } from './athlete.ts';
 import type { BoutClock } from './boutClock.ts';
 import type { PlayedStretch } from './playedStretches.ts';
 import { isGroundControl, isOnTop, positionName } from './position.ts';
+import { sideNames } from './placeWords.ts';
 import type { ReadAction } from './readActions.ts';
 import type { Doubt } from './score.ts';
 import { fromStanding, isWayThrough } from './waysThrough.ts';
-
-const sides = { client: 'Client', partner: 'Partner' } as const;
 
 /**
  * Where somebody came to be on top who was not, and no action was read that says how: neither given nor refused, it is the coach's to
@@ -24,7 +23,7 @@ export function doubtsOf(stretches: readonly PlayedStretch[], actions: readonly 
     const came = holder !== null && isOnTop(position) && holder !== onTop && begun === 'play' && i > 0;
     if (came && !explained[holder].has(from)) {
       const out = stretches[i - 1]!;
-      const words = `${sides[holder]} came up on top, ${positionName(position).toLowerCase()}, at ${clockText(from)} out of ${positionName(out.position).toLowerCase()}: was it anything?`;
+      const words = `${sideNames[holder]} came up on top, ${positionName(position).toLowerCase()}, at ${clockText(from)} out of ${positionName(out.position).toLowerCase()}: was it anything?`;
       doubts.push({ athlete: holder, at: clock.footageAt(from), words });
     }
     if (isGroundControl(position)) onTop = holder;

@@ -5,7 +5,7 @@ import type { TimedEvent } from './boutEvent.ts';
 import { boutStats } from './boutStats.ts';
 import { coderCheck } from './coderCheck.ts';
 import { tapsText } from './falls.ts';
-import { happeningsOf } from './happenings.ts';
+import { fallChain, happeningsOf } from './happenings.ts';
 import { ruleSheets } from './ruleSheet.ts';
 import { scoreBout } from './scoreBout.ts';
 import { boutOf, type Leg } from './testing/boutOf.ts';
@@ -117,7 +117,7 @@ describe('falls', () => {
     const { awards, falls } = scoreBout(held, sheet);
     expect(awards.map(({ action, points, near }) => [action, points, near])).toEqual([['pass', 0, 1]]);
     expect(falls).toHaveLength(1);
-    expect(boutStats(held, { awards: [] }).client.longestControlSeconds).toBe(12);
+    expect(boutStats(held, { awards: [] }).client.longestControlSeconds).toBe(5);
   });
 
   it('begin where a restart says so, where one is coded', () => {
@@ -170,6 +170,25 @@ describe('falls', () => {
       }),
       { numRuns: 500 },
     );
+  });
+});
+
+describe('the chain before a fall', () => {
+  it('is what led to the tap within it, each within fifteen seconds of the next', () => {
+    const { falls } = scoreBout(threeTaps, sheet);
+    expect(falls.map((fall) => fallChain(threeTaps, fall))).toEqual([
+      'Partner took down',
+      'Client took down, mounted',
+      'Partner took down, took the back',
+    ]);
+    const slow = round(
+      [
+        ['standing', null, 5],
+        ['side-control', 'client', 40],
+      ],
+      [tap(30, 'client')],
+    );
+    expect(fallChain(slow, scoreBout(slow, sheet).falls[0]!)).toBe('');
   });
 });
 

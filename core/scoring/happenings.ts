@@ -6,6 +6,7 @@ import { playedStretches, type PlayedStretch } from './playedStretches.ts';
 import type { PositionCode } from './position.ts';
 import { readActions } from './readActions.ts';
 import { pointsJacket } from './ruleSheet.ts';
+import type { Fall } from './score.ts';
 import type { TimedBout } from './timedBout.ts';
 
 /** Something an athlete did, as patterns see it. */
@@ -87,4 +88,24 @@ export function happeningsOf(bout: TimedBout): Happening[] {
       add(event.athlete, `attempt ${event.technique}`, now, event.at);
   }
   return found.sort((a, b) => a.clock - b.clock);
+}
+
+/** What leads to a finish follows within so many seconds of the bout clock, one upon another. */
+const chainSeconds = 15;
+
+/** The chain before a fall, in words: "Partner took down, passed; client tried a sweep"; empty where nothing led there. */
+export function fallChain(bout: TimedBout, { at, athlete }: Pick<Fall, 'at' | 'athlete'>): string {
+  const all = happeningsOf(bout);
+  const end = all.findIndex((one) => one.kind === 'finish' && one.athlete === athlete && Math.abs(one.at - at) <= clockSlack);
+  if (end < 0) return '';
+  let first = end;
+  while (first > 0 && all[first - 1]!.fall === all[end]!.fall && all[first]!.clock - all[first - 1]!.clock <= chainSeconds) first -= 1;
+  const parts: { athlete: Athlete; done: string[] }[] = [];
+  for (const { athlete: who, kind } of all.slice(first, end)) {
+    const last = parts.at(-1);
+    if (last?.athlete === who) last.done.push(happeningWords(kind));
+    else parts.push({ athlete: who, done: [happeningWords(kind)] });
+  }
+  const words = parts.map(({ athlete: who, done }) => `${who} ${done.join(', ')}`).join('; ');
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }

@@ -56,13 +56,14 @@ export {
   type ScoredBout,
 } from './boutTimes.ts';
 export { tapsOf, tapsText } from './falls.ts';
+export { placeWords, sideNames, type Names } from './placeWords.ts';
 export { afterFinishes, threatEnds, type AfterFinish, type TimedBout, type TimedSpan, type TimedThreat } from './timedBout.ts';
 export { positionValues, presetWords, valuePresets, type ValuePreset } from './valuePreset.ts';
 export { actionWords } from './actionWords.ts';
 export { addStats, boutStats, type AthleteStats, type BoutStats } from './boutStats.ts';
 export { coderAgreement, type CoderAgreement } from './coderAgreement.ts';
 export { coderCheck, type CodingDoubt } from './coderCheck.ts';
-export { happeningsOf, type Happening } from './happenings.ts';
+export { fallChain, happeningsOf, type Happening } from './happenings.ts';
 export { leanAt, leanOverTime } from './leanOverTime.ts';
 export { ageGroupWords, knownTechniques, legalityOf, type Legality } from './legality.ts';
 export { overrideWords, type CorrectedScore, type ScoreOverride } from './overrides.ts';

@@ -41,8 +41,8 @@ const isItsSuccess = (a: Happening, b: Happening): boolean =>
   a.athlete === b.athlete && (a.kind === `attempt ${b.kind}` || (a.kind === 'attempt back-take' && b.kind === 'back-control'));
 
 /**
- * Looks for "A then B" over bouts (docs/domain.md §8), where B is later than A in the same fall. Best evidence first: smaller p, then larger
- * lift, then larger support. `bouts` holds what was done in each, in the order of time.
+ * Looks for "A then B" over bouts (docs/domain.md §8), where B is later than A in the same fall. Best evidence first: smaller p, then
+ * larger lift, then larger support. `bouts` holds what was done in each, in the order of time.
  */
 export function findPatterns(bouts: readonly (readonly Happening[])[], within = followSeconds, support = leastSupport): Pattern[] {
   /** How often each A was there, and how often each B followed anything. */

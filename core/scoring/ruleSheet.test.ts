@@ -110,10 +110,10 @@ describe('“Would that score?”', () => {
       ['half-guard', 'client', 9],
     ]);
     expect(scoreSteps(bout, pointsJacket, 12, 20).map(({ words }) => words)).toEqual([
-      '0:10 Half guard, client holds, 5.0 s.',
-      '0:15 Side control, client holds, 2.0 s.',
+      '0:10 Partner’s half guard, 5.0 s.',
+      '0:15 Side control, Client in control, 2.0 s.',
       'Client passed the guard at 0:15, held 2 s of 3 s: near point. 1 near.',
-      '0:17 Half guard, client holds, 9.0 s.',
+      '0:17 Partner’s half guard, 9.0 s.',
     ]);
     expect(scoreSteps(bout, { ...pointsJacket, holdSeconds: 2 }, 12, 20)[2]!.words).toBe(
       'Client passed the guard at 0:15, held 2 s. 3 points.',

@@ -1,7 +1,7 @@
 import { boutClock } from './boutClock.ts';
 import { clockText } from '../footage/index.ts';
 import { playedStretches } from './playedStretches.ts';
-import { positionName } from './position.ts';
+import { placeWords, sideNames } from './placeWords.ts';
 import type { RuleSheet } from './ruleSheet.ts';
 import { scoreBout } from './scoreBout.ts';
 import type { TimedBout } from './timedBout.ts';
@@ -12,8 +12,6 @@ export interface ScoreStep {
   kind: 'position' | 'award' | 'refusal';
   words: string;
 }
-
-const sides = { client: 'Client', partner: 'Partner' } as const;
 
 /**
  * "Would that score?": what the engine sees between two seconds of a bout and what it makes of each, step by step, in the order of
@@ -28,19 +26,18 @@ export function scoreSteps(bout: TimedBout, sheet: RuleSheet, from: number, to: 
     .filter((stretch) => clock.footageAt(stretch.to) > from && clock.footageAt(stretch.from) < to)
     .map(({ i, ...stretch }): ScoreStep => {
       const held = `${(stretch.to - stretch.from).toFixed(1)} s`;
-      const who = stretch.holder ? `, ${stretch.holder} holds` : '';
       const begun =
         stretch.begun === 'restart' ? ' (put there by the referee)' : stretch.begun === 'start' && i > 0 ? ' (after the tap)' : '';
       return {
         at: clock.footageAt(stretch.from),
         kind: 'position',
-        words: `${clockText(stretch.from)} ${positionName(stretch.position)}${who}, ${held}${begun}.`,
+        words: `${clockText(stretch.from)} ${placeWords(stretch, sideNames)}, ${held}${begun}.`,
       };
     });
   const entries = (kind: 'award' | 'refusal', list: typeof awards): ScoreStep[] =>
     list.filter(inside).map((entry) => {
       const worth = kind === 'award' ? ` ${entry.points !== 0 ? `${entry.points} points` : `${entry.near} near`}.` : ' Nothing.';
-      return { at: entry.at, kind, words: `${sides[entry.athlete]} ${entry.reason}.${worth}` };
+      return { at: entry.at, kind, words: `${sideNames[entry.athlete]} ${entry.reason}.${worth}` };
     });
   return [...positions, ...entries('award', awards), ...entries('refusal', refusals)].sort((a, b) => a.at - b.at);
 }

@@ -30,7 +30,7 @@ const entryOf = ({ athlete, action, at, bankedAt, points, near, reason }: ScoreE
 
 /** `lean score FILE` */
 export function scoreAnswer({ bout, sheet }: GoodBout) {
-  const { winner, decidedBy, score, awards, refusals, doubts, endedAt } = scoreBout(bout, sheet);
+  const { winner, decidedBy, score, awards, refusals, falls, doubts, endedAt } = scoreBout(bout, sheet);
   return {
     winner,
     decidedBy,
@@ -39,9 +39,17 @@ export function scoreAnswer({ bout, sheet }: GoodBout) {
     score,
     awards: awards.map(entryOf),
     refusals: refusals.map(entryOf),
+    falls: falls.map(({ athlete, name, from, at, attackFrom, score: own }) => ({
+      athlete,
+      ...(name && { name }),
+      fromSeconds: rounded(from),
+      atSeconds: rounded(at),
+      ...(attackFrom !== null && { attackFromSeconds: rounded(attackFrom) }),
+      score: own,
+    })),
     doubts: [...doubts.map((doubt) => ({ kind: 'unexplained', ...doubt })), ...coderCheck(bout)]
       .sort((a, b) => a.at - b.at)
-      .map(({ kind, at, words }) => ({ kind, atSeconds: rounded(at), words })),
+      .map(({ kind, at, words }) => ({ kind, atSeconds: rounded(at), reason: words })),
     notes: sheet.notes,
   };
 }
@@ -69,6 +77,8 @@ const roundedAthlete = (one: BoutStats['client']) => ({
   ...one,
   controlSeconds: rounded(one.controlSeconds),
   longestControlSeconds: rounded(one.longestControlSeconds),
+  onTopSeconds: rounded(one.onTopSeconds),
+  guardSeconds: rounded(one.guardSeconds),
   activity: rounded(one.activity),
 });
 

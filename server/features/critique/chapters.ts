@@ -1,6 +1,6 @@
-import { chaptersVtt, type Account, type Chapter } from '@lean-mentor/contract';
+import { chaptersVtt, nestedChapters, type Account, type Chapter, type Moment } from '@lean-mentor/contract';
 import { secondsOfFrame } from '@lean-mentor/core/footage';
-import { positionName } from '@lean-mentor/core/scoring';
+import { placeWords } from '@lean-mentor/core/scoring';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { knownFrameTable } from '../footage/index.ts';
@@ -15,17 +15,22 @@ export async function getChapters(house: House, account: Account, critiqueId: st
   const secondsAt = (frame: number): number => (frame >= table.times.length ? table.endSeconds : secondsOfFrame(table, frame));
   const names = { client: critique.clientName, partner: 'the partner' };
   const spans = footage.bouts.flatMap(({ spans: own }) =>
-    own.map(({ position, holder, fromFrame, toFrame }): Chapter => ({
+    own.map(({ fromFrame, toFrame, ...span }): Chapter => ({
       fromSeconds: secondsAt(fromFrame),
       toSeconds: secondsAt(toFrame),
-      title: `${positionName(position)}${holder ? `, ${names[holder]} in control` : ''}`,
+      title: placeWords(span, names),
     })),
   );
   const moments = critique.moments
     .filter(({ note }) => note.footageId === footageId)
-    .map(({ note, clipFromSeconds, clipToSeconds }): Chapter => {
+    .map(({ note, atSeconds, clipFromSeconds, clipToSeconds }): Moment => {
       const fix = critique.fixes.find(({ noteIds }) => noteIds.includes(note.id));
-      return { fromSeconds: clipFromSeconds, toSeconds: clipToSeconds, title: `${fix ? `Fix ${fix.position}: ` : ''}${note.what}` };
+      return {
+        atSeconds,
+        fromSeconds: clipFromSeconds,
+        toSeconds: clipToSeconds,
+        title: `${fix ? `Fix ${fix.position}: ` : ''}${note.what}`,
+      };
     });
-  return chaptersVtt([...spans, ...moments]);
+  return chaptersVtt(nestedChapters(spans, moments));
 }

@@ -2,7 +2,7 @@ import { candidateOf, chainCosts, ladderOf, type RequestNote } from '@lean-mento
 import { clashesWith, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import type { DraftFix, DraftInput, DraftMoment, RightMoment } from '@lean-mentor/core/critique';
 import { clockText } from '@lean-mentor/core/footage';
-import { boutClock, findPatterns, happeningsOf, scoreText, type BoutScore } from '@lean-mentor/core/scoring';
+import { boutClock, findPatterns, happeningsOf, scoreText, tapsText, type BoutScore } from '@lean-mentor/core/scoring';
 import { rankedOf, type LadderFacts } from '../fixes/index.ts';
 import type { NoteElsewhere } from './elsewhere.ts';
 
@@ -89,10 +89,15 @@ function fixOf(facts: DraftFacts, id: string, shown: readonly RequestNote[], cos
 /** The score in one line, bout by bout; null where no sheet scores. */
 function scoreLine({ bouts }: LadderFacts): string | null {
   const lines = bouts.flatMap(({ harm, sheet }) => {
-    if (!harm || sheet.pointsCount === 'never' || harm.score.decidedBy === 'not-scored') return [];
-    const { winner, decidedBy, score } = harm.score;
+    if (!harm) return [];
+    const { winner, decidedBy, score, falls } = harm.score;
+    const taps = harm.timed.afterFinish === 'restarts' && falls.length > 0 ? [`${tapsText(falls)}, yours first.`] : [];
+    if (sheet.pointsCount === 'never' || decidedBy === 'not-scored') return taps;
+    // Who won is told by the taps already.
+    if (taps.length > 0 && decidedBy === 'finish') return [...taps, `The points were ${scoreText(score)}.`];
     const how = decisions[decidedBy];
     return [
+      ...taps,
       winner === null
         ? `Level at ${scoreText(score)}, ${how}.`
         : `${winner === 'client' ? 'You won' : 'Your partner won'} ${scoreText(score)}, ${how}.`,

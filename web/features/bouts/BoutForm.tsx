@@ -1,6 +1,6 @@
 import { outcomes, type Bout, type Request } from '@lean-mentor/contract';
 import { clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { ruleSheetNames, ruleSheetWords, type RuleSheetName } from '@lean-mentor/core/scoring';
+import { afterFinishes, boutUsage, ruleSheetNames, ruleSheetWords, type AfterFinish, type RuleSheetName } from '@lean-mentor/core/scoring';
 import { Trash2 } from 'lucide-react';
 import { Button, Field, inputClass } from '../../shared/primitives/index.ts';
 
@@ -15,11 +15,13 @@ interface BoutFormProps {
 }
 
 export const outcomeWords: Record<(typeof outcomes)[number], string> = { won: 'Won', lost: 'Lost', level: 'Level' };
+const afterFinishWords: Record<AfterFinish, string> = { ends: 'It is over', restarts: 'They start again' };
 const small = `${inputClass} py-1 text-desk`;
 
 /** One bout: where it begins and ends, how long it was meant to be, who met, by which rules, and how it ended. */
 export function BoutForm({ bout, request, table, onChange, onStartHere, onEndHere, onRemove }: BoutFormProps) {
   const at = (frame: number): string => clockText(frame >= table.times.length ? table.endSeconds : secondsOfFrame(table, frame), true);
+  const usual = boutUsage(request, { boutSeconds: null }).afterFinish;
   return (
     <section aria-label={`Bout ${bout.order}`} className="flex flex-col gap-3 border-y border-seam py-3">
       <div className="flex flex-wrap items-center gap-2">
@@ -73,6 +75,23 @@ export function BoutForm({ bout, request, table, onChange, onStartHere, onEndHer
               {ruleSheetNames.map((name) => (
                 <option key={name} value={name}>
                   {ruleSheetWords(name)}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="After a finish">
+          {(field) => (
+            <select
+              {...field}
+              value={bout.afterFinish ?? ''}
+              onChange={(e) => onChange({ afterFinish: (e.target.value || null) as Bout['afterFinish'] })}
+              className={small}
+            >
+              <option value="">{afterFinishWords[usual]} (as usual)</option>
+              {afterFinishes.map((after) => (
+                <option key={after} value={after}>
+                  {afterFinishWords[after]}
                 </option>
               ))}
             </select>

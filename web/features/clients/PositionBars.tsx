@@ -1,4 +1,4 @@
-import { positionFamily, positionName } from '@lean-mentor/core/scoring';
+import { placeWords, positionFamily, sideNames } from '@lean-mentor/core/scoring';
 import { format } from 'date-fns';
 import type { Progress } from './api.ts';
 
@@ -21,7 +21,7 @@ function partOf({ position, holder }: Request['time'][number]): (typeof parts)[n
 const listed = (time: Request['time']): string =>
   time
     .slice(0, 6)
-    .map(({ position, holder, seconds }) => `${positionName(position)}${holder ? ` (${holder})` : ''} ${Math.round(seconds)} s`)
+    .map(({ position, holder, seconds }) => `${placeWords({ position, holder }, sideNames)} ${Math.round(seconds)} s`)
     .join(', ');
 
 /** Where the time of each reviewed request went, one bar under the other. */

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
-import { boutTimes, boutUsage, clockShown, ruleSheets, ruleSheetWords, scoreAt } from '@lean-mentor/core/scoring';
+import { boutTimes, boutUsage, clockShown, ruleSheets, ruleSheetWords, scoreAt, tapsText } from '@lean-mentor/core/scoring';
 import { savingWords } from '../../shared/keeping/index.ts';
 import { FacePlate, MessageLine } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
@@ -73,16 +73,27 @@ function BoutClockNow() {
   );
 }
 
-/** The computed score as it stands on this frame; the coach’s corrections stand in the score panel, beside the result. */
+/** The taps and the computed score as they stand on this frame; the coach’s corrections stand in the score panel, beside the result. */
 function ScoreNow() {
   const { scored } = useScored();
   const frame = useFrame();
   const bout = scoredAt(scored, frame);
-  if (!bout || bout.sheet.pointsCount === 'never') return null;
-  return (
-    <p className="time shrink-0 text-read font-medium" aria-label="Score now" title="Points, near points in brackets: client, partner">
-      <ScoreFigures score={scoreAt(bout.timed, bout.result, Math.max(0, bout.since(frame)))} />
+  if (!bout) return null;
+  const at = Math.max(0, bout.since(frame));
+  const falls = bout.timed.afterFinish === 'restarts' ? bout.result.falls.filter((fall) => fall.at <= at) : [];
+  const taps = falls.length > 0 && (
+    <p className="time shrink-0 text-read font-medium" aria-label="Taps now">
+      {tapsText(falls)}
     </p>
+  );
+  if (bout.sheet.pointsCount === 'never') return taps;
+  return (
+    <>
+      {taps}
+      <p className="time shrink-0 text-read font-medium" aria-label="Score now" title="Points, near points in brackets: client, partner">
+        <ScoreFigures score={scoreAt(bout.timed, bout.result, at)} />
+      </p>
+    </>
   );
 }
 

@@ -1,7 +1,6 @@
 import { durationText } from '@lean-mentor/core/footage';
-import { positionName, type AthleteStats, type BoutStats, type Holder } from '@lean-mentor/core/scoring';
+import { placeWords, sideNames, type AthleteStats, type BoutStats, type Holder } from '@lean-mentor/core/scoring';
 
-const holderWords = (holder: Holder): string => (holder === null ? '' : holder === 'client' ? ', client holds' : ', partner holds');
 const barLook = (holder: Holder): string => (holder === null ? 'bg-seam' : holder === 'client' ? 'bg-client' : 'bg-partner');
 /** So many positions and transitions are shown. */
 const mostRows = 8;
@@ -14,6 +13,8 @@ const lines: readonly [words: string, of: (one: AthleteStats) => string][] = [
   ['Near points', (one) => String(one.near)],
   ['Ways out from under', (one) => String(one.escapes)],
   ['In control', (one) => durationText(one.controlSeconds)],
+  ['On top of a guard', (one) => durationText(one.onTopSeconds)],
+  ['Playing guard', (one) => durationText(one.guardSeconds)],
   ['Longest control', (one) => durationText(one.longestControlSeconds)],
   ['Acts a minute', (one) => one.activity.toFixed(1)],
 ];
@@ -30,10 +31,7 @@ export function BoutNumbers({ stats }: { stats: BoutStats }) {
         <ul>
           {stats.time.slice(0, mostRows).map(({ position, holder, seconds, share }) => (
             <li key={`${position} ${holder}`} className="grid grid-cols-[1fr_auto] gap-x-2">
-              <span className="truncate">
-                {positionName(position)}
-                <span className="text-reed">{holderWords(holder)}</span>
-              </span>
+              <span className="truncate">{placeWords({ position, holder }, sideNames)}</span>
               <span className="time">
                 {Math.round(seconds)} s · {Math.round(share * 100)} %
               </span>
@@ -76,9 +74,7 @@ export function BoutNumbers({ stats }: { stats: BoutStats }) {
             <li key={`${from.position}${from.holder}${to.position}${to.holder}`} className="flex gap-2">
               <span className="time w-6 text-right">{count}×</span>
               <span className="truncate">
-                {positionName(from.position)}
-                <span className="text-reed">{holderWords(from.holder)}</span> → {positionName(to.position)}
-                <span className="text-reed">{holderWords(to.holder)}</span>
+                {placeWords(from, sideNames)} → {placeWords(to, sideNames)}
               </span>
             </li>
           ))}

@@ -1,4 +1,4 @@
-export { useChooseBoutSheetMutation, useGetClientBoutsQuery, useListRuleSheetsQuery } from './api.ts';
+export { useChooseBoutSheetMutation, useGetClientBoutsQuery, useGetPositionWorthQuery, useListRuleSheetsQuery } from './api.ts';
 export { BoutNumbers } from './BoutNumbers.tsx';
 export { PatternList } from './PatternList.tsx';
 export { useHistoryNumbers } from './useHistoryNumbers.ts';

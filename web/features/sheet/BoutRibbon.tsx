@@ -1,6 +1,6 @@
 import type { Bout } from '@lean-mentor/contract';
 import { usePositionValues } from '../scoring/index.ts';
-import { ribbonPath, RibbonShape } from './RibbonShape.tsx';
+import { RibbonShape } from './RibbonShape.tsx';
 
 /** A bout as a thumbnail in lists: just its ribbon, right for the client, left for the partner. */
 export function BoutRibbon({ bout, width, height }: { bout: Bout; width: number; height: number }) {
@@ -15,7 +15,7 @@ export function BoutRibbon({ bout, width, height }: { bout: Bout; width: number;
       className="overflow-visible"
     >
       <line x1={width / 2} x2={width / 2} y1={0} y2={height} className="stroke-seam" />
-      <RibbonShape path={ribbonPath(bout, width, height, undefined, values)} width={width} height={height} />
+      <RibbonShape bout={bout} width={width} height={height} values={values} />
     </svg>
   );
 }

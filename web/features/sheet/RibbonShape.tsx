@@ -1,15 +1,16 @@
 import { useId } from 'react';
 import type { Bout } from '@lean-mentor/contract';
-import { leanRibbon, ribbonOutline, type PositionValues } from '@lean-mentor/core/scoring';
+import { leanRibbon, ribbonOutline, type Athlete, type PositionValues } from '@lean-mentor/core/scoring';
 
-/** Outline of a bout's ribbon, `width` × `height` pixels. Without a frame table, time runs as the frames do. */
-export const ribbonPath = (
-  bout: Bout,
-  width: number,
-  height: number,
-  secondsAt: (frame: number) => number = (frame) => frame / 30,
-  values?: PositionValues,
-): string => ribbonOutline(leanRibbon(bout.spans, bout.fromFrame, bout.toFrame, secondsAt, values), width, height);
+interface Ribbon {
+  bout: Bout;
+  width: number;
+  height: number;
+  /** Without a frame table, time runs as the frames do. */
+  secondsAt?: (frame: number) => number;
+  values: PositionValues;
+}
+const byFrames = (frame: number): number => frame / 30;
 
 /** Hatches that tell client (right, falling) from partner (left, rising) without colour. */
 function RibbonPatterns({ id }: { id: string }) {
@@ -27,9 +28,16 @@ function RibbonPatterns({ id }: { id: string }) {
   );
 }
 
-/** The ribbon itself: what lies right of the middle is the client's, what lies left the partner's. */
-export function RibbonShape({ path, width, height }: { path: string; width: number; height: number }) {
+/**
+ * The ribbon itself: what lies right of the middle is the client's, what lies left the partner's. A notch cuts it at each tap, with a point
+ * on the side of who finished.
+ */
+export function RibbonShape({ bout, width, height, secondsAt = byFrames, values }: Ribbon) {
   const id = useId();
+  const { spans, events, fromFrame, toFrame } = bout;
+  const path = ribbonOutline(leanRibbon(spans, fromFrame, toFrame, secondsAt, values), width, height);
+  const start = secondsAt(fromFrame);
+  const length = Math.max(secondsAt(toFrame) - start, 1e-9);
   return (
     <>
       <RibbonPatterns id={id} />
@@ -44,6 +52,30 @@ export function RibbonShape({ path, width, height }: { path: string; width: numb
         <path d={path} fill={`url(#${id}-client)`} className="stroke-client" clipPath={`url(#${id}-right)`} />
         <path d={path} fill={`url(#${id}-partner)`} className="stroke-partner" clipPath={`url(#${id}-left)`} />
       </g>
+      {events.map((event) => {
+        if (event.kind !== 'finish') return null;
+        const y = ((secondsAt(event.atFrame) - start) / length) * height;
+        return (
+          <Notch
+            key={`${event.atFrame} ${event.athlete}`}
+            x={event.athlete === 'client' ? width : 0}
+            y={y}
+            width={width}
+            athlete={event.athlete}
+          />
+        );
+      })}
     </>
+  );
+}
+
+function Notch({ x, y, width, athlete }: { x: number; y: number; width: number; athlete: Athlete }) {
+  const inwards = x === 0 ? 1 : -1;
+  return (
+    <g data-tap={athlete}>
+      <line x1={0} x2={width} y1={y} y2={y} strokeWidth="3" className="stroke-linen" />
+      <line x1={0} x2={width} y1={y} y2={y} strokeWidth="1" className="stroke-ink" />
+      <path d={`M${x} ${y - 4}L${x + inwards * 7} ${y}L${x} ${y + 4}Z`} className={athlete === 'client' ? 'fill-client' : 'fill-partner'} />
+    </g>
   );
 }

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import type { Bout } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { positionName } from '@lean-mentor/core/scoring';
-import { ribbonPath, RibbonShape } from './RibbonShape.tsx';
+import { RibbonShape } from './RibbonShape.tsx';
 import { clockWidth, ribbonMiddle, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
 import { usePositionValues } from '../scoring/index.ts';
 import type { SheetWindow } from './useSheetView.ts';
@@ -41,7 +41,7 @@ export const SheetRibbon = memo(function SheetRibbon({
       <line x1={ribbonMiddle} x2={ribbonMiddle} y1={boutTop} y2={boutBottom} className="stroke-seam" />
       {bout && bout.spans.length > 0 && (
         <g transform={`translate(${clockWidth} ${boutTop})`}>
-          <RibbonShape path={ribbonPath(bout, ribbonWidth, length, layout.secondsAt, values)} width={ribbonWidth} height={length} />
+          <RibbonShape bout={bout} width={ribbonWidth} height={length} secondsAt={layout.secondsAt} values={values} />
         </g>
       )}
       {bout?.spans.map((span) => {

@@ -152,9 +152,11 @@ describe('a critique taken out', () => {
     expect(cues[0]![0]).toBeUndefined();
     expect(cues.slice(1, 4)).toEqual([
       ['00:00:00.000 --> 00:00:02.000', 'Mount, Ada Moor in control'],
-      ['00:00:00.000 --> 00:00:03.000', 'Fix 1: Dušan’s &lt;b>elbow&lt;/b> &amp; "hand" *stays* # in'],
-      ['00:00:00.000 --> 00:00:04.000', 'Fix 2: Again.'],
+      // A moment stays within the position it is in.
+      ['00:00:00.000 --> 00:00:02.000', 'Fix 1: Dušan’s &lt;b>elbow&lt;/b> &amp; "hand" *stays* # in'],
+      ['00:00:02.000 --> 00:00:04.000', 'Ada Moor’s half guard'],
     ]);
+    expect(text).toContain('Fix 2: Again.');
     expect((await coach.ask('get', `/api/critiques/${critiqueId}/footages/${house.newId()}/chapters.vtt`)).status).toBe(404);
   });
 

@@ -1,5 +1,5 @@
 import { clockText } from '@lean-mentor/core/footage';
-import { isNeutral, positionName, type PositionCode } from '@lean-mentor/core/scoring';
+import { isNeutral, placeWords, positionName, sideNames, type PositionCode } from '@lean-mentor/core/scoring';
 import { Combine, SplitSquareVertical, X } from 'lucide-react';
 import { memo, useEffect, useState } from 'react';
 import { IconButton } from '../../../shared/primitives/index.ts';
@@ -78,8 +78,7 @@ export function PositionPalette() {
         <p className="grow">
           {span && here ? (
             <>
-              <span className="font-semibold">{positionName(span.position)}</span>
-              {span.holder && `, ${span.holder} holds`}, since{' '}
+              <span className="font-semibold">{placeWords(span, sideNames)}</span>, since{' '}
               <span className="time">{clockText(secondsAt(span.fromFrame) - secondsAt(here.bout.fromFrame))}</span>
             </>
           ) : (
@@ -87,7 +86,7 @@ export function PositionPalette() {
           )}
         </p>
         <p aria-live="polite" className={`font-semibold ${shift ? 'text-partner' : 'text-client'}`}>
-          {who} holds{shift ? '' : '; Shift: the partner'}
+          {who} on top or in control{shift ? '' : '; Shift: the partner'}
         </p>
         <IconButton icon={SplitSquareVertical} words="Split the span here" onClick={coding.split} disabled={!span} />
         <IconButton

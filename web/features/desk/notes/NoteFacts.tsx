@@ -1,6 +1,6 @@
 import type { Note } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
-import { positionName, scoreAt, scoreText, stakesAt } from '@lean-mentor/core/scoring';
+import { placeWords, scoreAt, scoreText, stakesAt } from '@lean-mentor/core/scoring';
 import { useScene, useContents } from '../DeskScene.ts';
 import { useScored } from '../score/useScore.ts';
 import { useClockAt } from '../score/useClockAt.ts';
@@ -9,7 +9,8 @@ const stakesShort = { safe: 'safe', 'knife-edge': 'knife-edge', 'must-score': 'm
 
 /** Where a note stands, from what is known: clock, position and who holds it. */
 export function NoteFacts({ note }: { note: Note }) {
-  const { boutAt } = useScene();
+  const { boutAt, subject } = useScene();
+  const names = { client: subject.client.name.split(' ')[0]!, partner: 'the partner' };
   const { bouts } = useContents();
   const { scored } = useScored();
   const id = boutAt(note.fromFrame)?.id;
@@ -20,7 +21,6 @@ export function NoteFacts({ note }: { note: Note }) {
   const clockAt = useClockAt();
   const clock = (frame: number): string => clockText(clockAt(frame));
   const span = bout?.spans.find(({ fromFrame, toFrame }) => fromFrame <= note.fromFrame && note.fromFrame < toFrame);
-  const holder = span?.holder === 'client' ? ', client holds' : span?.holder === 'partner' ? ', partner holds' : '';
   return (
     <p className="text-small text-reed">
       At <span className="time">{clock(note.fromFrame)}</span>
@@ -37,7 +37,7 @@ export function NoteFacts({ note }: { note: Note }) {
           {stakes?.state && ` (${stakesShort[stakes.state]})`}
         </>
       )}
-      {span ? ` in ${positionName(span.position).toLowerCase()}${holder}.` : '. Positions are not coded here.'}
+      {span ? `: ${placeWords(span, names)}.` : '. Positions are not coded here.'}
     </p>
   );
 }

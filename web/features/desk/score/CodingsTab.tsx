@@ -4,11 +4,13 @@ import { clockText } from '@lean-mentor/core/footage';
 import { coderAgreement, coderCheck } from '@lean-mentor/core/scoring';
 import { toast } from 'sonner';
 import { FileButton } from '../../../shared/primitives/index.ts';
+import { useGetPositionWorthQuery } from '../../scoring/index.ts';
 import { useAccount } from '../../access/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useScene, useContents } from '../DeskScene.ts';
 import { download } from '../../../shared/download.ts';
 import { EventList } from './EventList.tsx';
+import { useBroughtBout } from './useBroughtBout.ts';
 import { parsedBout } from './parsedBout.ts';
 import type { BoutScored } from './useScore.ts';
 
@@ -21,6 +23,8 @@ export function CodingsTab({ bout }: { bout: BoutScored }) {
   const { subject, go } = useScene();
   const account = useAccount();
   const { here, timed, since, frameAt } = bout;
+  const { data: worth } = useGetPositionWorthQuery();
+  const adopt = useBroughtBout(bout);
   const codings = codingsOf(document, here.bout.id);
   const doubts = coderCheck(timed);
   const spansOf = (of: Coding) =>
@@ -32,7 +36,12 @@ export function CodingsTab({ bout }: { bout: BoutScored }) {
     }));
   const name = `${subject.client.name} ${here.bout.order}`;
   const save = (): void => {
-    const file = writeBoutFile(timed, { ruleSheet: bout.sheet, client: { name: subject.client.name, level: subject.client.level } });
+    const file = writeBoutFile(timed, {
+      ruleSheet: bout.choice.sheetId ? bout.sheet : (bout.choice.ruleSheet ?? subject.request.ruleSheet),
+      ...(worth && { valuePreset: worth.preset }),
+      client: { name: subject.client.name, level: subject.client.level },
+      partner: { name: here.bout.partnerWords || subject.request.whoPartner },
+    });
     download(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }), `${name}.bout.json`);
   };
   const saveCsv = (of: 'spans' | 'events'): void =>
@@ -43,15 +52,15 @@ export function CodingsTab({ bout }: { bout: BoutScored }) {
     const read = readBoutFile(parsed.json);
     if ('faults' in read) return void toast.error(read.faults.slice(0, 3).join(' '), { duration: 12_000 });
     coding.bring(here.bout.id, {
-      spans: read.bout.spans.map(({ position, holder, from, to }) => ({
-        position,
-        holder,
+      spans: read.bout.spans.map(({ from, to, ...span }) => ({
+        ...span,
         fromFrame: frameAt(from),
         toFrame: frameAt(to),
       })),
       events: read.bout.events.map(({ at, ...happening }) => ({ ...happening, atFrame: frameAt(at) })),
     });
-    toast(`${file.name} is this bout’s coding now. Ctrl Z takes it back.`);
+    const left = await adopt(read);
+    toast(`${file.name} is this bout’s coding now. Ctrl Z takes it back.${left}`, { duration: 12_000 });
   };
   return (
     <div className="flex flex-col gap-3 text-small">

@@ -4,6 +4,7 @@ import {
   overrideWords,
   scoreText,
   sheetCaution,
+  tapsText,
   type Decision,
   type Doubt,
   type ScoredAction,
@@ -11,6 +12,7 @@ import {
 } from '@lean-mentor/core/scoring';
 import { useAccount } from '../../access/index.ts';
 import { useFrame, useScene } from '../DeskScene.ts';
+import { Falls } from './Falls.tsx';
 import { ScoreFigures } from './ScoreFigures.tsx';
 import { StakesLine } from './StakesLine.tsx';
 import type { BoutScored } from './useScore.ts';
@@ -32,7 +34,8 @@ const worth = ({ points, near }: Pick<ScoreEntry, 'points' | 'near'>): string =>
 
 /** The computed score with every award and refusal, and the coach’s corrections beside it. */
 export function ScoreTab({ bout }: { bout: BoutScored }) {
-  const { result, corrected, overrides, here, since, frameAt } = bout;
+  const { result, corrected, overrides, here, since, frameAt, timed } = bout;
+  const isRound = timed.afterFinish === 'restarts' && result.falls.length > 0;
   const { actions, footage, go } = useScene();
   const frame = useFrame();
   const isCoach = useAccount()?.role === 'coach';
@@ -62,6 +65,7 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
         <p className="time text-title" aria-label="Score at the end">
           <ScoreFigures score={result.score} />
         </p>
+        {isRound && <p className="text-title">{tapsText(result.falls)}</p>}
         <p>{resultWords(result)}</p>
         {corrected && (
           <p className="font-semibold" data-corrected>
@@ -69,6 +73,7 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
           </p>
         )}
       </div>
+      <Falls bout={bout} />
       <StakesLine bout={bout} frame={frame} />
       <ol aria-label="Awards and refusals" className="divide-y divide-seam border-y border-seam">
         {entries.map(({ entry, given }) => (
