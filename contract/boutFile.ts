@@ -46,6 +46,7 @@ export const inlineRuleSheet = z.looseObject({
       z.object({
         technique: z.string().trim().min(1).max(60),
         belowLevel: z.int().min(2).max(5).optional(),
+        underAge: z.int().min(1).max(99).optional(),
         ageGroups: z.array(z.enum(ageGroups)).optional(),
       }),
     )
@@ -57,6 +58,7 @@ export const inlineRuleSheet = z.looseObject({
 const person = z.looseObject({
   name: z.string().optional(),
   level: z.int().min(0).max(10).nullable().optional(),
+  age: z.int().min(0).max(130).nullable().optional(),
   ageGroup: z.string().nullable().optional(),
 });
 

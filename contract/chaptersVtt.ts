@@ -30,7 +30,12 @@ export function nestedChapters(stretches: readonly Chapter[], moments: readonly 
     const earlier = bounded[i - 1];
     if (!earlier || earlier.toSeconds <= later.fromSeconds) return;
     if (earlier.atSeconds === later.atSeconds) Object.assign(later, { fromSeconds: earlier.fromSeconds, toSeconds: earlier.toSeconds });
-    else earlier.toSeconds = later.fromSeconds = (earlier.atSeconds + later.atSeconds) / 2;
+    else {
+      const { atSeconds } = earlier;
+      const between = (atSeconds + later.atSeconds) / 2;
+      for (const one of bounded) if (one.atSeconds === atSeconds) one.toSeconds = between;
+      later.fromSeconds = between;
+    }
   });
   return [...stretches, ...bounded.map(({ fromSeconds, toSeconds, title }) => ({ fromSeconds, toSeconds, title }))];
 }

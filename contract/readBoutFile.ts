@@ -1,9 +1,11 @@
 import {
+  ageGroups,
   isRuleSheetName,
   positionFamily,
   ruleSheetFaults,
   ruleSheets,
   type AfterFinish,
+  type Athletic,
   type RuleSheet,
   type TimedBout,
   type TimedEvent,
@@ -185,6 +187,13 @@ function readThreats({ threats }: Parts, end: number, faults: string[]): TimedTh
   });
 }
 
+/** Who somebody is, as far as a file says it; an age group that is not known is none. */
+const personOf = ({ age = null, ageGroup, level = null }: BoutFile['client']): Athletic => ({
+  age,
+  ageGroup: ageGroups.find((one) => one === ageGroup) ?? null,
+  level,
+});
+
 /** Seconds between stoppages and the restarts that follow them. */
 function stoppedSeconds({ events }: Parts, timeOf: ReturnType<typeof timesOf>): number {
   let [stopped, sum] = [null as number | null, 0];
@@ -230,6 +239,7 @@ export function readBoutFile(json: unknown): ReadBout {
     spans,
     events,
     ...(threats.length > 0 && { threats }),
+    people: { client: personOf(file.client), partner: personOf(file.partner) },
   };
   return { file, bout, sheet, valuePreset: file.valuePreset ?? 'balanced' };
 }

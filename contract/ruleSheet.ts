@@ -24,7 +24,12 @@ export const ruleSheet = sameAs<RuleSheet>()(
     decides: z.boolean(),
     restrictions: z
       .array(
-        z.object({ technique: z.string(), belowLevel: z.number().optional(), ageGroups: z.array(z.enum(ageGroups)).readonly().optional() }),
+        z.object({
+          technique: z.string(),
+          belowLevel: z.number().optional(),
+          underAge: z.number().optional(),
+          ageGroups: z.array(z.enum(ageGroups)).readonly().optional(),
+        }),
       )
       .readonly(),
     notes: z.string(),

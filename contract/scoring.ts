@@ -1,5 +1,6 @@
 import {
   afterFinishes,
+  ageGroups,
   attemptOutcomes,
   positionCodes,
   ruleSheetNames,
@@ -110,6 +111,7 @@ const position = z.enum(positionCodes);
 const holder = athlete.nullable();
 const at = { at: z.number() };
 const name = techniqueName.optional();
+const person = z.object({ age: z.number().nullable(), ageGroup: z.enum(ageGroups).nullable().optional(), level: z.number().nullable() });
 const threat = sameAs<TimedThreat>()(
   z.object({
     athlete,
@@ -128,6 +130,7 @@ const timedBout = sameAs<TimedBout>()(
     spans: z.array(z.object({ position, holder, from: z.number(), to: z.number(), name })),
     afterFinish: z.enum(afterFinishes).optional(),
     threats: z.array(threat).optional(),
+    people: z.object({ client: person, partner: person }).optional(),
     events: z.array(
       z.discriminatedUnion('kind', [
         z.object({

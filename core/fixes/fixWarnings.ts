@@ -43,8 +43,6 @@ const grown = 18;
 /** What needs an experienced, grown partner. */
 const notForMinors: readonly BookPrinciple['caution'][] = ['knee-and-heel', 'neck-and-spine'];
 
-const ageGroupOf = (age: number | null) => (age === null ? null : age < 13 ? 'child' : age < grown ? 'teen' : 'adult');
-
 function ofPrinciple(principle: BookPrinciple, { client, sheet, given, drills }: WarningInput): FixWarning[] {
   const { id, name, caution, techniques, variants, drillIds } = principle;
   const warn = (kind: WarningKind, words: string, offers: string[] = []): FixWarning => ({ kind, principleId: id, words, offers });
@@ -60,8 +58,9 @@ function ofPrinciple(principle: BookPrinciple, { client, sheet, given, drills }:
       ),
     );
   for (const technique of techniques) {
-    const { verdict, words } = legalityOf(sheet, technique, { ageGroup: ageGroupOf(client.age), level: client.level });
-    if (verdict === 'forbidden') found.push(warn('restricted', `“${name}”: ${words}`));
+    const { verdict, words } = legalityOf(sheet, technique, { age: client.age, level: client.level });
+    const isMinor = client.age !== null && client.age < grown;
+    if (verdict === 'forbidden' || (verdict === 'unknown' && isMinor)) found.push(warn('restricted', `“${name}”: ${words}`));
   }
   const before = given[id];
   if (before && before.times >= stuckAfter && !before.better) {

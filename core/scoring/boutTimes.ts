@@ -15,6 +15,7 @@ import type { RuleSheet } from './ruleSheet.ts';
 import type { BoutScore } from './score.ts';
 import type { CorrectedScore } from './overrides.ts';
 import { scoreBout } from './scoreBout.ts';
+import type { Athletic } from './legality.ts';
 import type { AfterFinish, TimedBout } from './timedBout.ts';
 
 /** A bout as it lies in its footage: from inclusive, to exclusive. */
@@ -44,18 +45,21 @@ export interface BoutUsage {
   /** How long it was meant to be; null where nobody knows. */
   clockSeconds: ClockSeconds | null;
   afterFinish: AfterFinish;
+  people?: TimedBout['people'];
 }
 
 /**
  * What a bout goes by where it does not say so itself (docs/domain.md §2): as long as the client said at intake, else as the sheet says; a
- * match ends with a finish, every other round starts again.
+ * match ends with a finish, every other round starts again. `client`: who they are, where what is allowed is asked.
  */
 export const boutUsage = (
   said: { lengthMinutes: number | null; kind: string },
   { boutSeconds }: Pick<RuleSheet, 'boutSeconds'>,
+  client: Athletic | null = null,
 ): BoutUsage => ({
   clockSeconds: said.lengthMinutes === null ? boutSeconds : said.lengthMinutes * 60,
   afterFinish: said.kind === 'match' ? 'ends' : 'restarts',
+  ...(client && { people: { client: { age: client.age, level: client.level }, partner: { age: null, level: null } } }),
 });
 
 /** A bout in seconds as it goes by what it says itself, else by what is usual there. */
@@ -67,6 +71,7 @@ export const asMeant = <B extends TimedBout>(
   ...timed,
   clockSeconds: bout.lengthSeconds ?? usage?.clockSeconds ?? null,
   afterFinish: bout.afterFinish ?? usage?.afterFinish ?? 'ends',
+  ...(usage?.people && { people: usage.people }),
 });
 
 /** The times of a bout, by the footage's own frame times. `usage`: what it goes by where it does not say so itself. */

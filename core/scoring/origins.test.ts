@@ -48,7 +48,12 @@ describe('through a scramble', () => {
     const { awards, refusals, doubts } = score(legs);
     expect([awards, refusals]).toEqual([[], []]);
     expect(doubts).toEqual([
-      { athlete: 'client', at: 15.5, words: 'Client came up on top, half guard, at 0:15 out of scramble: was it anything?' },
+      {
+        kind: 'unexplained',
+        athlete: 'client',
+        at: 15.5,
+        words: 'Client came up on top, half guard, at 0:15 out of scramble: was it anything?',
+      },
     ]);
     expect(actions([up, scramble(10), ['half-guard', 'client', 4], end])).toEqual([['client', 'sweep', 2, 0]]);
     expect(actions(legs, { ...pointsJacket, originSeconds: 12 })).toEqual([['client', 'sweep', 2, 0]]);

@@ -58,8 +58,13 @@ export function correctedBout(sheet: RuleSheet, result: BoutScore, overrides: re
     }
   }
   const isWorth = ({ points, near }: ScoreEntry): boolean => points !== 0 || near !== 0;
-  const isAnswered = ({ athlete, at }: Doubt): boolean =>
-    overrides.some((override) => override.athlete === athlete && Math.abs(override.at - at) <= sameInstant);
+  const isAnswered = ({ kind, athlete, at }: Doubt): boolean =>
+    overrides.some(
+      (override) =>
+        override.athlete === athlete &&
+        Math.abs(override.at - at) <= sameInstant &&
+        (override.action === 'finish') === (kind === 'forbidden'),
+    );
   return {
     ...result,
     ...corrected,

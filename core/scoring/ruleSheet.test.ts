@@ -39,22 +39,68 @@ describe('a rule sheet', () => {
 
 describe('legality', () => {
   const { 'points-jacket': jacket, 'late-points-no-jacket': late } = ruleSheets;
-  const adult = (level: number | null) => ({ ageGroup: 'adult' as const, level });
-  it('depends on sheet, age group and level, and always defers to the event', () => {
-    expect(legalityOf(jacket, 'Knee bar', adult(3)).words).toBe(
+  const grown = (level: number | null) => ({ age: 25, level });
+  const verdict = (...of: Parameters<typeof legalityOf>) => legalityOf(...of).verdict;
+  it('depends on sheet, age and level, and always defers to the event', () => {
+    expect(legalityOf(jacket, 'Knee bar', grown(3)).words).toBe(
       'Knee bar is forbidden below the fourth level on “Points, jacket”. Organisers change their rules. Check the event’s own current rule book; the referee decides.',
     );
-    expect(legalityOf(jacket, 'knee bar', adult(4)).verdict).toBe('allowed');
-    expect(legalityOf(jacket, 'twisting leg lock', adult(4)).verdict).toBe('forbidden');
-    expect(legalityOf(late, 'twisting leg lock', adult(4)).verdict).toBe('allowed');
-    expect(legalityOf(late, 'twisting leg lock', { ageGroup: 'teen', level: 5 }).verdict).toBe('forbidden');
-    expect(legalityOf(jacket, 'slam', adult(5)).verdict).toBe('forbidden');
+    expect(verdict(jacket, 'knee bar', grown(4))).toBe('allowed');
+    expect(verdict(jacket, 'slam', grown(5))).toBe('forbidden');
+  });
+
+  it('leans to the cautious side: twisting leg locks, knee reaps and neck cranks to nobody in jackets, elsewhere to no minor', () => {
+    for (const technique of ['twisting leg lock', 'knee reap', 'neck crank'])
+      expect(verdict(jacket, technique, grown(5))).toBe('forbidden');
+    expect(verdict(late, 'twisting leg lock', grown(4))).toBe('allowed');
+    expect([17, 18].map((age) => verdict(late, 'twisting leg lock', { age, level: 5 }))).toEqual(['forbidden', 'allowed']);
+    // Under sixteen no leg lock, and no wrist lock either.
+    for (const technique of ['straight ankle lock', 'knee bar', 'toe hold', 'wrist lock'])
+      expect([15, 16].map((age) => verdict(jacket, technique, { age, level: 5 }))).toEqual(['forbidden', 'allowed']);
+    expect([1, 2].map((level) => verdict(jacket, 'jumping guard', grown(level)))).toEqual(['forbidden', 'allowed']);
+  });
+
+  it('reads on what older sheets say of age groups, also of somebody whose years are not known', () => {
+    const older = { ...jacket, restrictions: [{ technique: 'guillotine', ageGroups: ['child', 'teen'] as const }] };
+    expect([12, 17, 18].map((age) => verdict(older, 'guillotine', { age, level: 1 }))).toEqual(['forbidden', 'forbidden', 'allowed']);
+    expect(verdict(older, 'guillotine', { age: null, ageGroup: 'teen', level: 1 })).toBe('forbidden');
+    // A teenager may be fifteen or not.
+    expect(verdict(jacket, 'wrist lock', { age: null, ageGroup: 'teen', level: 3 })).toBe('unknown');
+    expect(verdict(jacket, 'wrist lock', { age: null, ageGroup: 'child', level: 3 })).toBe('forbidden');
   });
 
   it('is unknown where the sheet is silent or the person is not known', () => {
-    expect(legalityOf(jacket, 'flying something', adult(5)).verdict).toBe('unknown');
-    expect(legalityOf(jacket, 'knee bar', adult(null))).toMatchObject({ verdict: 'unknown', words: expect.stringContaining('the level') });
-    expect(legalityOf(jacket, 'triangle', { ageGroup: null, level: null }).verdict).toBe('allowed');
+    expect(verdict(jacket, 'flying something', grown(5))).toBe('unknown');
+    expect(legalityOf(jacket, 'knee bar', grown(null))).toMatchObject({ verdict: 'unknown', words: expect.stringContaining('the level') });
+    expect(verdict(jacket, 'triangle', { age: null, level: null })).toBe('allowed');
+  });
+});
+
+describe('a finish that the sheet forbids to these two', () => {
+  const finished = (technique: string, people?: Parameters<typeof scoreBout>[0]['people']) =>
+    ({
+      ...boutOf([['mount', 'client', 10]], [{ kind: 'finish', athlete: 'client', technique, at: 9 }]),
+      ...(people && { people }),
+    }) as const;
+  const people = (client: number, partner: number) => ({ client: { age: client, level: 5 }, partner: { age: partner, level: 5 } });
+
+  it('is a doubt, by the age of either, by level and by attire; one that is allowed, or that nobody named, is none', () => {
+    const { 'points-jacket': jacket, 'points-no-jacket': noJacket } = ruleSheets;
+    const doubts = (of: Parameters<typeof scoreBout>[0], sheet = jacket) => scoreBout(of, sheet).doubts.map(({ kind, at }) => [kind, at]);
+    expect(doubts(finished('toe hold', people(30, 15)))).toEqual([['forbidden', 9]]);
+    expect(doubts(finished('toe hold', people(15, 30)))).toEqual([['forbidden', 9]]);
+    expect(doubts(finished('toe hold', people(30, 30)))).toEqual([]);
+    expect(doubts(finished('twisting leg lock'))).toEqual([['forbidden', 9]]);
+    expect(doubts(finished('collar choke'), noJacket)).toEqual([['forbidden', 9]]);
+    expect(doubts(finished('collar choke'))).toEqual([]);
+    expect(doubts(finished(''))).toEqual([]);
+  });
+
+  it('is answered with one press, and the answer to another doubt at that instant is none to it', () => {
+    const found = scoreBout(finished('slam'), pointsJacket);
+    const answer = { id: 'o', athlete: 'client' as const, action: 'finish', at: 9, points: 0, near: 0, why: 'It stands.' };
+    expect(correctedBout(pointsJacket, found, [answer]).doubts).toEqual([]);
+    expect(correctedBout(pointsJacket, found, [{ ...answer, action: 'sweep' }]).doubts).toHaveLength(1);
   });
 });
 

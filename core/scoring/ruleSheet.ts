@@ -19,10 +19,12 @@ export interface PenaltyStep {
 export const tieBreaks = ['points', 'near-points', 'penalties'] as const;
 export type TieBreak = (typeof tieBreaks)[number];
 
-/** Who may not do a technique: everybody, those below a level (1 first … 5 last), or those of some age groups. */
+/** Who may not do a technique: everybody, those below a level (1 first … 5 last), or those younger than so many years. */
 export interface Restriction {
   technique: string;
   belowLevel?: number | undefined;
+  underAge?: number | undefined;
+  /** In sheets that were written before ages were given in years. */
   ageGroups?: readonly AgeGroup[] | undefined;
 }
 export const ageGroups = ['child', 'teen', 'adult', 'master'] as const;
@@ -67,18 +69,24 @@ export const sheetCaution = 'Organisers change their rules. Check the event’s 
 const usualRestrictions: readonly Restriction[] = [
   { technique: 'slam' },
   { technique: 'scissor takedown' },
-  { technique: 'neck crank', belowLevel: 5 },
-  { technique: 'twisting leg lock', belowLevel: 5 },
-  { technique: 'twisting leg lock', ageGroups: ['child', 'teen'] },
-  { technique: 'knee reap', belowLevel: 5 },
+  { technique: 'neck crank' },
+  { technique: 'twisting leg lock' },
+  { technique: 'knee reap' },
   { technique: 'knee bar', belowLevel: 4 },
+  { technique: 'knee bar', underAge: 16 },
   { technique: 'toe hold', belowLevel: 4 },
+  { technique: 'toe hold', underAge: 16 },
   { technique: 'calf or biceps slicer', belowLevel: 4 },
+  { technique: 'calf or biceps slicer', underAge: 16 },
+  { technique: 'straight ankle lock', underAge: 16 },
   { technique: 'wrist lock', belowLevel: 2 },
-  { technique: 'straight ankle lock', ageGroups: ['child'] },
-  { technique: 'guillotine', ageGroups: ['child'] },
-  { technique: 'jumping guard', ageGroups: ['child', 'teen'] },
+  { technique: 'wrist lock', underAge: 16 },
+  { technique: 'guillotine', underAge: 13 },
+  { technique: 'jumping guard', belowLevel: 2 },
+  { technique: 'jumping guard', underAge: 16 },
 ];
+/** Forbidden to everybody where jackets are worn; elsewhere to the young. */
+const leftToGrownUps: readonly string[] = ['twisting leg lock', 'knee reap'];
 
 /** "Points, jacket": what any sheet does not state is as here (docs/domain.md §3). */
 export const pointsJacket: RuleSheet = {
@@ -118,7 +126,7 @@ export const ruleSheets: Readonly<Record<RuleSheetName, RuleSheet>> = {
     points: { ...pointsJacket.points, mount: 2, 'back-control': 3, 'back-mount': 3 },
     pointsCount: 'second-half',
     guardPullCosts: 1,
-    restrictions: usualRestrictions.filter(({ technique, belowLevel }) => technique !== 'twisting leg lock' || belowLevel === undefined),
+    restrictions: usualRestrictions.map((one) => (leftToGrownUps.includes(one.technique) ? { ...one, underAge: 18 } : one)),
   },
   'finish-only': { ...pointsJacket, name: 'Finish only', attire: 'either', pointsCount: 'never' },
   'open-mat': { ...pointsJacket, name: 'Open mat', attire: 'either', pointsCount: 'never', decides: false, tie: [] },

@@ -33,13 +33,16 @@ export function ruleSheetFaults(sheet: RuleSheet): string[] {
   });
   if (sheet.decides && pointsCount !== 'never' && !tie.includes('points')) faults.push('tie: points are given, but never compared.');
   if (!sheet.decides && tie.length > 0) faults.push('tie: the sheet decides nothing, so nothing can be compared.');
-  sheet.restrictions.forEach(({ technique, belowLevel, ageGroups }, i) => {
+  sheet.restrictions.forEach(({ technique, belowLevel, underAge, ageGroups }, i) => {
     if (technique.trim() === '') faults.push(`restrictions[${i}].technique: name the technique.`);
     if (belowLevel !== undefined && !(belowLevel >= 2 && belowLevel <= 5))
       faults.push(`restrictions[${i}].belowLevel: ${belowLevel} forbids it to nobody or everybody; 2 to 5.`);
+    if (underAge !== undefined && !(underAge >= 1 && underAge <= 99))
+      faults.push(`restrictions[${i}].underAge: ${underAge} forbids it to nobody or everybody; 1 to 99 years.`);
     if (ageGroups?.length === 0) faults.push(`restrictions[${i}].ageGroups: names no age group, so it forbids nothing.`);
     const all = sheet.restrictions.findIndex(
-      (other) => other.technique === technique && other.belowLevel === undefined && other.ageGroups === undefined,
+      (other) =>
+        other.technique === technique && other.belowLevel === undefined && other.underAge === undefined && other.ageGroups === undefined,
     );
     if (all >= 0 && all !== i) faults.push(`restrictions[${i}]: “${technique}” is forbidden to everybody already.`);
   });

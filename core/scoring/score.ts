@@ -25,8 +25,12 @@ export interface ScoreEntry {
   reason: string;
 }
 
-/** Somebody came to be on top and nothing says how; `at` is on the footage clock. The coach answers it. */
+/**
+ * For the coach to answer. unexplained: somebody came to be on top and nothing says how; forbidden: a finish that the sheet forbids to one
+ * of the two. `at` is on the footage clock.
+ */
 export interface Doubt {
+  kind: 'unexplained' | 'forbidden';
   athlete: Athlete;
   at: BoutSeconds;
   words: string;

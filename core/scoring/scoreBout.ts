@@ -4,7 +4,7 @@ import { clockSlack } from './clockSlack.ts';
 import type { BoutSeconds, ClockSeconds } from '../footage/index.ts';
 import { decideBout } from './decideBout.ts';
 import { fallsOf, tapsOf } from './falls.ts';
-import { doubtsOf } from './doubts.ts';
+import { forbiddenFinishes, unexplainedTops } from './doubts.ts';
 import { playedStretches } from './playedStretches.ts';
 import { readActions } from './readActions.ts';
 import type { RuleSheet } from './ruleSheet.ts';
@@ -86,7 +86,7 @@ export function scoreBout(coded: TimedBout, sheet: RuleSheet): BoutScore {
       .sort(byReaching)
       .map(inFootage),
     falls,
-    doubts: doubtsOf(stretches, actions, clock),
+    doubts: [...unexplainedTops(stretches, actions, clock), ...forbiddenFinishes(bout, sheet, endedAt)].sort((a, b) => a.at - b.at),
     endedAt,
   };
 }

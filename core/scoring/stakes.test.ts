@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { pointsJacket, ruleSheets, type RuleSheet } from './ruleSheet.ts';
+import { correctedBout } from './overrides.ts';
 import { scoreBout } from './scoreBout.ts';
 import { stakesAt } from './stakes.ts';
 import { boutOf, type Leg } from './testing/boutOf.ts';
@@ -48,6 +49,20 @@ describe('stakes', () => {
     expect(stakes).toMatchObject({ state: 'must-score', leader: 'partner' });
     expect(stakes.cheapest).toMatchObject({ athlete: 'client', points: 2, leader: null });
     expect(stakes.question).toBe('Behind by 2, 0:20 left: would a pass have been the way back?');
+    // Four behind: a sweep would not change who leads, a sweep into mount would.
+    const four: Leg[] = [
+      ['standing', null, 10],
+      ['mount', 'partner', 2],
+      ['half-guard', 'partner', 10],
+      ['side-control', 'partner', 2],
+      ['half-guard', 'partner', 10],
+      ['side-control', 'partner', 4],
+      ['closed-guard', 'partner', 22],
+    ];
+    const behind = at(four, 50);
+    expect(behind.score.partner.points - behind.score.client.points).toBeGreaterThan(2);
+    expect(behind.cheapest!.points).toBeGreaterThanOrEqual(behind.score.partner.points);
+    expect(behind.question).toMatch(/would a sweep into \w+.* \(\d\) have been the way back\?/);
     // Five behind, and nothing on the sheet gives five.
     expect(
       at(
@@ -63,6 +78,36 @@ describe('stakes', () => {
 
   it('are a knife-edge while level: whoever scores next leads', () => {
     expect(at(ahead, 5)).toMatchObject({ state: 'knife-edge', leader: null, cheapest: { action: 'takedown', fromHere: true } });
+  });
+
+  it('are not safe five ahead from a sweep into mount, and are from where none can follow', () => {
+    const five = (last: Leg): Leg[] => [['standing', null, 5], ['half-guard', 'client', 5], ['side-control', 'client', 5], last];
+    const swept = at(five(['closed-guard', 'client', 45]), 30);
+    expect(swept).toMatchObject({ state: 'knife-edge', score: { client: { points: 5 } } });
+    expect(swept.chains).toContainEqual(
+      expect.objectContaining({ athlete: 'partner', action: 'sweep', then: 'mount', points: 6, leader: 'partner' }),
+    );
+    expect(swept.question).toBe('Ahead by 5, 0:30 left: was trying for a pass worth the risk of a sweep into mount (6)?');
+    expect(at(five(['side-control', 'client', 45]), 30)).toMatchObject({ state: 'safe', question: null });
+  });
+
+  it('leave the coach in peace two ahead with four minutes left, and ask where the one who holds them down may take the lead outright', () => {
+    const two = at(ahead, 40, pointsJacket, 290);
+    expect([two.secondsLeft, two.state, two.question]).toEqual([250, 'knife-edge', null]);
+    const pinned: Leg[] = [
+      ['standing', null, 10],
+      ['closed-guard', 'client', 10],
+      ['scramble', null, 11],
+      ['side-control', 'partner', 30],
+    ];
+    expect(at(pinned, 40, pointsJacket, 290).question).toBe('Ahead by 2, 4:10 left: was enough done against a knee on belly?');
+  });
+
+  it('follow the coach’s corrections', () => {
+    const bout = boutOf(ahead);
+    const refused = { id: 'o', athlete: 'client' as const, action: 'takedown', at: 10, points: -2, near: 0, why: '' };
+    const result = scoreBout(bout, pointsJacket);
+    expect(stakesAt(bout, pointsJacket, correctedBout(pointsJacket, result, [refused]), 40)).toMatchObject({ leader: null });
   });
 
   it('count down to the length that was set, not to where the footage ends', () => {

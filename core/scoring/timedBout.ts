@@ -1,5 +1,6 @@
 import type { BoutSeconds, ClockSeconds } from '../footage/index.ts';
 import type { Athlete } from './athlete.ts';
+import type { Athletic } from './legality.ts';
 import type { TimedEvent } from './boutEvent.ts';
 import type { Holder, PositionCode } from './position.ts';
 
@@ -44,4 +45,6 @@ export interface TimedBout {
   /** "ends" where it is not said. */
   afterFinish?: AfterFinish;
   threats?: readonly TimedThreat[];
+  /** Who they are, as far as it is known: what a sheet forbids depends on it. */
+  people?: Readonly<Record<Athlete, Athletic>>;
 }

@@ -47,7 +47,7 @@ export function scoreAnswer({ bout, sheet }: GoodBout) {
       ...(attackFrom !== null && { attackFromSeconds: rounded(attackFrom) }),
       score: own,
     })),
-    doubts: [...doubts.map((doubt) => ({ kind: 'unexplained', ...doubt })), ...coderCheck(bout)]
+    doubts: [...doubts, ...coderCheck(bout)]
       .sort((a, b) => a.at - b.at)
       .map(({ kind, at, words }) => ({ kind, atSeconds: rounded(at), reason: words })),
     notes: sheet.notes,

@@ -113,7 +113,7 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
     footage.bouts.map((bout): LadderBout => {
       const ownSheet = own.find(({ id }) => id === bout.sheetId);
       const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet ?? request.ruleSheet];
-      const times = boutTimes(bout, tables.get(footage.id)!, boutUsage(request, sheet));
+      const times = boutTimes(bout, tables.get(footage.id)!, boutUsage(request, sheet, client));
       return { footage, bout, times, sheet, harm: harmOf(document, bout, times, sheet, values) };
     }),
   );

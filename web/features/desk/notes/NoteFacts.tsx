@@ -17,7 +17,7 @@ export function NoteFacts({ note }: { note: Note }) {
   const bout = bouts.find((here) => here.bout.id === id)?.bout;
   const score = scored.find(({ here }) => here.bout.id === id);
   const at = score ? Math.max(0, score.since(note.fromFrame)) : 0;
-  const stakes = score && stakesAt(score.timed, score.sheet, score.result, at);
+  const stakes = score && stakesAt(score.timed, score.sheet, score.standing, at);
   const clockAt = useClockAt();
   const clock = (frame: number): string => clockText(clockAt(frame));
   const span = bout?.spans.find(({ fromFrame, toFrame }) => fromFrame <= note.fromFrame && note.fromFrame < toFrame);
@@ -33,7 +33,7 @@ export function NoteFacts({ note }: { note: Note }) {
       {score && score.sheet.pointsCount !== 'never' && (
         <>
           {' '}
-          with <span className="time">{scoreText(scoreAt(score.timed, score.result, at))}</span>
+          with <span className="time">{scoreText(scoreAt(score.timed, score.standing, at))}</span>
           {stakes?.state && ` (${stakesShort[stakes.state]})`}
         </>
       )}

@@ -133,7 +133,7 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
 function Doubts({ bout: { standing, sheet, here, frameAt, clock }, mayAnswer }: { bout: BoutScored; mayAnswer: boolean }) {
   const { actions, footage, go } = useScene();
   if (standing.doubts.length === 0) return null;
-  const answer = ({ athlete, at }: Doubt, action: ScoredAction, points: number): string =>
+  const answer = ({ kind, athlete, at }: Doubt, action: ScoredAction | 'finish', points: number): string =>
     actions.add('override', {
       footageId: footage.id,
       boutId: here.bout.id,
@@ -142,7 +142,7 @@ function Doubts({ bout: { standing, sheet, here, frameAt, clock }, mayAnswer }: 
       atFrame: frameAt(at),
       points,
       near: 0,
-      why: points > 0 ? '' : 'Nothing.',
+      why: points > 0 ? '' : kind === 'forbidden' ? 'It stands.' : 'Nothing.',
     });
   const worth: readonly ScoredAction[] = ['takedown', 'sweep', 'pass'];
   return (
@@ -153,7 +153,17 @@ function Doubts({ bout: { standing, sheet, here, frameAt, clock }, mayAnswer }: 
             {clockText(clock.at(doubt.at))}
           </button>
           <span className="grow">{doubt.words}</span>
-          {mayAnswer && (
+          {mayAnswer && doubt.kind === 'forbidden' && (
+            <button
+              type="button"
+              aria-label={`It stands, at ${clockText(clock.at(doubt.at))}`}
+              className="shrink-0 text-reed hover:underline"
+              onClick={() => answer(doubt, 'finish', 0)}
+            >
+              It stands
+            </button>
+          )}
+          {mayAnswer && doubt.kind === 'unexplained' && (
             <span className="flex shrink-0 gap-3 text-reed">
               {worth
                 .filter((action) => sheet.points[action] > 0)

@@ -1,24 +1,24 @@
-import { actionWords, stakesAt, type Stakes } from '@lean-mentor/core/scoring';
+import { stakesActionWords, stakesAt, type Stakes } from '@lean-mentor/core/scoring';
 import { clockText } from '@lean-mentor/core/footage';
 import type { BoutScored } from './useScore.ts';
 
 const stakesWords: Readonly<Record<NonNullable<Stakes['state']>, string>> = {
-  safe: 'Safe: no single score takes the lead away',
-  'knife-edge': 'Knife-edge: one score turns it',
+  safe: 'Safe: nothing that follows from here takes the lead away',
+  'knife-edge': 'Knife-edge: one score, or one chain, turns it',
   'must-score': 'Must score',
 };
 
 /** What hangs on the next score at a frame, and the question it leaves the coach. */
 export function StakesLine({ bout, frame }: { bout: BoutScored; frame: number }) {
-  const { timed, sheet, result, since } = bout;
-  const stakes = stakesAt(timed, sheet, result, Math.max(0, since(frame)));
+  const { timed, sheet, standing, since } = bout;
+  const stakes = stakesAt(timed, sheet, standing, Math.max(0, since(frame)));
   if (!stakes.state) return null;
   const { cheapest } = stakes;
   return (
     <p className={stakes.strong ? 'border-l-4 border-ink pl-2' : ''} data-stakes={stakes.state}>
       <span className="font-semibold">{stakesWords[stakes.state]}</span>, <span className="time">{clockText(stakes.secondsLeft)}</span>{' '}
       left.
-      {cheapest && ` The least that changes it: ${cheapest.athlete}, ${actionWords[cheapest.action]} (${cheapest.points}).`}
+      {cheapest && ` The least that changes it: ${cheapest.athlete}, ${stakesActionWords(cheapest)}.`}
       {stakes.question && <span className="text-reed"> {stakes.question}</span>}
     </p>
   );

@@ -47,7 +47,7 @@ export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere
   const own = data?.sheets ?? none;
   const [chosen, setChosen] = useState<Readonly<Record<string, SheetChoice>>>({});
   const [chooseBoutSheet] = useChooseBoutSheetMutation();
-  const { request } = subject;
+  const { request, client } = subject;
   const scored = useMemo(
     () =>
       bouts
@@ -57,11 +57,11 @@ export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere
           const choice = chosen[bout.id] ?? { ruleSheet: bout.ruleSheet, sheetId: bout.sheetId };
           const ownSheet = own.find(({ id }) => id === choice.sheetId);
           const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[choice.ruleSheet ?? request.ruleSheet];
-          const times = boutTimes(bout, table, boutUsage(request, sheet));
+          const times = boutTimes(bout, table, boutUsage(request, sheet, client));
           const against = Object.values(overrides).filter(({ boutId }) => boutId === bout.id);
           return { here, ...times, sheet, choice, overrides: against, ...scoredBout(times, sheet, against) };
         }),
-    [bouts, chosen, own, request, table, overrides],
+    [bouts, chosen, own, request, client, table, overrides],
   );
   return useMemo(
     () => ({

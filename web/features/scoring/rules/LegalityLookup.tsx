@@ -1,4 +1,4 @@
-import { ageGroups, ageGroupWords, knownTechniques, legalityOf, type AgeGroup, type RuleSheet } from '@lean-mentor/core/scoring';
+import { knownTechniques, legalityOf, type RuleSheet } from '@lean-mentor/core/scoring';
 import { useId, useState } from 'react';
 
 const verdictWords = { allowed: 'Allowed', forbidden: 'Forbidden', unknown: 'Not known' } as const;
@@ -7,10 +7,10 @@ const look = 'rounded-sm border border-seam bg-linen px-2 py-1';
 /** Whether somebody may do something under a sheet. */
 export function LegalityLookup({ sheet }: { sheet: RuleSheet }) {
   const [technique, setTechnique] = useState('knee bar');
-  const [ageGroup, setAgeGroup] = useState<AgeGroup>('adult');
+  const [age, setAge] = useState('25');
   const [level, setLevel] = useState(1);
   const list = useId();
-  const answer = legalityOf(sheet, technique, { ageGroup, level });
+  const answer = legalityOf(sheet, technique, { age: age === '' ? null : Number(age), level });
   return (
     <section aria-label="Is it allowed?" className="flex flex-col gap-2 border-t border-seam pt-4">
       <h2 className="text-read font-semibold">Is it allowed?</h2>
@@ -27,13 +27,19 @@ export function LegalityLookup({ sheet }: { sheet: RuleSheet }) {
             <option key={name} value={name} />
           ))}
         </datalist>
-        <select aria-label="Age group" value={ageGroup} onChange={({ target }) => setAgeGroup(target.value as AgeGroup)} className={look}>
-          {ageGroups.map((group) => (
-            <option key={group} value={group}>
-              {ageGroupWords[group]}
-            </option>
-          ))}
-        </select>
+        <label className="flex items-center gap-2">
+          at
+          <input
+            aria-label="Age in years"
+            type="number"
+            min={4}
+            max={99}
+            value={age}
+            onChange={({ target }) => setAge(target.value)}
+            className={`${look} w-16`}
+          />
+          years
+        </label>
         <select aria-label="Level" value={level} onChange={({ target }) => setLevel(Number(target.value))} className={look}>
           {['first', 'second', 'third', 'fourth', 'fifth'].map((words, i) => (
             <option key={words} value={i + 1}>

@@ -1,4 +1,4 @@
-import { ageGroups, ageGroupWords, type RuleSheet } from '@lean-mentor/core/scoring';
+import { ageGroupWords, type RuleSheet } from '@lean-mentor/core/scoring';
 import { X } from 'lucide-react';
 import { IconButton } from '../../../shared/primitives/index.ts';
 
@@ -19,6 +19,8 @@ const levels = [
   'below the fourth level',
   'below the fifth level',
 ] as const;
+/** What an age limit begins with, in years. */
+const grown = 18;
 const look = 'rounded-sm border border-seam bg-linen px-2 py-0.5 disabled:opacity-70';
 
 /** What a sheet forbids, and to whom. */
@@ -29,7 +31,7 @@ export function RestrictionList({ restrictions, editable, onChange }: Restrictio
     <div className="flex flex-col gap-1.5">
       <h3 className="font-semibold">Forbidden</h3>
       <ul className="grid grid-cols-2 gap-x-8 gap-y-1 text-small">
-        {restrictions.map(({ technique, belowLevel, ageGroups: groups }, i) => (
+        {restrictions.map(({ technique, belowLevel, underAge, ageGroups: groups }, i) => (
           <li key={i} className="flex items-center gap-2">
             <input
               aria-label="Technique"
@@ -40,14 +42,13 @@ export function RestrictionList({ restrictions, editable, onChange }: Restrictio
             />
             <select
               aria-label={`To whom ${technique} is forbidden`}
-              value={groups ? groups.join(' ') : String(belowLevel ?? 0)}
+              value={groups ? 'groups' : underAge !== undefined ? 'age' : String(belowLevel ?? 0)}
               onChange={({ target: { value } }) =>
-                set(
-                  i,
-                  /^\d/.test(value)
-                    ? { belowLevel: Number(value) || undefined, ageGroups: undefined }
-                    : { belowLevel: undefined, ageGroups: value.split(' ') as never },
-                )
+                set(i, {
+                  belowLevel: Number(value) || undefined,
+                  underAge: value === 'age' ? grown : undefined,
+                  ageGroups: undefined,
+                })
               }
               className={look}
             >
@@ -58,13 +59,20 @@ export function RestrictionList({ restrictions, editable, onChange }: Restrictio
                   </option>
                 ) : null,
               )}
-              {ageGroups.map((group) => (
-                <option key={group} value={group}>
-                  {ageGroupWords[group]}
-                </option>
-              ))}
-              <option value="child teen">children and teenagers</option>
+              <option value="age">under an age</option>
+              {groups && <option value="groups">{groups.map((group) => ageGroupWords[group]).join(' and ')}</option>}
             </select>
+            {underAge !== undefined && (
+              <input
+                aria-label={`Years under which ${technique} is forbidden`}
+                type="number"
+                min={1}
+                max={99}
+                value={underAge}
+                onChange={({ target }) => set(i, { underAge: Number(target.value) })}
+                className={`${look} w-14`}
+              />
+            )}
             {editable && (
               <IconButton icon={X} words={`Allow ${technique}`} onClick={() => onChange(restrictions.filter((_, j) => j !== i))} />
             )}
