@@ -83,7 +83,7 @@ export const getLadder = operation({
     /** Conceded with no note before it: frames of the footage. */
     unexplained: z.array(z.object({ footageId: id, atFrame: z.int(), points: z.number(), finish: z.boolean() })),
     /** Principles that the question seems to be about. */
-    guessedAsked: ids,
+    guessedAsked: z.array(z.object({ principleId: id, words: z.array(z.string()) })),
     given: z.record(z.string(), z.object({ times: z.int(), better: z.boolean() })),
     /** Set aside in an earlier request of this client. */
     parkedBefore: ids,

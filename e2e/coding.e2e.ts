@@ -145,7 +145,7 @@ describe('the score', () => {
     );
     await marit.until(boutOnServer, (bout) => bout.ruleSheet === 'points-no-jacket');
     await sees.press('tab', /Would that score/);
-    await sees.sees(/partner holds, \d+\.\d s/);
+    await sees.sees(/’s [a-z ]*guard, \d+\.\d s/);
   });
 
   it('stands at each note, with what hung on the next one', async () => {

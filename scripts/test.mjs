@@ -73,8 +73,8 @@ try {
   ]);
   // Starting and stopping is mostly waiting: it needs no turn of its own.
   await Promise.all([tests('Unit and page tests', ['unit', 'web']), tests('Starting and stopping', ['start'], { beside: true })]);
-  // One browser and one house leave most of a processor free.
-  await Promise.all([tests('Browser tests', ['e2e']), tests('Server tests', ['server'], { beside: true })]);
+  await tests('Server tests', ['server']);
+  await tests('Browser tests', ['e2e']);
 } catch (error) {
   totals.failed += 1;
   reportFault(error);

@@ -70,8 +70,8 @@ const minutesText = (minutes: number): string => {
   return `${rounded} ${rounded === 1 ? 'minute' : 'minutes'}`;
 };
 
-/** "Three times, at 0:28, 1:12 and 3:41." */
-const happens = ({ count, clocks }: DraftFix): string => sentence(`this came up ${times(count)}, at ${listed(clocks)}`);
+/** "Three times, at 0:28, 1:12 and 3:41."; nothing where it is only a caution. */
+const happens = ({ count, clocks }: DraftFix): string => (count > 0 ? sentence(`this came up ${times(count)}, at ${listed(clocks)}`) : '');
 
 /** What it cost, from what was computed; empty where nothing was. */
 function costWords({ cost: { finish, points, leanDrop }, ledTo }: DraftFix): string[] {
@@ -100,7 +100,9 @@ function insteadOf({ moments, principle }: DraftFix): string[] {
 const drillWords = ({ name, how, minutes, partner }: BookDrill): string =>
   `${name}, ${minutesText(minutes)} ${partnerNames[partner]}. ${how}`.trim();
 
-function checkWords({ counted, count }: DraftFix): string {
+/** What will be counted again; null where there was too little of it for a count to mean anything. */
+function checkWords({ counted, count }: DraftFix): string | null {
+  if (counted.kind === 'chances' ? counted.chances < 2 : count < 2) return null;
   if (counted.kind === 'chances')
     return `In your next footage I count it again: now ${counted.successes} of ${counted.chances} (${counted.of}).`;
   return `In your next footage I count it again: now ${times(count)} in ${minutesText(counted.minutes)}.`;
@@ -124,7 +126,7 @@ function fixBlock(fix: DraftFix): FixBlock {
     type: 'fix',
     attrs: { fixId: fix.id, principleId: principle?.id ?? null, name: principle?.name ?? (moments[0]?.what ?? 'A fix').slice(0, 80) },
     content: [
-      paragraph(happens(fix)),
+      ...filled([happens(fix)]),
       ...shown,
       ...part('Why it matters', filled([...costWords(fix), principle?.why ?? ''])),
       ...part('Do this instead', [
@@ -134,7 +136,7 @@ function fixBlock(fix: DraftFix): FixBlock {
       ]),
       ...(principle?.cue ? [paragraph(principle.cue, { type: 'bold' })] : []),
       ...part('Drill', drill ? [paragraph(drillWords(drill))] : []),
-      ...part('How we will check', [paragraph(checkWords(fix))]),
+      ...part('How we will check', filled([checkWords(fix) ?? ''])),
       ...(cautionClass ? [caution(cautionWords[cautionClass])] : []),
     ],
   };

@@ -8,4 +8,4 @@ export { rankFixes, type RankedFix, type RankInput, type RankNote, type RankPrin
 export { candidateOf, rankInputOf, type RankedRequest } from './rankInput.ts';
 export { requestNoteOf, type RequestNote } from './requestNote.ts';
 export { rankParts, schoolNamed, schoolNames, schools, type RankPart, type RankParts, type School, type SchoolName } from './schools.ts';
-export { touchesQuestion } from './touchesQuestion.ts';
+export { guessAsked, type GuessedAsked } from './guessAsked.ts';

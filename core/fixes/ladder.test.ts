@@ -5,7 +5,7 @@ import { exposureMinutes } from './exposure.ts';
 import { fixWarnings, type WarningInput } from './fixWarnings.ts';
 import { ladderOf, orderAgreement } from './ladder.ts';
 import type { RankedFix } from './rankFixes.ts';
-import { touchesQuestion } from './touchesQuestion.ts';
+import { guessAsked } from './guessAsked.ts';
 
 const fix = (principle: string, pinned = false): RankedFix => ({
   principle,
@@ -71,15 +71,23 @@ describe('exposure', () => {
 });
 
 describe('what a question is about', () => {
-  it('is guessed from words it shares with a principle', () => {
-    const shield = principle({
-      name: 'Bottom hand stays',
-      cue: 'Hand on the biceps.',
-      where: [{ position: 'knee-shield', role: 'other' }],
-    });
-    expect(touchesQuestion('My knee shield goes and then everything goes.', shield)).toBe(true);
-    expect(touchesQuestion('Was leaving mount worth it?', shield)).toBe(false);
-    expect(touchesQuestion('My arms are long and my frames still fold.', principle({ name: 'Framing early', cue: '' }))).toBe(true);
+  const book = [
+    principle({ id: 'hand', name: 'Bottom hand stays', cue: 'Hand on the biceps.', where: [{ position: 'knee-shield', role: 'other' }] }),
+    principle({ id: 'frame', name: 'Framing early', cue: '' }),
+    ...Array.from({ length: 40 }, (_, i) =>
+      principle({ id: `p${i}`, name: `Number ${i}`, cue: 'Hips.', where: [{ position: 'half-guard', role: 'other' }] }),
+    ),
+  ];
+  const guess = (question: string) => guessAsked(question, book);
+
+  it('is guessed from the words it shares with a principle, in any form, and says which', () => {
+    expect(guess('My knee shield goes and then everything goes.')).toEqual([{ principleId: 'hand', words: ['knee', 'shield'] }]);
+    expect(guess('My arms are long and my frames still fold.')).toEqual([{ principleId: 'frame', words: ['frames'] }]);
+  });
+
+  it('is nothing where all that is shared is common in the book', () => {
+    expect(guess('Was leaving mount worth it?')).toEqual([]);
+    expect(guess('What about my half guard?')).toEqual([]);
   });
 });
 

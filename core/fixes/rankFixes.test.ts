@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { rankFixes, type RankInput, type RankNote } from './rankFixes.ts';
 import { rankParts, schoolNamed, schoolNames, schools } from './schools.ts';
@@ -84,26 +85,13 @@ describe('ranking fixes', () => {
     expect(rankFixes(equal, schools.balanced).map(({ principle }) => principle)).toEqual(['b', 'a']);
   });
 
-  it('does not change when all harm is scaled, nor with the order of what is given', () => {
-    const scaled = {
-      ...input,
-      notes: input.notes.map((one) => ({ ...one, ownHarm: one.ownHarm * 7 })),
-      events: input.events.map((one) => ({ ...one, ownHarm: one.ownHarm * 7 })),
-    };
-    const turned = { ...input, notes: [...input.notes].reverse(), principles: [...input.principles].reverse() };
-    for (const school of schoolNames) {
-      const plain = rankFixes(input, schools[school]);
-      for (const [i, other] of rankFixes(scaled, schools[school]).entries()) {
-        expect(other.principle).toBe(plain[i]!.principle);
-        expect(other.score).toBeCloseTo(plain[i]!.score, 9);
-      }
-      expect(rankFixes(turned, schools[school])).toEqual(plain);
-    }
-  });
-
-  it('never raises a principle by taking one of its notes away', () => {
-    const more = { ...input, notes: [...input.notes, note('n6', 'elbow', { atSeconds: 30, ownHarm: 0.3 })] };
-    for (const school of schoolNames) expect(scores(school)['elbow']).toBeLessThanOrEqual(scores(school, more)['elbow']! + 1e-12);
+  it('leaves what a safety note names out of what the others are measured against', () => {
+    const heavy = note('n5', 'kick', { kind: 'caution', safety: true, ownHarm: 9 });
+    const [kick, frame, elbow] = rankFixes({ ...input, notes: [...input.notes, heavy] }, schools.balanced);
+    expect(kick).toMatchObject({ principle: 'kick', parts: { C: 0, F: 0 } });
+    // As without it: the largest of the others is the measure.
+    expect(frame!.parts).toMatchObject({ C: 1, F: 1 });
+    expect(elbow!.parts.C).toBeCloseTo(0.42 / 0.46, 12);
   });
 
   it('has nothing to say where nothing went wrong', () => {
@@ -116,5 +104,88 @@ describe('schools', () => {
     for (const name of schoolNames) expect(rankParts.reduce((sum, part) => sum + schools[name].weights[part], 0)).toBeCloseTo(1, 12);
     expect(['Deciding moment', 'build-the-game', ' Balanced '].map(schoolNamed)).toEqual(['deciding-moment', 'build-the-game', 'balanced']);
     expect(schoolNamed('none')).toBeUndefined();
+  });
+});
+
+/** Requests of up to six principles and ten notes; a note may be caused by earlier ones. */
+const requests: fc.Arbitrary<RankInput> = fc
+  .record({
+    notes: fc.array(
+      fc.record({
+        principle: fc.constantFrom('a', 'b', 'c', 'd', 'e', 'f'),
+        kind: fc.constantFrom('mistake', 'missed-chance', 'good', 'question', 'caution'),
+        seen: fc.constantFrom('clear', 'likely', 'hidden'),
+        ownHarm: fc.integer({ min: 0, max: 40 }).map((n) => n / 20),
+        causes: fc.array(fc.nat(9), { maxLength: 2 }),
+        safety: fc.integer({ min: 0, max: 9 }).map((n) => n === 0),
+      }),
+      { minLength: 1, maxLength: 10 },
+    ),
+    prerequisites: fc.array(fc.nat(5), { minLength: 6, maxLength: 6 }),
+    minutes: fc.array(fc.integer({ min: 0, max: 10 }), { minLength: 6, maxLength: 6 }),
+    asked: fc.subarray(['a', 'b', 'c', 'd', 'e', 'f']),
+    history: fc.array(fc.subarray(['a', 'b', 'c', 'd', 'e', 'f']), { maxLength: 7 }),
+  })
+  .map(({ notes, prerequisites, minutes, asked, history }): RankInput => {
+    const ids = ['a', 'b', 'c', 'd', 'e', 'f'];
+    return {
+      client: { level: 2, asked, gamePlan: [] },
+      // Only what comes before it in the alphabet, or there would be circles.
+      principles: ids.map((id, i) => ({ id, level: 1 + (i % 5), prerequisites: i > 0 ? [ids[prerequisites[i]! % i]!] : [] })),
+      notes: notes.map(({ causes, ...one }, i) => ({
+        ...one,
+        id: `n${i}`,
+        atSeconds: i,
+        causes: [...new Set(causes.filter((cause) => cause < i))].map((cause) => `n${cause}`),
+      })),
+      events: [],
+      exposureMinutes: Object.fromEntries(ids.map((id, i) => [id, minutes[i]!])),
+      boutMinutes: 6,
+      history,
+    };
+  });
+const anySchool = fc.constantFrom(...schoolNames.map((name) => schools[name]));
+
+describe('whatever a request holds', () => {
+  it('the order in which it is given changes nothing', () => {
+    fc.assert(
+      fc.property(requests, anySchool, (of, school) => {
+        const turned = { ...of, notes: [...of.notes].reverse(), principles: [...of.principles].reverse() };
+        const plain = rankFixes(of, school);
+        rankFixes(turned, school).forEach((fix, i) => {
+          expect(fix.principle).toBe(plain[i]!.principle);
+          expect(fix.score).toBeCloseTo(plain[i]!.score, 9);
+        });
+      }),
+    );
+  });
+
+  it('a common factor on all harm changes nothing', () => {
+    fc.assert(
+      fc.property(requests, anySchool, fc.integer({ min: 1, max: 50 }), (of, school, factor) => {
+        const scaled = { ...of, notes: of.notes.map((one) => ({ ...one, ownHarm: one.ownHarm * factor })) };
+        const plain = new Map(rankFixes(of, school).map((fix) => [fix.principle, fix.score]));
+        for (const fix of rankFixes(scaled, school)) expect(fix.score).toBeCloseTo(plain.get(fix.principle)!, 9);
+      }),
+    );
+  });
+
+  it('a note without links never lowers the sums of its own principle', () => {
+    fc.assert(
+      fc.property(requests, anySchool, fc.constantFrom('a', 'b', 'c'), fc.integer({ min: 0, max: 40 }), (of, school, principle, harm) => {
+        const more = { ...of, notes: [...of.notes, note('more', principle, { ownHarm: harm / 20, atSeconds: 99 })] };
+        const cost = (input: RankInput): number => rankFixes(input, school).find((fix) => fix.principle === principle)?.cost ?? 0;
+        expect(cost(more)).toBeGreaterThanOrEqual(cost(of) - 1e-12);
+      }),
+    );
+  });
+
+  it('what a safety note names stands before all others', () => {
+    fc.assert(
+      fc.property(requests, anySchool, (of, school) => {
+        const pinned = rankFixes(of, school).map((fix) => fix.pinned);
+        expect(pinned).toEqual([...pinned].sort((x, y) => Number(y) - Number(x)));
+      }),
+    );
   });
 });

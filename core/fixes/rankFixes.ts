@@ -63,23 +63,25 @@ function shares(values: readonly number[]): number[] {
 
 /**
  * Ranks the principles of a request’s mistakes and missed chances (docs/domain.md §6): cost C, frequency F, recurrence R, goal G and
- * groundwork B,
- * weighed by a school, times how teachable it is now. What a safety note names comes first. Equal scores keep the order: larger C,
- * then the earlier first note, then the name. The links must have no faults (see `linkFaults`).
+ * groundwork B, weighed by a school, times how teachable it is now. What a safety note names comes first and takes no part in C and F. Equal
+ * scores keep the order: larger C, then the earlier first note, then the name. The links must have no faults (see `linkFaults`).
  */
 export function rankFixes(input: RankInput, school: School): RankedFix[] {
   const { client, notes, principles } = input;
   const byId = new Map(principles.map((principle) => [principle.id, principle]));
   const costs = chainCosts([...notes, ...input.events], school.share);
   const counted = notes.filter(({ kind, safety }) => kind === 'mistake' || kind === 'missed-chance' || safety === true);
+  const pinned = new Set(notes.flatMap(({ principle, safety }) => (safety && principle !== null ? [principle] : [])));
   const candidates = [...new Set(counted.flatMap(({ principle }) => (principle === null ? [] : [principle])))];
   const own = new Map(candidates.map((id) => [id, counted.filter(({ principle }) => principle === id)]));
   const foundations = new Map(candidates.map((id) => [id, restsOn(id, byId)]));
   const costOf = (note: RankNote): number =>
     certainty[note.seen] * costs.get(note.id)! * (note.kind === 'missed-chance' ? school.missedChance : 1);
   const cost = candidates.map((id) => own.get(id)!.reduce((sum, note) => sum + costOf(note), 0));
-  const C = shares(cost);
-  const F = shares(candidates.map((id) => (own.get(id)!.length + 0.5) / ((input.exposureMinutes[id] ?? input.boutMinutes) + 1)));
+  // What a safety note names stands first anyway: it takes no part in what the others are measured against.
+  const measured = (of: readonly number[]): number[] => shares(of.map((value, i) => (pinned.has(candidates[i]!) ? 0 : value)));
+  const C = measured(cost);
+  const F = measured(candidates.map((id) => (own.get(id)!.length + 0.5) / ((input.exposureMinutes[id] ?? input.boutMinutes) + 1)));
   const B = shares(candidates.map((id) => candidates.filter((other) => other !== id && foundations.get(other)!.has(id)).length));
   const ranked = candidates.map((principle, i): RankedFix & { first: number } => {
     const G = client.asked.includes(principle) ? 1 : client.gamePlan.includes(principle) ? 0.5 : 0;
@@ -88,7 +90,7 @@ export function rankFixes(input: RankInput, school: School): RankedFix[] {
     const score = teachable * rankParts.reduce((sum, part) => sum + school.weights[part] * parts[part], 0);
     const these = own.get(principle)!;
     const first = Math.min(...these.map(({ atSeconds }) => atSeconds));
-    return { principle, score, parts, teachable, pinned: these.some(({ safety }) => safety === true), cost: cost[i]!, first };
+    return { principle, score, parts, teachable, pinned: pinned.has(principle), cost: cost[i]!, first };
   });
   const equal = 1e-12;
   ranked.sort(

@@ -1,1 +1,1 @@
-export { searchAsked, type SearchAsked } from './searchAsked.ts';
+export { formsBegin, isFormOf, searchAsked, type SearchAsked } from './searchAsked.ts';

@@ -1,3 +1,5 @@
+import { stemmer } from 'stemmer';
+
 /** What a search asks for: kinds of notes, and words that must all be there, the last one perhaps only begun. */
 export interface SearchAsked {
   kinds: ('mistake' | 'missed-chance' | 'good' | 'question' | 'caution')[];
@@ -15,6 +17,8 @@ const kindWords: Readonly<Record<string, SearchAsked['kinds'][number]>> = {
   chances: 'missed-chance',
   caution: 'caution',
   cautions: 'caution',
+  question: 'question',
+  questions: 'question',
 };
 
 /** Words that carry no meaning here, and those that a full-text index leaves out (InnoDB's own list). */
@@ -37,3 +41,12 @@ export function searchAsked(text: string): SearchAsked {
   const words = tokens.filter((token) => token.length >= shortest && !idleWords.has(token) && !(token in kindWords));
   return { kinds, words: [...new Set(words)].slice(0, mostWords) };
 }
+
+/** Whether two words are forms of one, such as "elbow" and "elbows", or "lift" and "lifted"; "post" and "posture" are not. */
+export const isFormOf = (word: string, other: string): boolean => stemmer(word) === stemmer(other);
+
+/** What all forms of a word begin with: its stem less the last letter, which endings change. */
+export const formsBegin = (word: string): string => {
+  const stem = stemmer(word);
+  return word.startsWith(stem) ? stem.slice(0, Math.max(3, stem.length - 1)) : word.slice(0, Math.max(3, stem.length - 2));
+};

@@ -16,10 +16,10 @@ export const bramCritique: CritiqueDoc = {
     heading(2, 'What you asked'),
     { type: 'blockquote', content: [paragraph('I sweep people and cannot stay on top. Why?')] },
     paragraph(
-      'Your sweep is clean, Bram: you break him down before you turn him. What follows is where the round goes, and it is one habit of your hands.',
+      'Your sweep is clean, Bram: you hold both his arms while you turn him. What follows is where the round goes, and it is one habit of your hands.',
     ),
     heading(2, 'What went well'),
-    paragraph('You broke his posture first and only then swept. That order is why it worked.'),
+    paragraph('You hold both his arms while your hips turn him. He has nothing to post with; that is why it worked.'),
     moment(note(452)),
     heading(2, 'What to work on'),
     fix('Low in mount when they bridge', 636, [
@@ -36,16 +36,16 @@ export const bramCritique: CritiqueDoc = {
       paragraph(
         'Ride the bridge, 5 minutes with a resisting partner. He bridges on both sides at half strength, once every three seconds.',
       ),
-      heading(3, 'How we will check'),
-      paragraph('In your next footage I count it again: now 0 of 1 (bridged in mount).'),
     ]),
     fix('Hooks carry, hands steer', 1290, [
-      paragraph('He leans his chest over your hooks for five seconds, at 0:40, and you hold still. The lift was there the whole time.'),
+      paragraph(
+        'He leans in toward you for five seconds, at 0:40, and you hold still. One pull would have brought his weight over your hooks.',
+      ),
       heading(3, 'Do this instead'),
-      list('orderedList', ['If his weight is past his knees, go under one arm, lie to that side and lift the far hook.']),
+      list('orderedList', [
+        'If he leans in, go under one arm, trap his other hand, fall to that hand and lift the hook on the side of your underhook.',
+      ]),
       paragraph('Feel their weight, then lift.', { type: 'bold' }),
-      heading(3, 'How we will check'),
-      paragraph('In your next footage I count it again: now 0 of 1 (weight over the hooks).'),
     ]),
     {
       type: 'caution',

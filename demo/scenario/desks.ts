@@ -44,7 +44,7 @@ const drawing = (who: Who, fromFrame: number, tool: Drawing['tool'], colour: Dra
 const principle = (name: string): Desk['principles'][string] => ({ id: stableId(`principle ${name}`), name });
 /** Of the coach's book, as far as these desks name them. */
 export const principles = {
-  hand: principle('Bottom hand stays on the sleeve side'),
+  hand: principle('Bottom hand stays on the near arm'),
   frames: principle('Frame at the hip before the shoulders are flat'),
   posture: principle('Break the posture before you turn them'),
   mount: principle('Low in mount when they bridge'),
@@ -77,9 +77,9 @@ export const ilseDesk: Desk = {
       id: stableId('measure ilse 892'),
       footageId: footageOf.ilse,
       atFrame: 892,
-      toFrame: 909,
+      toFrame: 900,
       input: { kind: 'time' as const },
-      result: { value: 17 / 30, unit: 's' as const, plusMinus: 1 / 30, words: '0.57 s ± 0.03 s, 17 frames.' },
+      result: { value: 8 / 30, unit: 's' as const, plusMinus: 1 / 30, words: '0.27 s ± 0.03 s, 8 frames.' },
       drawn: false,
     },
   ]),
@@ -89,7 +89,7 @@ export const ilseDesk: Desk = {
       'ilse',
       892,
       'mistake',
-      'Your bottom hand leaves his sleeve side and reaches for the neck; the knee line falls to the mat a moment later.',
+      'Both your arms are long and hold his wrists, so nothing is on his near arm; the knee line falls to the mat a moment later.',
       [
         { when: 'he drives the knee across', do: 'keep the forearm on his biceps and turn your hip out under the shield' },
         { when: 'the knee is already flat', do: 'go under the arm to half guard at once, do not push' },
@@ -130,9 +130,8 @@ export const bramDesk: Desk = {
     { atFrame: 1290, state: 'noted' },
   ]),
   notes: byId([
-    note('bram', 452, 'good', 'You broke his posture first and only then swept. That order is why it worked.', [], {
+    note('bram', 452, 'good', 'You hold both his arms while your hips turn him. He has nothing to post with; that is why it worked.', [], {
       severity: 1,
-      principleId: principles.posture.id,
     }),
     note(
       'bram',
@@ -149,8 +148,13 @@ export const bramDesk: Desk = {
       'bram',
       1290,
       'missed-chance',
-      'He leans his chest over your hooks for five seconds and you hold still. The lift was there the whole time.',
-      [{ when: 'his weight is past his knees', do: 'go under one arm, lie to that side and lift the far hook' }],
+      'He leans in toward you for five seconds and you hold still. One pull would have brought his weight over your hooks.',
+      [
+        {
+          when: 'he leans in',
+          do: 'go under one arm, trap his other hand, fall to that hand and lift the hook on the side of your underhook',
+        },
+      ],
       { principleId: principles.hooks.id },
     ),
   ]),

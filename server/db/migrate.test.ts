@@ -59,6 +59,7 @@ describe('migrations', () => {
       '009-search',
       '010-guarded',
       '011-falls',
+      '012-search-forms',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');
@@ -88,7 +89,7 @@ describe('migrations', () => {
     const found = await sequelize.query<{ entry: string; words: string }>('SELECT entry, words FROM search_entries ORDER BY entry', {
       type: QueryTypes.SELECT,
     });
-    expect(found.map(({ entry, words }) => `${entry}: ${words.trim()}`)).toEqual(['note: The elbow.', 'request: Why?']);
+    expect(found.map(({ entry, words }) => `${entry}: ${words.trim()}`)).toEqual(['client: Ada Moor', 'note: The elbow.', 'request: Why?']);
     expect((await house.db.footages.findByPk(footageId))?.get('originalKey')).toBe(`footage/${footageId}/original`);
     // What was made ready without a strip is made ready again.
     expect((await house.db.jobs.findOne())?.get('state')).toBe('waiting');

@@ -11,6 +11,7 @@ import * as critique from './migrations/008-critique.ts';
 import * as search from './migrations/009-search.ts';
 import * as guarded from './migrations/010-guarded.ts';
 import * as falls from './migrations/011-falls.ts';
+import * as searchForms from './migrations/012-search-forms.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -31,6 +32,7 @@ export const migrations: readonly Migration[] = [
   { name: '009-search', statements: search.statements },
   { name: '010-guarded', statements: guarded.statements },
   { name: '011-falls', statements: falls.statements },
+  { name: '012-search-forms', statements: searchForms.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -14,6 +14,8 @@ const keys = `SELECT 1 FROM information_schema.statistics WHERE ${here} AND tabl
 const references = `SELECT 1 FROM information_schema.key_column_usage WHERE ${here} AND table_name = :table AND column_name = :name
   AND referenced_table_name IS NOT NULL LIMIT 1`;
 
+const triggers = 'SELECT 1 FROM information_schema.triggers WHERE trigger_schema = DATABASE() AND trigger_name = :trigger';
+
 /** Clauses of ALTER TABLE by which one sees whether it was run. One ALTER TABLE is done whole or not at all (atomic DDL, MariaDB 10.6). */
 const clauses: readonly { pattern: RegExp; sql: string; doneWhen: Trace['doneWhen'] }[] = [
   { pattern: /\bADD COLUMN (\w+)/, sql: columns, doneWhen: 'found' },
@@ -32,12 +34,9 @@ function traceOf(statement: string): Trace | null {
       doneWhen: 'found',
     };
   const trigger = /^\s*CREATE TRIGGER (\w+)/.exec(statement)?.[1];
-  if (trigger)
-    return {
-      sql: 'SELECT 1 FROM information_schema.triggers WHERE trigger_schema = DATABASE() AND trigger_name = :trigger',
-      replacements: { trigger },
-      doneWhen: 'found',
-    };
+  if (trigger) return { sql: triggers, replacements: { trigger }, doneWhen: 'found' };
+  const dropped = /^\s*DROP TRIGGER (\w+)/.exec(statement)?.[1];
+  if (dropped) return { sql: triggers, replacements: { trigger: dropped }, doneWhen: 'gone' };
   const altered = /^\s*ALTER TABLE (\w+)/.exec(statement)?.[1];
   if (!altered) return null;
   for (const { pattern, sql, doneWhen } of clauses) {

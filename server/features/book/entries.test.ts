@@ -1,5 +1,6 @@
 import { bookMarkdown, readBookMarkdown } from '@lean-mentor/contract';
 import { blankPrinciple, bookAreas, bookFaults, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { guessAsked } from '@lean-mentor/core/fixes';
 import { describe, expect, it } from 'vitest';
 import { aNote, bringRequest, clientA } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
@@ -17,6 +18,21 @@ const save = (id: string, name: string, more: Partial<BookPrinciple> = {}) =>
   coach.ask('put', `/api/book/principles/${id}`, words(name, more));
 
 describe('the starter book', () => {
+  it('lets a question be about three of its principles at most, and a word of thanks about none', async () => {
+    const principles = (await readStarterBook()).principles.map((one) => ({ ...one, id: one.name }));
+    for (const question of [
+      'I keep getting flattened in half guard and then passed. What do I do with my hands?',
+      'How do I stop the knee cut?',
+      'Why can everybody take my back from turtle?',
+      'My knee shield goes and then everything goes. Why?',
+    ]) {
+      const found = guessAsked(question, principles);
+      expect(found.length).toBeGreaterThan(0);
+      expect(found.length).toBeLessThanOrEqual(3);
+    }
+    expect(guessAsked('Thank you for the last one, it was very good!', principles)).toEqual([]);
+  });
+
   it('has at least sixty principles and sixty drills of every area, with cautions, and is sound', async () => {
     const starter = await readStarterBook();
     expect(starter.principles.length).toBeGreaterThanOrEqual(60);

@@ -3,6 +3,7 @@ import { differenceInYears, parseISO } from 'date-fns';
 import { QueryTypes } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
+import { indexClient } from '../search/index.ts';
 import type { ClientRow } from './model.ts';
 
 async function clientsOf(house: House, rows: ClientRow[]): Promise<Client[]> {
@@ -28,8 +29,9 @@ export async function findClient(house: House, id: string): Promise<Client | nul
 export const findClients = async (house: House, ids?: string[]): Promise<Client[]> =>
   clientsOf(house, plainAll(await house.db.clients.findAll({ ...(ids && { where: { id: ids } }), order: [['name', 'ASC']] })));
 
-export async function insertClient({ db }: House, row: ClientRow): Promise<void> {
-  await db.clients.create(row);
+export async function insertClient(house: House, row: ClientRow): Promise<void> {
+  await house.db.clients.create(row);
+  await indexClient(house, row);
 }
 
 /** How many requests each client has, and how many of them wait for a critique. */

@@ -60,6 +60,8 @@ function fixOf(facts: DraftFacts, id: string, shown: readonly RequestNote[], cos
   const { principles, harms, input, notes } = facts;
   const principle = principles.find((one) => one.id === id) ?? null;
   const wrong = shown.filter((note) => candidateOf(note) === id && note.kind !== 'good').sort(inOrder);
+  // How often it came up is the same here, on the ladder and in its thread.
+  const counted = wrong.filter(({ kind }) => kind === 'mistake' || kind === 'missed-chance');
   const heavy = [...wrong]
     .sort((a, b) => costs.get(b.id)! - costs.get(a.id)!)
     .slice(0, momentsShown)
@@ -71,10 +73,10 @@ function fixOf(facts: DraftFacts, id: string, shown: readonly RequestNote[], cos
     id,
     principle,
     moments: heavy.map((note) => momentOf(facts, note)),
-    count: wrong.length,
-    clocks: wrong.map((note) => clockOf(facts, note)),
+    count: counted.length,
+    clocks: counted.map((note) => clockOf(facts, note)),
     counted: principle?.chances
-      ? { kind: 'chances', successes: good, chances: good + wrong.length, of: principle.chances }
+      ? { kind: 'chances', successes: good, chances: good + counted.length, of: principle.chances }
       : { kind: 'minutes', minutes: input.exposureMinutes[id] ?? input.boutMinutes },
     cost: {
       finish: wrong.some((note) => harms[note.id]!.finish),

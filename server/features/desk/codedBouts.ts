@@ -1,5 +1,6 @@
 import { codedBout, codingsOf, frameEventsOf, type DeskChange } from '@lean-mentor/core/desk';
 import { findBout, setBoutCoding } from '../footage/index.ts';
+import { indexNotesOfFootage } from '../search/index.ts';
 import type { Desk } from './deskRules.ts';
 
 /** Codings that changes are about. What was taken away is named by what it was. */
@@ -33,5 +34,6 @@ export async function refreshCodedBouts(desk: Desk, changes: readonly DeskChange
     const { spans, events } = codedBout(document, bout, first);
     const plain = spans.map(({ id: _id, ...span }) => span);
     await setBoutCoding(house, bout, { spans: plain, events: frameEventsOf(events) }, transaction);
+    await indexNotesOfFootage(house, bout.footageId, transaction);
   }
 }

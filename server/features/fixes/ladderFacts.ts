@@ -3,9 +3,10 @@ import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
 import type { DeskDocument, Note } from '@lean-mentor/core/desk';
 import {
   fixesForLevel,
+  guessAsked,
   rankInputOf,
   requestNoteOf,
-  touchesQuestion,
+  type GuessedAsked,
   type HarmBout,
   type OwnHarm,
   type RankInput,
@@ -47,7 +48,7 @@ export interface LadderFacts {
   input: RankInput;
   harms: Record<string, OwnHarm>;
   unexplained: { footageId: string; atFrame: number; points: number; finish: boolean }[];
-  guessedAsked: string[];
+  guessedAsked: GuessedAsked[];
   given: Record<string, { times: number; better: boolean }>;
   parkedBefore: string[];
   choice: RequestFixChoice;
@@ -121,10 +122,10 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
     .filter(({ footageId }) => tables.has(footageId))
     .map((note) => placedNote(note, request.footages, bouts, tables.get(note.footageId)!));
   const choice = chosen ?? freshChoice(client!.level, others[0]?.gamePlan ?? []);
-  const guessedAsked = principles.filter((principle) => touchesQuestion(request.question, principle)).map(({ id }) => id);
+  const guessedAsked = guessAsked(request.question, principles);
   const latest = [...past].reverse();
   const ranked = rankInputOf({
-    client: { level: client!.level, asked: choice.asked ?? guessedAsked, gamePlan: choice.gamePlan },
+    client: { level: client!.level, asked: choice.asked ?? guessedAsked.map(({ principleId }) => principleId), gamePlan: choice.gamePlan },
     principles,
     notes,
     bouts: bouts.map(({ harm }) => harm),

@@ -31,8 +31,15 @@ export async function reachCoach(house: House, row: RequestRow, transaction: Tra
   const dueAt = row.stoppedAt ? promiseAfterPause(row.dueAt, row.stoppedAt, now) : promisedBy(now);
   await changeRequest(house, row.id, { state: 'waiting', stoppedAt: null, dueAt }, transaction);
   const { id, intake, sentAt } = row;
-  await indexWords(house, { id, entry: 'request', requestId: id, words: intake.question ?? null, at: sentAt }, transaction);
+  await indexWords(
+    house,
+    { id, entry: 'request', requestId: id, words: intake.question ?? null, at: sentAt, also: hurtLines(intake) },
+    transaction,
+  );
 }
+
+/** What hurt on that day, as a search finds it. */
+const hurtLines = ({ hurtsToday }: Pick<RequestRow['intake'], 'hurtsToday'>): string[] => (hurtsToday ? [`h ${hurtsToday}`] : []);
 
 /** The last byte of one of its footages is in. */
 export async function footageArrived(house: House, requestId: string, transaction: Transaction): Promise<void> {

@@ -1,1 +1,1 @@
-export { indexNotes, indexNotesOfPrinciple, indexNotesOfRequest, indexWords } from './repository.ts';
+export { indexClient, indexNotes, indexNotesOfFootage, indexNotesOfPrinciple, indexNotesOfRequest, indexWords } from './repository.ts';

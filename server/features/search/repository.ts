@@ -1,14 +1,22 @@
-import type { Found } from '@lean-mentor/contract';
-import type { SearchAsked } from '@lean-mentor/core/search';
+import type { Client, Found } from '@lean-mentor/contract';
+import { formsBegin, isFormOf, type SearchAsked } from '@lean-mentor/core/search';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
 
-/** A note as it is found by its words: what was said of it, what to do instead, and what its principle is called. */
+/**
+ * A note as it is found by its words: what was said of it, what to do instead, and what its principle is called. Beside these, what it is
+ * found by without being said: the chance its principle counts, the position it stands in, and whose it is, each after a letter.
+ */
 export const noteEntries = (where: string): string => `
-  INSERT INTO search_entries (entry_id, entry, kind, client_id, request_id, words, at)
+  INSERT INTO search_entries (entry_id, entry, kind, client_id, request_id, words, also, at)
   SELECT n.id, 'note', n.kind, r.client_id, n.request_id,
-    CONCAT_WS(' ', p.name, n.what, REGEXP_REPLACE(n.instead, '"(when|do)":|[\\\\[\\\\]{}",]', ' ')), r.sent_at
-  FROM notes n JOIN requests r ON r.id = n.request_id LEFT JOIN principles p ON p.id = n.principle_id WHERE ${where}`;
+    CONCAT_WS(' ', p.name, n.what, REGEXP_REPLACE(n.instead, '"(when|do)":|[\\\\[\\\\]{}",]', ' ')),
+    CONCAT_WS('\\n', CONCAT('c ', NULLIF(JSON_VALUE(p.entry, '$.chances'), '')), CONCAT('l ', REPLACE((
+      SELECT s.position FROM bouts b, JSON_TABLE(b.spans, '$[*]' COLUMNS (position VARCHAR(40) PATH '$.position', f INT PATH '$.fromFrame', t INT PATH '$.toFrame')) s
+      WHERE b.footage_id = n.footage_id AND b.from_frame <= n.from_frame AND n.from_frame < b.to_frame AND s.f <= n.from_frame AND n.from_frame < s.t LIMIT 1
+    ), '-', ' ')), CONCAT('n ', c.name)),
+    r.sent_at
+  FROM notes n JOIN requests r ON r.id = n.request_id JOIN clients c ON c.id = r.client_id LEFT JOIN principles p ON p.id = n.principle_id WHERE ${where}`;
 
 const run = async ({ db }: House, sql: string, replacements: object, transaction?: Transaction): Promise<void> => {
   await db.sequelize.query(sql, { replacements: { ...replacements }, type: QueryTypes.RAW, ...(transaction && { transaction }) });
@@ -32,6 +40,13 @@ export async function indexNotesOfPrinciple(house: House, principleId: string, t
   await run(house, noteEntries('n.principle_id = :principleId'), { principleId }, transaction);
 }
 
+/** The same for all notes on a footage: they stand in other positions now. */
+export async function indexNotesOfFootage(house: House, footageId: string, transaction?: Transaction): Promise<void> {
+  const of = { footageId };
+  await run(house, 'DELETE s FROM search_entries s JOIN notes n ON n.id = s.entry_id WHERE n.footage_id = :footageId', of, transaction);
+  await run(house, noteEntries('n.footage_id = :footageId'), of, transaction);
+}
+
 /** The same for all notes of a request. */
 export async function indexNotesOfRequest(house: House, requestId: string, transaction?: Transaction): Promise<void> {
   await run(house, `DELETE FROM search_entries WHERE request_id = :requestId AND entry = 'note'`, { requestId }, transaction);
@@ -47,23 +62,50 @@ export async function indexWords(
     requestId,
     words,
     at,
-  }: { id: string; entry: 'request' | 'critique' | 'question'; requestId: string; words: string | null; at: Date },
+    also = [],
+  }: {
+    id: string;
+    entry: 'request' | 'critique' | 'question';
+    requestId: string;
+    words: string | null;
+    at: Date;
+    /** What it is found by without being said in it, each after its letter. */
+    also?: readonly string[];
+  },
   transaction?: Transaction,
 ): Promise<void> {
   await run(house, 'DELETE FROM search_entries WHERE entry_id = :id', { id }, transaction);
   if (words === null) return;
   await run(
     house,
-    `INSERT INTO search_entries (entry_id, entry, kind, client_id, request_id, words, at)
-     SELECT :id, :entry, NULL, r.client_id, r.id, :words, :at FROM requests r WHERE r.id = :requestId`,
-    { id, entry, requestId, words, at },
+    `INSERT INTO search_entries (entry_id, entry, kind, client_id, request_id, words, also, at)
+     SELECT :id, :entry, NULL, r.client_id, r.id, :words, CONCAT_WS('\\n', CONCAT('n ', c.name), :also), :at
+     FROM requests r JOIN clients c ON c.id = r.client_id WHERE r.id = :requestId`,
+    { id, entry, requestId, words, at, also: also.join('\n') },
     transaction,
   );
 }
 
-type Row = Omit<Found, 'at'> & { at: Date };
+/** What is found of a client themselves: name, what hurts, how they are to be reached. */
+export async function indexClient(
+  house: House,
+  { id, name, hurts, agreements, about }: Pick<Client, 'id' | 'name' | 'hurts' | 'agreements' | 'about'>,
+): Promise<void> {
+  await run(house, 'DELETE FROM search_entries WHERE entry_id = :id', { id });
+  await run(
+    house,
+    `INSERT INTO search_entries (entry_id, entry, kind, client_id, request_id, words, also, at)
+     VALUES (:id, 'client', NULL, :id, NULL, :words, '', :at)`,
+    { id, words: [name, ...hurts, ...agreements, about].filter(Boolean).join('\n'), at: house.now() },
+  );
+}
 
-interface Wanted extends SearchAsked {
+type Row = Omit<Found, 'at' | 'hits' | 'because'> & { at: Date; also: string };
+
+export interface Wanted {
+  kinds: SearchAsked['kinds'];
+  /** The words asked for, each with all its forms there are. */
+  forms: readonly (readonly string[])[];
   clientId: string | null;
   most: number;
   /** So many of the newest entries are looked through by hand before the words are asked. */
@@ -72,24 +114,40 @@ interface Wanted extends SearchAsked {
 
 /** A word that is only begun may go on as so many. */
 const mostEndings = 40;
-/** Looks through entries word by word: the way to go where few come into question, or where most searches end soon. */
-const byHand = ({ words }: Wanted): string[] =>
-  words.map((word, i) => `s.words REGEXP '\\\\b${word}${i === words.length - 1 ? '' : '\\\\b'}'`);
 
-/** The words of a search as they stand in the index: each itself, the last one with whatever it may go on as; the rarest first. */
-async function indexedWords({ db }: House, words: readonly string[]): Promise<string[][]> {
-  const select = <T extends object>(sql: string, replacements: object): Promise<T[]> =>
-    db.sequelize.query<T>(sql, { replacements: { ...replacements }, type: QueryTypes.SELECT });
-  const begun = words.at(-1)!;
-  const endings = await select<{ word: string }>('SELECT DISTINCT word FROM search_words WHERE word LIKE :begun LIMIT :mostEndings', {
-    begun: `${begun}%`,
-    mostEndings,
-  });
-  const groups = [...words.slice(0, -1).map((word) => [word]), [...new Set([begun, ...endings.map(({ word }) => word)])]];
+/**
+ * Each word of a search with its forms as they are said here; the last one, where none of its forms is, with whatever it may go on as. A
+ * word that is never said stands for itself.
+ */
+export async function formsOf({ db }: House, words: readonly string[]): Promise<string[][]> {
+  const begunBy = async (begin: string, limit = ''): Promise<string[]> => {
+    const sql = `SELECT DISTINCT word FROM search_words WHERE word LIKE :begin ${limit}`;
+    const rows = await db.sequelize.query<{ word: string }>(sql, { replacements: { begin: `${begin}%` }, type: QueryTypes.SELECT });
+    return rows.map(({ word }) => word);
+  };
+  return Promise.all(
+    words.map(async (word, i) => {
+      const forms = (await begunBy(formsBegin(word))).filter((one) => isFormOf(one, word));
+      if (forms.length > 0) return forms;
+      const endings = i === words.length - 1 ? await begunBy(word, `LIMIT ${mostEndings}`) : [];
+      return endings.length > 0 ? endings : [word];
+    }),
+  );
+}
+
+/** Looks through entries word by word: the way to go where few come into question, or where most searches end soon. */
+const byHand = ({ forms }: Wanted): string[] =>
+  forms.map((group) => `CONCAT(s.words, ' ', s.also) REGEXP '\\\\b(${group.join('|')})\\\\b'`);
+
+/** The words of a search, the rarest first. */
+async function rarestFirst({ db }: House, forms: Wanted['forms']): Promise<(readonly string[])[]> {
   const counted = await Promise.all(
-    groups.map(async (group) => {
+    forms.map(async (group) => {
       // How many there are about, as the index knows without being read.
-      const [plan] = await select<{ rows: number | string }>('EXPLAIN SELECT 1 FROM search_words WHERE word IN (:group)', { group });
+      const [plan] = await db.sequelize.query<{ rows: number | string }>('EXPLAIN SELECT 1 FROM search_words WHERE word IN (:group)', {
+        replacements: { group: [...group] },
+        type: QueryTypes.SELECT,
+      });
       return { group, count: Number(plan?.rows ?? 0) };
     }),
   );
@@ -99,7 +157,7 @@ async function indexedWords({ db }: House, words: readonly string[]): Promise<st
 /** What belongs to entries, looked up for those few that were found. */
 const select = (chosen: string): string => `
   SELECT s.entry_id AS id, s.entry, s.kind, s.client_id AS clientId, c.name AS clientName, s.request_id AS requestId, k.id AS critiqueId,
-    n.footage_id AS footageId, n.from_frame AS frame, s.words, s.at
+    n.footage_id AS footageId, n.from_frame AS frame, s.words, s.also, s.at
   FROM (${chosen} ORDER BY s.row_id DESC LIMIT :most) s
   JOIN clients c ON c.id = s.client_id LEFT JOIN critiques k ON k.request_id = s.request_id AND k.sent_at IS NOT NULL
   LEFT JOIN notes n ON n.id = s.entry_id ORDER BY s.row_id DESC`;
@@ -115,13 +173,12 @@ async function newestFrom({ db }: House, newest: number): Promise<number> {
 }
 
 /**
- * Entries with all of these words (the last may be only begun), of these kinds, those written last first. Words of the mat are few and
- * common:
- * the first fifty are mostly among the newest entries, and are found there. Otherwise the words are asked, beginning with the rarest. One
- * client's entries are few enough to be looked through.
+ * Entries with a form of each of these words, of these kinds, those written last first. Words of the mat are few and common: the first
+ * fifty are mostly among the newest entries, and are found there. Otherwise the words are asked, beginning with the rarest. One client's
+ * entries are few enough to be looked through.
  */
 export async function findEntries(house: House, wanted: Wanted): Promise<Row[]> {
-  const { words, kinds, clientId, most, newest } = wanted;
+  const { forms, kinds, clientId, most, newest } = wanted;
   const kind = kinds.length > 0 ? ['s.kind IN (:kinds)'] : [];
   const where = (...conditions: string[]): string => `WHERE ${[...kind, ...conditions].join(' AND ') || 'TRUE'}`;
   const run = (chosen: string, more: object = {}, how = ''): Promise<Row[]> =>
@@ -131,8 +188,8 @@ export async function findEntries(house: House, wanted: Wanted): Promise<Row[]> 
   const from = await newestFrom(house, newest);
   const recent = await run(`SELECT s.* FROM search_entries s ${where('s.row_id > :from', ...byHand(wanted))}`, { from });
   if (recent.length === most || from === 0) return recent;
-  if (words.length === 0) return run(`SELECT s.* FROM search_entries s ${where()}`);
-  const [rarest, ...others] = await indexedWords(house, words);
+  if (forms.length === 0) return run(`SELECT s.* FROM search_entries s ${where()}`);
+  const [rarest, ...others] = await rarestFirst(house, forms);
   const also = [
     ...others.map((_, i) => `EXISTS (SELECT 1 FROM search_words o WHERE o.row_id = w.row_id AND o.word IN (:word${i}))`),
     ...kind.map((isKind) => `EXISTS (SELECT 1 FROM search_entries s WHERE s.row_id = w.row_id AND ${isKind})`),

@@ -6,13 +6,29 @@ import { FaultNote, inputClass, kindWords } from '../../shared/primitives/index.
 import { faultWords } from '../../shared/wire/index.ts';
 import { useSearchWordsQuery } from './api.ts';
 
-const entryWords = { note: 'Note', request: 'Asked', critique: 'Critique', question: 'Question' } as const;
+const entryWords = { note: 'Note', request: 'Asked', critique: 'Critique', question: 'Question', client: 'Of them' } as const;
 
 /** Where something found is opened. */
-const pathOf = ({ entry, requestId, critiqueId, footageId, frame }: Found): string => {
+const pathOf = ({ entry, clientId, requestId, critiqueId, footageId, frame }: Found): string => {
+  if (entry === 'client') return `/clients/${clientId}`;
   if (entry === 'note' && footageId) return `/requests/${requestId}/desk?footage=${footageId}&frame=${frame ?? 0}`;
   return critiqueId ? `/critiques/${critiqueId}` : `/requests/${requestId}/desk`;
 };
+
+/** A text with the words that were looked for marked in it. */
+function Marked({ text, hits }: { text: string; hits: readonly string[] }) {
+  if (hits.length === 0) return text;
+  const parts = text.split(new RegExp(`(?<![\\p{L}\\p{N}])(${hits.join('|')})(?![\\p{L}\\p{N}])`, 'giu'));
+  return parts.map((part, i) =>
+    i % 2 === 1 ? (
+      <mark key={i} className="bg-straw text-ink">
+        {part}
+      </mark>
+    ) : (
+      part
+    ),
+  );
+}
 
 /** Looks through all that was said of one client, or of all of them. */
 export function SearchBox({ clientId, label }: { clientId: string | null; label: string }) {
@@ -44,14 +60,15 @@ export function SearchBox({ clientId, label }: { clientId: string | null; label:
                       {found.kind ? kindWords[found.kind as keyof typeof kindWords] : entryWords[found.entry]}:{' '}
                     </span>
                     <Link to={pathOf(found)} className="hover:underline">
-                      {found.words.length > 200 ? `${found.words.slice(0, 200)} …` : found.words}
+                      <Marked text={found.words.length > 200 ? `${found.words.slice(0, 200)} …` : found.words} hits={found.hits} />
                     </Link>
+                    {found.because.length > 0 && <span className="text-reed"> Found since {found.because.join(', ')}.</span>}
                   </span>
                 </li>
               ))}
             </ol>
           )}
-          {data?.more && <p className="pt-1 text-small text-reed">The newest fifty are shown. More words find fewer.</p>}
+          {data?.more && <p className="pt-1 text-small text-reed">Fifty are shown, of the newest. More words find fewer.</p>}
         </div>
       )}
     </search>

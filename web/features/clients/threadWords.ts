@@ -20,14 +20,22 @@ export const pointWords = (
   return value === null ? 'nothing to count against' : `${count} in ${short(exposure)} min`;
 };
 
+/** Where the last request alone tells nothing, what the ones before it had told. */
+const stateAlone: Readonly<Partial<Record<ThreadState, string>>> = {
+  better: 'Told by an earlier request; the last one alone had too little mat time to add to it.',
+  holding: 'Below half of the first in three requests in a row; the last one alone had too little mat time to tell.',
+  'back-again': 'As often as at first again; the last request alone had too little mat time to be sure.',
+};
+
 /** What the figures say, and how sure they are. */
-export function verdictWords({ counts, points, verdict, ratio, interval, neededMinutes, neededChances }: ClientThread): string {
+export function verdictWords({ counts, points, state, verdict, ratio, interval, neededMinutes, neededChances }: ClientThread): string {
   const compared = points.filter(({ value }) => value !== null).length;
   const range =
     interval && ratio !== null
       ? ` (${short(ratio)} times the first; 90 % interval ${short(interval[0])} to ${interval[1] === null ? 'any' : short(interval[1])})`
       : '';
   const odds = counts === 'chance' && range ? range.replace('times the first', 'times the odds at first') : range;
+  const told = verdict === 'too-little' ? stateAlone[state] : undefined;
   if (compared < 2) return 'Seen in one request so far. The next one will say whether it moves.';
   if (verdict === 'better') return `Better than at first${odds}.`;
   if (verdict === 'worse') return `Worse than at first${odds}.`;
@@ -36,5 +44,5 @@ export function verdictWords({ counts, points, verdict, ratio, interval, neededM
     counts === 'rate'
       ? neededMinutes && `about ${neededMinutes} ${neededMinutes === 1 ? 'minute' : 'minutes'} in these positions`
       : neededChances && `about ${neededChances} chances`;
-  return `Too little mat time in the last request to tell.${needed ? ` In each of two requests ${needed} would show a halving.` : ''}`;
+  return `${told ?? 'Too little mat time in the last request to tell.'}${needed ? ` In each of two requests ${needed} would show a halving.` : ''}`;
 }

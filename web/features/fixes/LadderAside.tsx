@@ -8,6 +8,7 @@ import { AgreementNote } from './AgreementNote.tsx';
 import type { LadderData } from './api.ts';
 import type { LadderSubject } from './ladderSubject.ts';
 import type { LadderControls } from './useLadder.ts';
+import { AskedAbout } from './AskedAbout.tsx';
 import { WarningList } from './WarningList.tsx';
 
 const counts = ['No fix', 'One fix', 'Two fixes', 'Three fixes'];
@@ -37,6 +38,7 @@ export function LadderAside({ deciding, subject: { request, client }, data, name
           />
         )}
       </Field>
+      <AskedAbout deciding={deciding} guessed={data.guessedAsked} nameOf={nameOf} />
       <section aria-label="To mind">
         <h2 className="mb-1 text-desk">To mind</h2>
         <WarningList deciding={deciding} />

@@ -73,7 +73,7 @@ export function useLadder({ data, subject, principles, drills }: LadderSubject):
     () => (choice.school === 'own' ? { name: 'My own', words: 'Your own weights.', ...own } : schools[choice.school]),
     [choice.school, own],
   );
-  const asked = choice.asked ?? data.guessedAsked;
+  const asked = choice.asked ?? data.guessedAsked.map(({ principleId }) => principleId);
   const computed = useMemo(() => {
     const input = { ...data.input, client: { ...data.input.client, asked, gamePlan: choice.gamePlan } };
     return rankFixes(input, school);
