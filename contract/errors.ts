@@ -34,6 +34,10 @@ export const errorTable = {
   },
   'no-guardian': { status: 409, words: 'You are under 18 and no guardian has a sign-in here yet. Ask your coach to add one.' },
   'footage-removed': { status: 410, words: 'This footage was removed, because its client or the partner on film asked for it.' },
+  'taken-back': {
+    status: 410,
+    words: 'The coach has taken this back to write it once more. There is nothing for you to do: the new one comes with a letter.',
+  },
   'address-expired': { status: 410, words: 'This address has expired or is not yours. Open the page again.' },
   'already-uploaded': { status: 409, words: 'This footage has arrived already.' },
   unknown: { status: 500, words: 'Something went wrong on our side. Nothing you sent before this was lost.' },

@@ -63,8 +63,8 @@ function shares(values: readonly number[]): number[] {
 
 /**
  * Ranks the principles of a request’s mistakes and missed chances (docs/domain.md §6): cost C, frequency F, recurrence R, goal G and
- * groundwork B, weighed by a school, times how teachable it is now. What a safety note names comes first and takes no part in C and F. Equal
- * scores keep the order: larger C, then the earlier first note, then the name. The links must have no faults (see `linkFaults`).
+ * groundwork B, weighed by a school, times how teachable it is now. What a safety note names comes first and takes no part in C and F.
+ * Equal scores keep the order: larger C, then the earlier first note, then the name. The links must have no faults (see `linkFaults`).
  */
 export function rankFixes(input: RankInput, school: School): RankedFix[] {
   const { client, notes, principles } = input;

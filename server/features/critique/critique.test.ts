@@ -182,7 +182,12 @@ describe('a critique that was sent', () => {
     expect(body.takeBackUntil).not.toBeNull();
     expect((await at.coach.ask('post', `/api/critiques/${body.id}/take-back`)).status).toBe(200);
     const client = await at.visit('client');
-    expect((await client.ask('get', `/api/critiques/${body.id}`)).status).toBe(404);
+    expect((await client.ask('get', `/api/critiques/${body.id}`)).body).toMatchObject({
+      code: 'taken-back',
+      message: expect.stringContaining('There is nothing for you to do'),
+    });
+    // To everybody else there was never anything.
+    expect((await (await at.visit('other')).ask('get', `/api/critiques/${body.id}`)).status).toBe(404);
     expect((await at.coach.ask('get', '/api/today')).body.rows.map((r: { id: string }) => r.id)).toContain(at.requestId);
     expect((await at.letters())[0]!.subject).toBe('Cora Lind has taken back what was just sent about your footage');
     expect((await at.draft()).doc).toEqual(docOf(fixOf(at.noteIds[0]!)));
@@ -191,8 +196,12 @@ describe('a critique that was sent', () => {
 
   it('of a taken back second version stands as the first one was', async () => {
     const { body } = await at.sendDoc(fixOf(at.noteIds[0]!));
-    await at.sendDoc(fixOf(at.noteIds[1]!));
+    const client = await at.visit('client');
+    const { readAt } = (await client.ask('post', `/api/critiques/${body.id}/read`)).body;
+    expect((await at.sendDoc(fixOf(at.noteIds[1]!))).body.readAt).toBeNull();
     await at.coach.ask('post', `/api/critiques/${body.id}/take-back`);
+    // What had been read stays read.
+    expect((await client.ask('get', `/api/critiques/${body.id}`)).body.readAt).toBe(readAt);
     expect((await at.coach.ask('get', `/api/critiques/${body.id}`)).body).toMatchObject({
       version: 1,
       fixes: [{ fixId: at.noteIds[0] }],

@@ -33,6 +33,8 @@ export interface VersionRow {
   sentAt: Date;
   /** Null of what was sent before this was kept. */
   writtenFrom: WrittenFrom | null;
+  /** When it was read, of one that a later version stands in place of; of the one that stands the critique knows. */
+  readAt?: Date | null;
 }
 
 /** What a version was written from, as it was then: whatever is coded, corrected or changed later, what was sent stays true. */
@@ -109,6 +111,7 @@ export const critiqueTables = (sequelize: Sequelize) => ({
     coachName: DataTypes.STRING,
     sentAt: instantColumn,
     writtenFrom: DataTypes.JSON,
+    readAt: instantColumn,
   }),
   sentFixes: defineTable<SentFixRow>(sequelize, 'sent_fixes', {
     critiqueId: key(),

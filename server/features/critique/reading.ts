@@ -23,15 +23,17 @@ import {
 } from './repository.ts';
 import { takeBackUntil } from './takeBack.ts';
 
-/** A sent critique the account may see, with its request; anything else is not there for it. */
+/** A sent critique the account may see, with its request; of one that was taken back it is told so, anything else is not there for it. */
 export async function visibleCritique(
   house: House,
   account: Account,
   row: CritiqueRow | null,
 ): Promise<{ row: CritiqueRow; request: Request }> {
-  const request = row && row.version > 0 ? await findRequest(house, row.requestId) : null;
+  // It has a code once it was sent.
+  const request = row?.code ? await findRequest(house, row.requestId) : null;
   if (!row || !request || !maySee(account, { clientId: request.clientId, requestState: request.state, released: true }))
     throw new ContractError('not-found');
+  if (row.version === 0) throw new ContractError('taken-back');
   return { row, request };
 }
 

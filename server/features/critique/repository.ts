@@ -80,6 +80,11 @@ export async function setRead({ db, now }: House, id: string): Promise<void> {
   await db.critiques.update({ readAt: now() }, { where: { id, readAt: null } });
 }
 
+/** Keeps when the version that stands was read, before another takes its place. */
+export async function keepRead({ db }: House, { id, version, readAt }: CritiqueRow, transaction: Transaction): Promise<void> {
+  await db.critiqueVersions.update({ readAt }, { where: { critiqueId: id, version }, transaction });
+}
+
 export const questionOf = (row: QuestionRow): Question => ({
   ...row,
   askedAt: row.askedAt.toISOString(),

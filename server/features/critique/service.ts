@@ -19,6 +19,7 @@ import type { CritiqueRow, VersionRow, WrittenFrom } from './model.ts';
 import { getCritique } from './reading.ts';
 import {
   addVersion,
+  keepRead,
   changeCritique,
   dropVersion,
   findCritiqueByCode,
@@ -182,6 +183,7 @@ export async function sendCritique(
       coachName: coach.name,
       sentAt: house.now(),
     };
+    if (standing) await keepRead(house, draft, transaction);
     await addVersion(house, row, transaction);
     await changeCritique(
       house,
@@ -221,7 +223,7 @@ async function standAgain(house: House, row: CritiqueRow, transaction: Transacti
   await dropVersion(house, row.id, row.version, transaction);
   const earlier = row.version > 1 ? await findVersion(house, row.id, row.version - 1, transaction) : null;
   await putSentFixes(house, { critiqueId: row.id, fixes: earlier?.fixes ?? [] }, transaction);
-  await changeCritique(house, row.id, { version: row.version - 1, sentAt: earlier?.sentAt ?? null }, transaction);
+  await changeCritique(house, row.id, { version: row.version - 1, sentAt: earlier?.sentAt ?? null, readAt: earlier?.readAt ?? null }, transaction);
   if (earlier) await indexCritique(house, earlier, row.requestId, transaction);
   else await indexWords(house, { id: row.id, entry: 'critique', requestId: row.requestId, words: null, at: house.now() }, transaction);
   if (!earlier) await changeRequest(house, row.requestId, { state: 'waiting' }, transaction);
