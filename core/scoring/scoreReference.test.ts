@@ -1,8 +1,14 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { writeBoutFile } from '@lean-mentor/contract';
 import { describe, expect, it } from 'vitest';
+import { athletes } from './athlete.ts';
+import type { TimedEvent } from './boutEvent.ts';
 import { boutClock } from './boutClock.ts';
 import { comingUps, pointsJacket, type RuleSheet } from './ruleSheet.ts';
 import { scoreBout } from './scoreBout.ts';
 import { boutOf } from './testing/boutOf.ts';
+import { pick, seeded } from './testing/random.ts';
 import { randomBout } from './testing/randomBout.ts';
 import { referenceScore, type ReferenceSheet } from './testing/referenceScorer.ts';
 import type { TimedBout } from './timedBout.ts';
@@ -64,11 +70,30 @@ const sheets: Record<string, [engine: RuleSheet, reference: ReferenceSheet]> = {
     { ...usual, near: 0, wayTenths: 0, comingUp: { ...usual.comingUp, 'both-seated': 'nothing' } },
   ],
 };
+/** Where a bout on which the two differ is kept. */
+const kept = new URL('../../.tmp/score-reference/', import.meta.url);
 const bouts = 10_000;
 const firstSeed = 20_261_128;
 
+/** Every other bout starts again after a finish, of which it then has up to four, half of them just where a position ends. */
+function boutOfSeed(seed: number): TimedBout {
+  const bout = randomBout(seed);
+  if (seed % 2 === 0) return bout;
+  const random = seeded(seed * 7 + 1);
+  const taps = Array.from({ length: Math.floor(random() * 5) }, (): TimedEvent => {
+    const at = random() < 0.5 ? pick(random, bout.spans).to : Math.floor(random() * bout.lengthSeconds * 10) / 10;
+    return { kind: 'finish', athlete: pick(random, athletes), technique: 'choke', at };
+  });
+  // Some say themselves when they went on.
+  const restarts = taps.flatMap(({ at }): TimedEvent[] => {
+    const on = Math.round(at * 10 + Math.floor(random() * 40)) / 10;
+    return random() < 0.3 && on < bout.lengthSeconds ? [{ kind: 'restart', at: on, position: 'standing', holder: null }] : [];
+  });
+  return { ...bout, events: [...bout.events, ...taps, ...restarts], afterFinish: 'restarts' };
+}
+
 /** Made once, for all sheets. */
-const all = Array.from({ length: bouts }, (_, i) => randomBout(firstSeed + i));
+const all = Array.from({ length: bouts }, (_, i) => boutOfSeed(firstSeed + i));
 
 const tenth = (seconds: number): number => Math.round(seconds * 10);
 
@@ -89,6 +114,12 @@ function compared(bout: TimedBout, [engine, reference]: [RuleSheet, ReferenceShe
       .sort(),
     refusals: mine.refusals.map(({ athlete, action, at }) => `${athlete} ${action} ${tenth(at)}`).sort(),
     doubts: mine.doubts.map(({ athlete, at }) => `${athlete} ${tenth(at)}`),
+    falls: mine.falls.map(
+      ({ athlete, from, at, attackFrom, score: { client, partner } }) =>
+        `${athlete} ${tenth(from)} ${tenth(at)} ${attackFrom === null ? '' : tenth(attackFrom)}: ${[client, partner]
+          .flatMap((one) => [one.points, one.near, one.penalties])
+          .join(' ')}`,
+    ),
   };
   const wanted = {
     winner: theirs.winner,
@@ -100,6 +131,12 @@ function compared(bout: TimedBout, [engine, reference]: [RuleSheet, ReferenceShe
     awards: theirs.entries.map((one) => `${one.athlete} ${one.action} ${one.at} ${one.tenth} ${one.points} ${one.near}`).sort(),
     refusals: theirs.refused.map(({ athlete, action, at }) => `${athlete} ${action} ${at}`).sort(),
     doubts: theirs.doubts.map(({ athlete, at }) => `${athlete} ${at}`),
+    falls: theirs.falls.map(
+      ({ athlete, from, at, attackFrom, ...sums }) =>
+        `${athlete} ${from} ${at} ${attackFrom ?? ''}: ${['client', 'partner']
+          .flatMap((one) => [sums.points[one], sums.near[one], sums.penalties[one]])
+          .join(' ')}`,
+    ),
   };
   return { seen, wanted, agree: JSON.stringify(seen) === JSON.stringify(wanted) };
 }
@@ -113,13 +150,14 @@ function shrunk(bout: TimedBout, sheet: [RuleSheet, ReferenceSheet]): TimedBout 
     const fewer = [
       ...small.events.map((_, i) => ({ ...small, events: small.events.filter((__, j) => j !== i) })),
       ...(legs.length > 1
-        ? legs.map((_, i) =>
-            boutOf(
+        ? legs.map((_, i) => ({
+            ...boutOf(
               legs.filter((__, j) => j !== i).map((leg) => [...leg]),
               small.events,
               small.clockSeconds ?? null,
             ),
-          )
+            ...(small.afterFinish && { afterFinish: small.afterFinish }),
+          }))
         : []),
     ];
     const smaller = fewer.find((one) => one.events.every(({ at }) => at < one.lengthSeconds) && !compared(one, sheet).agree);
@@ -133,19 +171,26 @@ describe(`the engine and the slow reference, over ${bouts} random bouts from see
     const sheet = sheets[name]!;
     let awards = 0;
     let doubts = 0;
+    let falls = 0;
     for (const [i, bout] of all.entries()) {
       const seed = firstSeed + i;
       const { seen, agree } = compared(bout, sheet);
       if (!agree) {
         const small = shrunk(bout, sheet);
         const { seen: got, wanted } = compared(small, sheet);
-        expect({ seed, bout: small, ...got }).toEqual({ seed, bout: small, ...wanted });
+        // The small bout is kept, for `npm run lean -- score`.
+        mkdirSync(kept, { recursive: true });
+        const file = fileURLToPath(new URL(`${seed}.bout.json`, kept));
+        writeFileSync(file, JSON.stringify(writeBoutFile(small, { ruleSheet: sheet[0] }), null, 1));
+        expect({ seed, file, ...got }).toEqual({ seed, file, ...wanted });
       }
       awards += seen.awards.length;
       doubts += seen.doubts.length;
+      falls += seen.falls.length;
     }
     // Where nothing scores, nothing was compared.
     expect(awards).toBeGreaterThan(bouts);
-    expect(doubts).toBeGreaterThan(100);
+    expect(doubts).toBeGreaterThan(50);
+    expect(falls).toBeGreaterThan(bouts / 2);
   });
 });

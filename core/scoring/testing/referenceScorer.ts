@@ -1,4 +1,5 @@
 import type { TimedBout } from '../timedBout.ts';
+import { tenth, ticksOf, type Tick } from './referenceTicks.ts';
 
 /**
  * A slow scorer that walks a bout tenth of a second by tenth of a second. It shares no code and no table with the engine: what
@@ -41,16 +42,16 @@ export interface ReferenceResult {
   refused: Pick<ReferenceEntry, 'athlete' | 'action' | 'at'>[];
   /** Where somebody is on top and nobody knows how. */
   doubts: Pick<ReferenceEntry, 'athlete' | 'at'>[];
+  falls: {
+    athlete: string;
+    from: number;
+    at: number;
+    attackFrom: number | null;
+    points: Record<string, number>;
+    near: Record<string, number>;
+    penalties: Record<string, number>;
+  }[];
   endedAt: number;
-}
-
-interface Tick {
-  position: string;
-  holder: string | null;
-  /** The first tick after a restart. */
-  fresh: boolean;
-  /** Tenth of the footage clock. */
-  footage: number;
 }
 
 const guards = 'closed-guard seated-guard open-guard knee-shield single-leg-x x-guard k-guard deep-half half-guard quarter-guard'.split(
@@ -73,7 +74,6 @@ const rung: Record<string, number> = {
   'back-mount': 3,
   'back-control': 3,
 };
-const tenth = (seconds: number): number => Math.round(seconds * 10);
 const reach = (position: string): string | null =>
   position === 'three-quarter-mount'
     ? 'mount'
@@ -87,38 +87,6 @@ const keeps = (action: string, position: string): boolean =>
       ? passed.includes(position)
       : reach(position) === action;
 
-function ticksOf(bout: TimedBout): Tick[] {
-  const ticks: Tick[] = [];
-  let stopped = false;
-  let stoppedAt = 0;
-  let named: { position: string; holder: string | null; from: number } | null = null;
-  let fresh = false;
-  for (let t = 0; t < tenth(bout.lengthSeconds); t++) {
-    for (const event of bout.events) {
-      if (tenth(event.at) !== t) continue;
-      if (event.kind === 'stoppage') {
-        if (!stopped) stoppedAt = t;
-        stopped = true;
-      }
-      if (event.kind === 'restart' && stopped) {
-        stopped = false;
-        fresh = true;
-        const coded = bout.spans.findIndex((span) => tenth(span.from) <= t && t < tenth(span.to));
-        // What was coded since the stop stands.
-        const runsThrough = coded >= 0 && tenth(bout.spans[coded]!.from) < stoppedAt;
-        named = event.position && runsThrough ? { position: event.position, holder: event.holder ?? null, from: coded } : null;
-      }
-    }
-    if (stopped) continue;
-    const at = bout.spans.findIndex((span) => tenth(span.from) <= t && t < tenth(span.to));
-    if (named && named.from !== at) named = null;
-    const { position, holder } = named ?? bout.spans[at]!;
-    ticks.push({ position, holder, fresh, footage: t });
-    fresh = false;
-  }
-  return ticks;
-}
-
 interface Done {
   athlete: string;
   action: string;
@@ -131,16 +99,15 @@ interface Done {
 }
 
 export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): ReferenceResult {
-  const all = ticksOf(bout);
+  const { ticks: all, openings, falls: tapped } = ticksOf(bout);
+  const startsAgain = bout.afterFinish === 'restarts';
   const clockOf = (seconds: number): number => all.filter((tick) => tick.footage < tenth(seconds)).length;
   const counts = sheet.counts === 'never' ? Infinity : sheet.counts === 'late' ? tenth(bout.clockSeconds ?? all.length / 10) / 2 : 0;
   const foe = (athlete: string): string => (athlete === 'client' ? 'partner' : 'client');
 
-  const stops = bout.events.flatMap((event) => (event.kind === 'restart' ? [tenth(event.at)] : []));
-
   // The end.
   const timed = bout.events.map((event) => ({ event, clock: clockOf(event.at) })).sort((a, b) => a.event.at - b.event.at);
-  const finishes = timed.filter(({ event }) => event.kind === 'finish');
+  const finishes = startsAgain ? [] : timed.filter(({ event }) => event.kind === 'finish');
   const losing = sheet.ladder.indexOf('loss');
   const fourths =
     losing < 0
@@ -162,13 +129,19 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): Referenc
   const began: number[] = [];
   ticks.forEach((tick, k) => {
     const last = ticks[k - 1];
-    began.push(last && last.position === tick.position && last.holder === tick.holder ? began[k - 1]! : k);
+    const goesOn = last && !tick.newFall && last.position === tick.position && last.holder === tick.holder;
+    began.push(goesOn ? began[k - 1]! : k);
   });
   const beganAt = (k: number): number => began[k]!;
-  const putThere = (k: number): boolean => k === 0 || ticks[k]!.fresh;
+  const putThere = (k: number): boolean => k === 0 || ticks[k]!.fresh || ticks[k]!.newFall;
   let top: string | null = ticks[0] && ground.includes(ticks[0].position) ? ticks[0].holder : null;
   for (let k = 1; k < ticks.length; k++) {
     const [last, now] = [ticks[k - 1]!, ticks[k]!];
+    if (now.newFall) {
+      top = ground.includes(now.position) ? now.holder : null;
+      for (const athlete of ['client', 'partner']) control[athlete]! += 1;
+      continue;
+    }
     if ((last.position === now.position && last.holder === now.holder) || ways.includes(now.position)) continue;
     // Back over what was gone through, to where they were before; the feet, where that is how it was begun.
     const gone: number[] = [];
@@ -204,7 +177,8 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): Referenc
     const added: string[] = [];
     const add = (action: string, dead = false, pays: Done['pays'] = 'sweep'): void => {
       let until = k;
-      while (until < ticks.length && ticks[until]!.holder === me && keeps(action, ticks[until]!.position)) until += 1;
+      const stays = ({ holder, position, newFall }: Tick): boolean => !newFall && holder === me && keeps(action, position);
+      while (until < ticks.length && stays(ticks[until]!)) until += 1;
       added.push(action);
       const worth = action === 'takedown' ? sheet.takedown[guards.includes(now.position) ? 0 : 1] : sheet.points[action]!;
       done.push({ athlete: me, action, at: k, until, control: control[me]!, dead, pays, worth });
@@ -228,7 +202,7 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): Referenc
     if (thrown) {
       let leaves = k;
       while (leaves < ticks.length && beganAt(leaves) === k) leaves += 1;
-      const play = (footage: number): number => stops.filter((at) => at <= footage).length;
+      const play = (footage: number): number => openings.filter((at) => at <= footage).length;
       const pull = timed.findLast(
         ({ event, clock }) =>
           event.kind === 'guard-pull' &&
@@ -330,6 +304,41 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): Referenc
     return total;
   };
   const [points, near] = [sum('points'), sum('near')];
+
+  // Each fall with what was given in it.
+  const ending = timed.find(({ event, clock }) => event.kind === 'finish' && clock <= end)?.event;
+  const closed = startsAgain ? tapped : ending?.kind === 'finish' ? [{ from: 0, finish: ending }] : [];
+  const falls = closed
+    .filter(({ finish }) => clockOf(finish.at) <= end)
+    .map(({ from, finish }, i): ReferenceResult['falls'][number] => {
+      const until = clockOf(finish.at);
+      const since = i === 0 ? -1 : clockOf(closed[i - 1]!.finish.at);
+      const within = (clock: number): boolean => clock > since && clock <= until;
+      const both = (of: (athlete: string) => number): Record<string, number> => ({ client: of('client'), partner: of('partner') });
+      const given = (of: 'points' | 'near') =>
+        both((athlete) => entries.reduce((total, one) => total + (one.athlete === athlete && within(one.tenth) ? one[of] : 0), 0));
+      const tries = timed.filter(
+        ({ event }) =>
+          event.kind === 'attempt' &&
+          event.athlete === finish.athlete &&
+          event.technique === 'finish' &&
+          event.outcome === 'success' &&
+          tenth(event.at) >= from &&
+          tenth(event.at) <= tenth(finish.at),
+      );
+      return {
+        athlete: finish.athlete,
+        from,
+        at: tenth(finish.at),
+        attackFrom: tries.length > 0 ? tenth(tries.at(-1)!.event.at) : null,
+        points: given('points'),
+        near: given('near'),
+        penalties: both(
+          (athlete) => timed.filter(({ event, clock }) => event.kind === 'penalty' && event.athlete === athlete && within(clock)).length,
+        ),
+      };
+    });
+
   const endedAt = ended.length > 0 ? Math.min(...ended.map(({ event }) => tenth(event.at))) : (all.at(-1)?.footage ?? -1) + 1;
   const result = (winner: string | null, decidedBy: string): ReferenceResult => ({
     winner,
@@ -340,6 +349,7 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): Referenc
     entries,
     refused,
     doubts,
+    falls,
     endedAt,
   });
   if (!sheet.decides) return result(null, 'not-scored');
@@ -350,6 +360,8 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): Referenc
   if (won.length === 1) return result(won[0]!, 'finish');
   if (won.length === 0 && lost.length === 1) return result(foe(lost[0]!), 'disqualification');
   if (won.length + lost.length > 0) return result(null, 'referee');
+  const taps = (athlete: string): number => falls.filter((fall) => fall.athlete === athlete).length;
+  if (startsAgain && taps('client') !== taps('partner')) return result(taps('client') > taps('partner') ? 'client' : 'partner', 'finish');
   if (points['client'] !== points['partner']) return result(points['client']! > points['partner']! ? 'client' : 'partner', 'points');
   if (near['client'] !== near['partner']) return result(near['client']! > near['partner']! ? 'client' : 'partner', 'near-points');
   if (penalties['client'] !== penalties['partner'])
