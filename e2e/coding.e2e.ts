@@ -203,6 +203,28 @@ describe('two coders', () => {
       await sees.sees(/spans\[\d+\]\.position "track" is not right/);
       await input.uploadFile(join(folder, 'mine.spans.csv'));
       await marit.until(boutOnServer, (bout) => bout.spans.some((span: { position: string }) => span.position === 'crucifix'));
+      const span = (position: string, holder: string | null, fromSeconds: number, toSeconds: number) => ({
+        position,
+        holder,
+        fromSeconds,
+        toSeconds,
+      });
+      const round = {
+        format: 'lean-mentor/bout@1',
+        lengthSeconds: 48.6,
+        clockSeconds: 240,
+        afterFinish: 'restarts',
+        ruleSheet: 'points-jacket',
+        spans: [span('standing', null, 0, 10), span('mount', 'client', 10, 20), span('standing', null, 20, 48.6)],
+        events: [{ kind: 'finish', athlete: 'client', technique: 'armlock', atSeconds: 19 }],
+      };
+      await writeFile(join(folder, 'round.bout.json'), JSON.stringify(round));
+      await input.uploadFile(join(folder, 'round.bout.json'));
+      await marit.until(boutOnServer, ({ lengthSeconds, ruleSheet }) => lengthSeconds === 240 && ruleSheet === 'points-jacket');
+      await sees.press('tab', /^Score/);
+      await sees.sees('1 : 0 in taps');
+      await sees.sees('Armlock. Client took down, mounted.');
+      await page.waitForSelector('[data-tap=client]');
       expect(marit.visit.faults).toEqual([]);
     } finally {
       await rm(folder, { recursive: true, force: true });

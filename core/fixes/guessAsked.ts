@@ -4,7 +4,7 @@ import { positionName } from '../scoring/index.ts';
 
 /** Words that say nothing of what a question is about. */
 const plainWords = new Set(
-  'the and then that this what when where which with from into over have been were will would could should does did doing done goes going gone get gets getting got keep keeps keeping they them their there your you mine myself after before again always never everything anything something people first second still just only more most much many some than very well good bad better how why who whom can cannot not for but was are has had all any out off one two too way ways time times work works start starts end ends try trying tried want feel feels think know make makes made take takes took give gives come comes came put round rounds match partner opponent him his her hers'.split(
+  'the and then that this what when where which with from into over have been were will would could should does did doing done goes going gone get gets getting got keep keeps keeping they them their there your you mine myself after before again always never everything anything something people first second still just only more most much many some than very well good bad better how why who whom can cannot not for but was are has had all any out off one two too way ways time times work works start starts end ends try trying tried want feel feels think know make makes made take takes took give gives leave leaves leaving left lose loses losing lost happen happens come comes came put round rounds match partner opponent him his her hers'.split(
     ' ',
   ),
 );

@@ -55,6 +55,7 @@ export {
   type FramedOverride,
   type ScoredBout,
 } from './boutTimes.ts';
+export { transitionsOf, type Transition } from './transitions.ts';
 export { tapsOf, tapsText } from './falls.ts';
 export { placeWords, sideNames, type Names } from './placeWords.ts';
 export { afterFinishes, threatEnds, type AfterFinish, type TimedBout, type TimedSpan, type TimedThreat } from './timedBout.ts';

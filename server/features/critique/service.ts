@@ -223,7 +223,12 @@ async function standAgain(house: House, row: CritiqueRow, transaction: Transacti
   await dropVersion(house, row.id, row.version, transaction);
   const earlier = row.version > 1 ? await findVersion(house, row.id, row.version - 1, transaction) : null;
   await putSentFixes(house, { critiqueId: row.id, fixes: earlier?.fixes ?? [] }, transaction);
-  await changeCritique(house, row.id, { version: row.version - 1, sentAt: earlier?.sentAt ?? null, readAt: earlier?.readAt ?? null }, transaction);
+  await changeCritique(
+    house,
+    row.id,
+    { version: row.version - 1, sentAt: earlier?.sentAt ?? null, readAt: earlier?.readAt ?? null },
+    transaction,
+  );
   if (earlier) await indexCritique(house, earlier, row.requestId, transaction);
   else await indexWords(house, { id: row.id, entry: 'critique', requestId: row.requestId, words: null, at: house.now() }, transaction);
   if (!earlier) await changeRequest(house, row.requestId, { state: 'waiting' }, transaction);

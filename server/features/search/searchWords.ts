@@ -8,8 +8,9 @@ import { findEntries, formsOf } from './repository.ts';
 const mostFound = 50;
 /** Among so many of the newest most searches end; to look through more takes longer than to ask the words. */
 const newest = 3000;
-/** Of a long text so many letters are shown. */
-const shownWords = 400;
+/** Of a long text so many letters are shown, beginning so many before the first word that was looked for. */
+const shownWords = 200;
+const lead = 60;
 
 /** What each letter stands for before what an entry is found by without saying it. */
 const becauseWords: Readonly<Record<string, (words: string) => string>> = {
@@ -18,6 +19,15 @@ const becauseWords: Readonly<Record<string, (words: string) => string>> = {
   n: (words) => `of ${words}`,
   h: (words) => `hurt that day: ${words}`,
 };
+
+/** The part of a text in which the first of the words stands. */
+function excerptOf(text: string, hits: readonly string[]): string {
+  if (text.length <= shownWords) return text;
+  const first = hits.length > 0 ? text.search(new RegExp(`(?<![\\p{L}\\p{N}])(${hits.join('|')})(?![\\p{L}\\p{N}])`, 'iu')) : 0;
+  const begin = first > shownWords - lead ? text.lastIndexOf(' ', first - lead) + 1 : 0;
+  const part = text.slice(begin, begin + shownWords).trim();
+  return `${begin > 0 ? '… ' : ''}${part}${begin + shownWords < text.length ? ' …' : ''}`;
+}
 
 const wordsIn = (text: string): Set<string> => new Set(text.toLocaleLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []);
 
@@ -46,11 +56,12 @@ export async function searchWords(
   const rows = await findEntries(house, { kinds: asked.kinds, forms, clientId, most: mostFound + 1, newest });
   const found = rows.slice(0, mostFound).map(({ also, ...row }): Found => {
     const said = wordsIn(row.words);
+    const hits = forms.flat().filter((form) => said.has(form));
     return {
       ...row,
-      words: row.words.trim().slice(0, shownWords),
+      words: excerptOf(row.words.trim(), hits),
       at: row.at.toISOString(),
-      hits: forms.flat().filter((form) => said.has(form)),
+      hits,
       because: becauseOf(row.words, also, forms),
     };
   });

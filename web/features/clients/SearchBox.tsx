@@ -21,7 +21,7 @@ function Marked({ text, hits }: { text: string; hits: readonly string[] }) {
   const parts = text.split(new RegExp(`(?<![\\p{L}\\p{N}])(${hits.join('|')})(?![\\p{L}\\p{N}])`, 'giu'));
   return parts.map((part, i) =>
     i % 2 === 1 ? (
-      <mark key={i} className="bg-straw text-ink">
+      <mark key={i} className="bg-transparent text-ink underline decoration-brass decoration-2 underline-offset-2">
         {part}
       </mark>
     ) : (
@@ -60,7 +60,7 @@ export function SearchBox({ clientId, label }: { clientId: string | null; label:
                       {found.kind ? kindWords[found.kind as keyof typeof kindWords] : entryWords[found.entry]}:{' '}
                     </span>
                     <Link to={pathOf(found)} className="hover:underline">
-                      <Marked text={found.words.length > 200 ? `${found.words.slice(0, 200)} …` : found.words} hits={found.hits} />
+                      <Marked text={found.words} hits={found.hits} />
                     </Link>
                     {found.because.length > 0 && <span className="text-reed"> Found since {found.because.join(', ')}.</span>}
                   </span>

@@ -1,6 +1,14 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Footage } from '@lean-mentor/contract';
-import { boutAtFrame, frameAtSeconds, reviewSize, secondsOfEdge, type FrameTable } from '@lean-mentor/core/footage';
+import {
+  boutAtFrame,
+  frameAtSeconds,
+  reviewSize,
+  secondsOfEdge,
+  secondsOfFrame,
+  timeSlack,
+  type FrameTable,
+} from '@lean-mentor/core/footage';
 import { useSearchParams } from 'react-router';
 import { useAccount } from '../access/index.ts';
 import { useDecodedFrames, useGetMotionQuery, usePlayer, useViewing } from '../footage/index.ts';
@@ -103,9 +111,13 @@ function useMoments({ footage, table, player, go }: DeskGiven & Pick<DeskScene, 
   const [search, setSearch] = useSearchParams();
   const arriveAt = Number(search.get('at') ?? 0);
   const arriveAtFrame = Number(search.get('frame') ?? 0);
+  /** Seconds after that frame: where something stands in a bout of which only the start is known elsewhere. */
+  const since = Number(search.get('since') ?? 0);
   useEffect(() => {
-    if (player && (arriveAt > 0 || arriveAtFrame > 0)) player.goTo(arriveAtFrame || frameAtSeconds(table, arriveAt));
-  }, [player, table, arriveAt, arriveAtFrame]);
+    if (!player || (arriveAt === 0 && arriveAtFrame === 0 && since === 0)) return;
+    const named = arriveAtFrame || frameAtSeconds(table, arriveAt);
+    player.goTo(since > 0 ? frameAtSeconds(table, secondsOfFrame(table, named) + since + timeSlack) : named);
+  }, [player, table, arriveAt, arriveAtFrame, since]);
   return useCallback(
     (footageId, atSeconds) => {
       if (footageId === footage.id) go(frameAtSeconds(table, atSeconds), null);

@@ -67,19 +67,6 @@ export function BoutNumbers({ stats }: { stats: BoutStats }) {
           </tbody>
         </table>
       </section>
-      <section aria-label="What followed what" className="col-span-2">
-        <h3 className="mb-1 font-semibold">What followed what</h3>
-        <ul className="columns-2 gap-6">
-          {stats.transitions.slice(0, mostRows).map(({ from, to, count }) => (
-            <li key={`${from.position}${from.holder}${to.position}${to.holder}`} className="flex gap-2">
-              <span className="time w-6 text-right">{count}×</span>
-              <span className="truncate">
-                {placeWords(from, sideNames)} → {placeWords(to, sideNames)}
-              </span>
-            </li>
-          ))}
-        </ul>
-      </section>
     </div>
   );
 }

@@ -59,7 +59,8 @@ export function CodingsTab({ bout }: { bout: BoutScored }) {
       })),
       events: read.bout.events.map(({ at, ...happening }) => ({ ...happening, atFrame: frameAt(at) })),
     });
-    const left = await adopt(read);
+    // Lines of spans or events say nothing else of a bout.
+    const left = /\.csv$/i.test(file.name) ? '' : await adopt(read);
     toast(`${file.name} is this bout’s coding now. Ctrl Z takes it back.${left}`, { duration: 12_000 });
   };
   return (

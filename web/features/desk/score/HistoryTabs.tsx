@@ -1,78 +1,132 @@
 import { sheetOf } from '@lean-mentor/contract';
-import { addStats, asMeant, boutStats, boutTimes, boutUsage, ruleSheets } from '@lean-mentor/core/scoring';
-import { useMemo, useState } from 'react';
+import {
+  addStats,
+  asMeant,
+  boutStats,
+  boutTimes,
+  boutUsage,
+  ruleSheets,
+  scoreBout,
+  transitionsOf,
+  type RuleSheet,
+  type TimedBout,
+} from '@lean-mentor/core/scoring';
+import { isSameDay } from 'date-fns';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BoutNumbers, PatternList, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
 import { useScene } from '../DeskScene.ts';
 import { useScored, type BoutScored } from './useScore.ts';
 
+/** The picture brings a library of charts along, which nobody else on the desk needs. */
+const TransitionFlow = lazy(() => import('../../scoring/TransitionFlow.tsx'));
+
+/** A coded bout of the client, wherever it is. */
+interface KnownBout {
+  id: string;
+  requestId: string;
+  footageId: string;
+  fromFrame: number;
+  /** Instant, ISO 8601. */
+  sentAt: string;
+  timed: TimedBout;
+  sheet: RuleSheet;
+}
+
 /** Every coded bout of the client as the server has it, but those of this desk as they are here. */
-function useAllBouts() {
-  const { subject } = useScene();
+function useAllBouts(): { bouts: KnownBout[]; isLoading: boolean } {
+  const { subject, footage } = useScene();
   const { scored, own } = useScored();
   const { data, isLoading } = useGetClientBoutsQuery(subject.client.id);
   return useMemo(() => {
-    const kept = (data?.bouts ?? []).map((bout) => {
+    const kept = (data?.bouts ?? []).map((bout): KnownBout => {
       const here = scored.find((one) => one.here.bout.id === bout.id);
       const ownSheet = own.find(({ id }) => id === bout.sheetId);
       const sheet = here?.sheet ?? (ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet]);
       return { ...bout, sheet, timed: here?.timed ?? asMeant(bout.timed, bout, boutUsage(bout.said, sheet)) };
     });
-    return { bouts: kept, isLoading };
-  }, [data, scored, own, isLoading]);
+    // What has just been coded is not on the server yet.
+    const fresh = scored
+      .filter(({ here }) => !kept.some(({ id }) => id === here.bout.id))
+      .map(({ here: { bout }, timed, sheet }): KnownBout => {
+        const { id: requestId, sentAt } = subject.request;
+        return { id: bout.id, requestId, footageId: footage.id, fromFrame: bout.fromFrame, sentAt, timed, sheet };
+      });
+    return { bouts: [...kept, ...fresh], isLoading };
+  }, [data, scored, own, isLoading, subject, footage]);
 }
 
-/** What is counted: of this bout, of the day, or of everything of the client. */
+/** The way to an instant of any of the client's bouts, in this footage or another. */
+function useGoTo(bouts: readonly KnownBout[]): (bout: number, seconds: number) => void {
+  const { footage, table, go } = useScene();
+  const navigate = useNavigate();
+  return (i, seconds) => {
+    const of = bouts[i];
+    if (!of) return;
+    if (of.footageId === footage.id)
+      go(boutTimes({ ...of, toFrame: of.fromFrame, lengthSeconds: null, spans: [], events: [] }, table).frameAt(seconds), null);
+    // The desk there knows its frames: it is told the bout's first one and the seconds since.
+    else void navigate(`/requests/${of.requestId}/desk?footage=${of.footageId}&frame=${of.fromFrame}&since=${seconds}`);
+  };
+}
+
+/** What is counted: of this bout, of this video, of all videos of the request, of the day, or of everything of the client. */
 export function NumbersTab({ bout }: { bout: BoutScored }) {
-  const { scored } = useScored();
-  const [of, setOf] = useState<'bout' | 'day' | 'all'>('bout');
+  const { subject, footage } = useScene();
+  const [of, setOf] = useState('bout');
   const { bouts } = useAllBouts();
-  const numbers = useHistoryNumbers(of === 'all' ? bouts : null);
+  const scopes = useMemo(() => {
+    const { id: requestId, sentAt, footages } = subject.request;
+    const video = bouts.filter(({ footageId }) => footageId === footage.id);
+    const request = bouts.filter((one) => one.requestId === requestId);
+    const day = bouts.filter((one) => isSameDay(one.sentAt, sentAt));
+    return [
+      { key: 'bout', words: 'This bout', bouts: bouts.filter(({ id }) => id === bout.here.bout.id) },
+      { key: 'video', words: 'This video', bouts: video },
+      // What counts the same twice is offered once.
+      ...(footages.length > 1 ? [{ key: 'request', words: `All ${footages.length} videos`, bouts: request }] : []),
+      ...(day.length > request.length ? [{ key: 'day', words: 'That day', bouts: day }] : []),
+      { key: 'all', words: 'All of the client', bouts },
+    ];
+  }, [bouts, subject, footage, bout]);
+  const scope = scopes.find(({ key }) => key === of) ?? scopes[0]!;
+  const numbers = useHistoryNumbers(scope.key === 'all' ? bouts : null);
   const here = useMemo(
-    () => addStats((of === 'bout' ? [bout] : scored).map(({ timed, result }) => boutStats(timed, result))),
-    [of, bout, scored],
+    () => (scope.key === 'all' ? null : addStats(scope.bouts.map(({ timed, sheet }) => boutStats(timed, scoreBout(timed, sheet))))),
+    [scope],
   );
-  const stats = of === 'all' ? numbers?.stats : here;
+  const transitions = useMemo(() => transitionsOf(scope.bouts.map(({ timed }) => timed)), [scope]);
+  const goTo = useGoTo(scope.bouts);
+  const stats = here ?? numbers?.stats;
   return (
     <div className="flex flex-col gap-3">
-      <div role="group" aria-label="Counted over" className="flex gap-1 text-small">
-        {(
-          [
-            ['bout', 'This bout'],
-            ['day', `This video, ${scored.length} ${scored.length === 1 ? 'bout' : 'bouts'}`],
-            ['all', `All of the client, ${bouts.length}`],
-          ] as const
-        ).map(([value, words]) => (
+      <div role="group" aria-label="Counted over" className="flex flex-wrap gap-1 text-small">
+        {scopes.map(({ key, words, bouts: counted }) => (
           <button
-            key={value}
+            key={key}
             type="button"
-            aria-pressed={of === value}
-            onClick={() => setOf(value)}
+            aria-pressed={scope.key === key}
+            onClick={() => setOf(key)}
             className="rounded-sm border border-seam px-2 py-0.5 hover:bg-linen aria-pressed:bg-pine aria-pressed:text-linen"
           >
             {words}
+            {key !== 'bout' && `, ${counted.length} ${counted.length === 1 ? 'bout' : 'bouts'}`}
           </button>
         ))}
       </div>
       {stats ? <BoutNumbers stats={stats} /> : <p className="text-small text-reed">Counting …</p>}
+      <Suspense fallback={<p className="text-small text-reed">Drawing …</p>}>
+        <TransitionFlow key={scope.key} transitions={transitions} onGo={goTo} />
+      </Suspense>
     </div>
   );
 }
 
 /** What follows what, over everything of the client that is coded. */
 export function PatternsTab({ bout }: { bout: BoutScored }) {
-  const { footage, table, go } = useScene();
-  const navigate = useNavigate();
   const { bouts, isLoading } = useAllBouts();
   const numbers = useHistoryNumbers(bouts);
-  const goTo = (i: number, seconds: number): void => {
-    const of = bouts[i];
-    if (!of) return;
-    if (of.footageId === footage.id)
-      go(boutTimes({ ...of, toFrame: of.fromFrame, lengthSeconds: null, spans: [], events: [] }, table).frameAt(seconds), null);
-    // Of other footage the frame is not known here; its bout’s own start is near enough to the seconds since.
-    else void navigate(`/requests/${of.requestId}/desk?footage=${of.footageId}&frame=${of.fromFrame}`);
-  };
+  const goTo = useGoTo(bouts);
   if (isLoading || !numbers) return <p className="text-small text-reed">Looking through {bouts.length || bout.here.bout.order} bouts …</p>;
   return <PatternList patterns={numbers.patterns} onGo={goTo} />;
 }

@@ -62,11 +62,15 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
   return (
     <div className="flex flex-col gap-2 text-small">
       <div className="flex items-baseline gap-3">
+        {isRound && <p className="text-title">{tapsText(result.falls)}</p>}
         <p className="time text-title" aria-label="Score at the end">
           <ScoreFigures score={result.score} />
         </p>
-        {isRound && <p className="text-title">{tapsText(result.falls)}</p>}
-        <p>{resultWords(result)}</p>
+        <p>
+          {isRound && result.decidedBy === 'finish'
+            ? `${result.winner === 'client' ? 'Client' : 'Partner'} finished more often.`
+            : resultWords(result)}
+        </p>
         {corrected && (
           <p className="font-semibold" data-corrected>
             You say {scoreText(corrected.score)}. {resultWords(corrected)}

@@ -10,7 +10,7 @@ import { useScored, type BoutScored, type SheetChoice } from './useScore.ts';
  * in words; empty where all was.
  */
 export function useBroughtBout(bout: BoutScored): (read: { file: BoutFile; bout: TimedBout }) => Promise<string> {
-  const { choose, own } = useScored();
+  const { adopt, choose, own } = useScored();
   const { footage } = useScene();
   const [editBouts] = useEditBoutsMutation();
   const { here, timed, choice } = bout;
@@ -31,6 +31,7 @@ export function useBroughtBout(bout: BoutScored): (read: { file: BoutFile; bout:
     const edit = { id: here.bout.id, base: here.bout.version, splitFrom: null, after: { ...boutFields.parse(here.bout), ...fields } };
     const { error } = await editBouts({ footageId: footage.id, edits: [edit] });
     if (error) left.push(faultWords(error));
+    else adopt(here.bout.id, fields);
     return left.length > 0 ? ` ${left.join(' ')}` : '';
   };
 }

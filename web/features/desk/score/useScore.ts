@@ -1,5 +1,5 @@
 import { sheetOf } from '@lean-mentor/contract';
-import type { OwnRuleSheet } from '@lean-mentor/contract';
+import type { Bout, OwnRuleSheet } from '@lean-mentor/contract';
 import type { CodedOverride } from '@lean-mentor/core/desk';
 import {
   boutTimes,
@@ -37,7 +37,12 @@ export interface Scored {
   scored: BoutScored[];
   own: readonly OwnRuleSheet[];
   choose: (boutId: string, choice: SheetChoice) => void;
+  /** Takes over what a bout goes by, which has been saved elsewhere, until the desk is opened anew. */
+  adopt: (boutId: string, gone: GoneBy) => void;
 }
+
+/** How long a bout was meant to be, and whether a finish ends it. */
+export type GoneBy = Pick<Bout, 'lengthSeconds' | 'afterFinish'>;
 
 const none: readonly OwnRuleSheet[] = [];
 
@@ -46,6 +51,7 @@ export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere
   const { data } = useListRuleSheetsQuery();
   const own = data?.sheets ?? none;
   const [chosen, setChosen] = useState<Readonly<Record<string, SheetChoice>>>({});
+  const [adopted, setAdopted] = useState<Readonly<Record<string, GoneBy>>>({});
   const [chooseBoutSheet] = useChooseBoutSheetMutation();
   const { request, client } = subject;
   const scored = useMemo(
@@ -57,16 +63,17 @@ export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere
           const choice = chosen[bout.id] ?? { ruleSheet: bout.ruleSheet, sheetId: bout.sheetId };
           const ownSheet = own.find(({ id }) => id === choice.sheetId);
           const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[choice.ruleSheet ?? request.ruleSheet];
-          const times = boutTimes(bout, table, boutUsage(request, sheet, client));
+          const times = boutTimes({ ...bout, ...adopted[bout.id] }, table, boutUsage(request, sheet, client));
           const against = Object.values(overrides).filter(({ boutId }) => boutId === bout.id);
           return { here, ...times, sheet, choice, overrides: against, ...scoredBout(times, sheet, against) };
         }),
-    [bouts, chosen, own, request, client, table, overrides],
+    [bouts, chosen, adopted, own, request, client, table, overrides],
   );
   return useMemo(
     () => ({
       scored,
       own,
+      adopt: (boutId, gone) => setAdopted((before) => ({ ...before, [boutId]: gone })),
       choose: (boutId, choice) => {
         setChosen((before) => ({ ...before, [boutId]: choice }));
         void chooseBoutSheet({ boutId, ...choice }).then(({ error }) => error && toast.error(faultWords(error)));
@@ -78,7 +85,7 @@ export function useScore({ subject, table }: DeskScene, bouts: readonly BoutHere
 
 const scores = createContext<Scored | null>(null);
 export const ScoreProvider = scores.Provider;
-export const useScored = (): Scored => useContext(scores) ?? { scored: [], own: none, choose: () => undefined };
+export const useScored = (): Scored => useContext(scores) ?? { scored: [], own: none, choose: () => undefined, adopt: () => undefined };
 
 /** The score of the bout that a frame belongs to; undefined while nothing is coded of it. */
 export const scoredAt = (scored: readonly BoutScored[], frame: number): BoutScored | undefined =>
