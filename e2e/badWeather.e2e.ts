@@ -182,13 +182,22 @@ describe('every main screen', () => {
     expect(found).toEqual([]);
   });
 
-  it('of a critique with three fixes is two pages of A4 on paper', async () => {
+  it('of a critique with three fixes of three moments each is two pages of A4 on paper', async () => {
     const sent = demoPractice(new Date()).requests.find((r) => r.critique)!;
     const bram = await visit(browser, base, 'bram', `/critiques/${sent.critique!.id}`, phone);
     await bram.sees('Your sweep is clean');
     await bram.page.evaluate(() => {
       const fix = document.querySelector('[data-fix="1"]')!;
-      fix.parentElement!.insertBefore(fix.cloneNode(true), fix);
+      // Two more moments, each under a note of thirty words, in each of three fixes.
+      const figure = fix.querySelector('figure')!;
+      for (let i = 0; i < 2; i++) {
+        const words = document.createElement('p');
+        words.textContent = `${'elbow leaves your ribs early '.repeat(6)}.`;
+        figure.after(words, figure.cloneNode(true));
+      }
+      const others = [...document.querySelectorAll('[data-fix]')].filter((one) => one !== fix);
+      for (const other of others) other.remove();
+      fix.after(fix.cloneNode(true), fix.cloneNode(true));
     });
     const pdf = Buffer.from(await bram.page.pdf({ preferCSSPageSize: true })).toString('latin1');
     expect(pdf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(2);

@@ -47,23 +47,8 @@ function contentOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Block,
           margin: [0, 4, 0, 4],
         },
       ];
-    case 'moment': {
-      const still = facts.still(block.attrs.noteId);
-      const words = { text: facts.momentWords(block.attrs.noteId), color: reed, fontSize: 8.5 };
-      // Beside its words, so that three fixes stay on two pages.
-      return still
-        ? [
-            {
-              columns: [
-                { image: `data:image/jpeg;base64,${still.jpeg.toString('base64')}`, fit: [150, 110], width: 158 },
-                { ...words, margin: [0, 2, 0, 0] },
-              ],
-              margin: [0, 2, 0, 4],
-              unbreakable: true,
-            },
-          ]
-        : [{ ...words, italics: true, margin: [0, 0, 0, 4] }];
-    }
+    case 'moment':
+      return [momentBeside(null, block.attrs.noteId, facts)];
     case 'bookClip': {
       const clip = facts.critique.clips.find(({ id }) => id === block.attrs.clipId);
       return clip ? [{ text: `Clip: ${clip.title} (see it on the page)`, italics: true, color: reed, fontSize: 8.5 }] : [];
@@ -71,11 +56,39 @@ function contentOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Block,
     case 'fix':
       return [
         { text: [{ text: `${numbers.get(block)}  `, fontSize: 18 }, block.attrs.name], style: 'fix' },
-        ...block.content.flatMap((one) => contentOf(one, facts, numbers)),
+        ...contentsOf(block.content, facts, numbers),
       ];
     default:
       return assertNever(block);
   }
+}
+
+/** A moment with its picture beside what was written before it, so that three fixes with three moments each stay on two pages. */
+function momentBeside(before: Inline[] | null, noteId: string, facts: ExportFacts): Content {
+  const still = facts.still(noteId);
+  const words: Content[] = [
+    ...(before ? [{ text: inlines(before), margin: [0, 0, 0, 2] as [number, number, number, number] }] : []),
+    { text: facts.momentWords(noteId), color: reed, fontSize: 8.5, italics: !still },
+  ];
+  if (!still) return { stack: words, margin: [0, 0, 0, 4] };
+  return {
+    columns: [
+      { image: `data:image/jpeg;base64,${still.jpeg.toString('base64')}`, fit: [100, 57], width: 108 },
+      { stack: words, margin: [0, 1, 0, 0] },
+    ],
+    margin: [0, 2, 0, 4],
+    unbreakable: true,
+  };
+}
+
+/** Blocks one after another; a paragraph that leads to a moment stands beside its picture. */
+function contentsOf(blocks: readonly Block[], facts: ExportFacts, numbers: ReadonlyMap<Block, number>): Content[] {
+  return blocks.flatMap((block, i) => {
+    const [before, next] = [blocks[i - 1], blocks[i + 1]];
+    if (block.type === 'paragraph' && block.content?.length && next?.type === 'moment') return [];
+    const words = before?.type === 'paragraph' && before.content?.length ? before.content : null;
+    return block.type === 'moment' ? [momentBeside(words, block.attrs.noteId, facts)] : contentOf(block, facts, numbers);
+  });
 }
 
 /** A critique as PDF, A4. Roboto is built in: its letters reach beyond western Europe. */
@@ -93,11 +106,11 @@ export async function critiquePdf(facts: ExportFacts): Promise<Buffer> {
   const numbers = new Map<Block, number>(fixBlocks(critique.doc).map((block, i) => [block, i + 1]));
   const definition: Definition = {
     pageSize: 'A4',
-    pageMargins: [48, 44, 48, 44],
+    pageMargins: [46, 38, 46, 38],
     info: { title, author: critique.coachName },
-    defaultStyle: { font: 'Roboto', fontSize: 9.5, lineHeight: 1.2, color: ink },
+    defaultStyle: { font: 'Roboto', fontSize: 9.2, lineHeight: 1.15, color: ink },
     styles: {
-      text: { margin: [0, 0, 0, 4] },
+      text: { margin: [0, 0, 0, 3] },
       section: { fontSize: 10, bold: true, margin: [0, 6, 0, 3] },
       part: { fontSize: 8.5, color: reed, margin: [0, 2, 0, 1] },
       quote: { fontSize: 11, margin: [0, 0, 0, 4] },
@@ -110,7 +123,7 @@ export async function critiquePdf(facts: ExportFacts): Promise<Buffer> {
         fontSize: 8.5,
         margin: [0, 0, 0, 2],
       },
-      ...critique.doc.content.flatMap((block) => contentOf(block, facts, numbers)),
+      ...contentsOf(critique.doc.content, facts, numbers),
     ],
     footer: (page, pages) => ({ text: `${page} of ${pages}`, alignment: 'right', fontSize: 7.5, color: reed, margin: [0, 14, 48, 0] }),
   };

@@ -1,4 +1,5 @@
 import type { Account, Critique } from '@lean-mentor/contract';
+import { blockText } from '@lean-mentor/core/critique';
 import { boutAtFrame, clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import sharp from 'sharp';
 import type { House } from '../../../house/house.ts';
@@ -15,7 +16,7 @@ export interface StillPicture {
 export interface ExportFacts {
   critique: Critique;
   title: string;
-  /** "Mistake at 0:18: what was said of it". */
+  /** "Mistake at 0:18: what was said of it"; without the words where the critique says them itself. */
   momentWords: (noteId: string) => string;
   /** The moment with its drawing; null where its footage is gone or not ready. */
   still: (noteId: string) => StillPicture | null;
@@ -40,6 +41,9 @@ async function stillOf(house: House, account: Account, critique: Critique, noteI
   }
 }
 
+/** Words without what a sentence adds to them: capitals, signs, spaces. */
+const bare = (text: string): string => (text.toLocaleLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).join(' ');
+
 export const exportTitle = ({ clientName, sentAt }: Critique): string => `Critique for ${clientName}, ${sentAt.slice(0, 10)}`;
 
 /** Reads a sent critique with its stills, for an account that may see it. */
@@ -62,12 +66,15 @@ export async function exportFacts(house: House, account: Account, critiqueId: st
     const bout = boutAtFrame(critique.footages.find(({ id }) => id === note.footageId)?.bouts ?? [], note.fromFrame);
     return clockText(atSeconds - (table && bout ? secondsOfFrame(table, bout.fromFrame) : 0));
   };
+  const said = bare(critique.doc.content.map(blockText).join(' '));
   return {
     critique,
     title: exportTitle(critique),
     momentWords: (noteId) => {
       const moment = critique.moments.find(({ note }) => note.id === noteId);
-      return moment ? `${kinds[moment.note.kind]} at ${clockOf(moment)}: ${moment.note.what}` : 'A moment';
+      if (!moment) return 'A moment';
+      const where = `${kinds[moment.note.kind]} at ${clockOf(moment)}`;
+      return said.includes(bare(moment.note.what)) ? where : `${where}: ${moment.note.what}`;
     },
     still: (noteId) => stills.get(noteId) ?? null,
     fileName: (footageId) => footages.find(({ id }) => id === footageId)?.fileName ?? footageId,

@@ -89,7 +89,11 @@ function Ask({ critique, fixId }: QuestionsProps) {
   const [ask, { isLoading, error }] = useAskQuestionMutation();
   // The same question keeps its id until it has arrived, so that sending it twice asks once.
   const id = useRef(crypto.randomUUID());
-  const noteIds = critique.fixes.find((fix) => fix.fixId === fixId)?.noteIds ?? [];
+  const inFixes = new Set(critique.fixes.flatMap((fix) => fix.noteIds));
+  // Of the whole: what stands in no fix, praise too.
+  const noteIds = fixId
+    ? (critique.fixes.find((fix) => fix.fixId === fixId)?.noteIds ?? [])
+    : critique.moments.map(({ note }) => note.id).filter((one) => !inFixes.has(one));
   const send = async (): Promise<void> => {
     const done = await ask({ critiqueId: critique.id, id: id.current, fixId, noteId, words });
     if (done.error) return;
@@ -119,7 +123,7 @@ function Ask({ critique, fixId }: QuestionsProps) {
         onChange={({ target }) => setWords(target.value)}
         className={lines}
       />
-      {noteIds.length > 1 && (
+      {noteIds.length > (fixId ? 1 : 0) && (
         <select
           aria-label="About which moment"
           value={noteId ?? ''}
