@@ -41,6 +41,7 @@ describe('the tree of a critique on the wire', () => {
       question: 'Why?',
       answer: '',
       praise: [],
+      asks: [],
       fixes: [],
       score: null,
       pattern: null,

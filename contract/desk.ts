@@ -223,6 +223,8 @@ export const openDesk = operation({
     request,
     client: z.object({ id, name: z.string(), level: z.number().int(), age: z.number().int().nullable(), hurts: z.array(z.string()) }),
     document: deskDocument,
+    /** What the client answered to questions that were sent to them, by note. */
+    answers: z.array(z.object({ noteId: id, by: z.string(), words: z.string() })).default([]),
     sequence: z.int().min(0),
   }),
 });

@@ -58,6 +58,7 @@ const input = (more: Partial<DraftInput> = {}): DraftInput => ({
   question: 'Why?',
   answer: '',
   praise: [],
+  asks: [],
   fixes: [fix()],
   score: null,
   pattern: null,
@@ -98,6 +99,12 @@ describe('a draft', () => {
     expect(lines).toContain('If he holds the wrist, turn the palm.');
     expect(lines).toContain('Breathe.');
     expect(lines.join()).not.toContain('turn toward it');
+  });
+
+  it('asks the client what the coach wants to know, as a question, beside its moment', () => {
+    const doc = draftCritique(input({ asks: [shown('q1', 'did you feel the hook here.')] }));
+    expect(textOf(doc)).toEqual(expect.arrayContaining(['A question to you', 'Did you feel the hook here?']));
+    expect(momentsOf(doc)).toEqual(['n1', 'q1']);
   });
 
   it('never says what nobody wrote or counted', () => {

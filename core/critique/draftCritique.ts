@@ -49,6 +49,8 @@ export interface DraftInput {
   question: string;
   answer: string;
   praise: readonly DraftMoment[];
+  /** What the coach asks the client. */
+  asks: readonly DraftMoment[];
   fixes: readonly DraftFix[];
   /** In words; null where nothing was scored. */
   score: string | null;
@@ -62,6 +64,8 @@ const sentence = (words: string): string => {
   const begun = trimmed.charAt(0).toUpperCase() + trimmed.slice(1);
   return /[.!?…]$/.test(begun) ? begun : `${begun}.`;
 };
+/** A sentence that asks, whatever stands at its end. */
+const asked = (words: string): string => sentence(words).replace(/[.!…]$/, '?');
 const listed = (things: readonly string[]): string =>
   things.length < 2 ? things.join('') : `${things.slice(0, -1).join(', ')} and ${things.at(-1)}`;
 const times = (count: number): string => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`);
@@ -148,7 +152,7 @@ const section = (title: string, blocks: readonly Block[]): Block[] => (blocks.le
  * A critique as far as the work on the desk already says it: the coach's own words from notes and book, in their order, with figures that
  * were computed. Nothing is made up; what nobody has written is left out, for the coach to write.
  */
-export function draftCritique({ question, answer, praise, fixes, score, pattern, filming }: DraftInput): CritiqueDoc {
+export function draftCritique({ question, answer, praise, asks, fixes, score, pattern, filming }: DraftInput): CritiqueDoc {
   return {
     type: 'doc',
     content: [
@@ -160,6 +164,10 @@ export function draftCritique({ question, answer, praise, fixes, score, pattern,
         praise.flatMap(({ noteId, what }) => [...filled([sentence(what)]), moment(noteId)]),
       ),
       ...section('What to work on', fixes.map(fixBlock)),
+      ...section(
+        asks.length === 1 ? 'A question to you' : 'Questions to you',
+        asks.flatMap(({ noteId, what }) => [...filled([asked(what)]), moment(noteId)]),
+      ),
       ...section('The score', filled([score ?? ''])),
       ...section('About your partner', filled([pattern ?? ''])),
       ...section('Next time you film', filming.length > 0 ? [list('bulletList', filming.map(sentence))] : []),

@@ -1,11 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { seeded } from '../scoring/testing/random.ts';
 import { oddsRatio } from './oddsRatio.ts';
 import { rateRatio } from './rateRatio.ts';
 
 const draws = 1500;
 /** Exact intervals hold at least as often as they say; by chance alone, over so many draws, not less than this. */
 const least = 0.9 - 3 * Math.sqrt((0.9 * 0.1) / draws);
+
+/** Numbers from 0 to 1 that are the same in every run (Park and Miller's minimal standard). */
+function seeded(seed: number): () => number {
+  let state = Math.floor(seed) + 1;
+  return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
+}
 
 /** A Poisson count by adding up waiting times. */
 function poisson(random: () => number, mean: number): number {

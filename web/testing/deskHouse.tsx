@@ -31,7 +31,11 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
     const actions = useDeskActions();
     const contents = { document: present, whole: present, notes: Object.values(present.notes), bouts: [] };
     const scene = {
-      subject: { request: { id: requestId, clientMarks: [], sentAt: '2031-01-01T10:00:00.000Z' }, client: { id: 'c', name: 'Ada Moor' } },
+      subject: {
+        request: { id: requestId, clientMarks: [], sentAt: '2031-01-01T10:00:00.000Z' },
+        client: { id: 'c', name: 'Ada Moor' },
+        answers: [],
+      },
       footage: { id: footageId, bouts: [] },
       table,
       size: { width: 1280, height: 720 },

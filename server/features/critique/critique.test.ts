@@ -209,6 +209,18 @@ describe('a critique that was sent', () => {
     });
   });
 
+  it('asks the client something, who answers on the page; the answer stands beside the note on the desk', async () => {
+    const noteId = at.noteIds[0]!;
+    const change = { changeId: at.house.newId(), entity: 'note', id: noteId, before: { kind: 'mistake' }, after: { kind: 'question' } };
+    await at.coach.ask('post', `/api/requests/${at.requestId}/desk/changes`, { changes: [change], since: 0 });
+    const { body } = await at.sendDoc(moment(noteId));
+    const client = await at.visit('client');
+    const answer = { id: at.house.newId(), fixId: null, noteId, words: 'I felt the hook too late.' };
+    expect((await client.ask('post', `/api/critiques/${body.id}/questions`, answer)).status).toBe(200);
+    const { answers } = (await at.coach.ask('get', `/api/requests/${at.requestId}/desk`)).body;
+    expect(answers).toEqual([{ noteId, by: 'Ada Moor', words: 'I felt the hook too late.' }]);
+  });
+
   it('is not taken back later', async () => {
     const { body } = await at.sendDoc(fixOf(at.noteIds[0]!));
     const now = at.house.now;

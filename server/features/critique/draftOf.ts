@@ -59,7 +59,8 @@ const drillFor = (facts: LadderFacts, principle: BookPrinciple | null): BookDril
 function fixOf(facts: DraftFacts, id: string, shown: readonly RequestNote[], costs: ReadonlyMap<string, number>): DraftFix {
   const { principles, harms, input, notes } = facts;
   const principle = principles.find((one) => one.id === id) ?? null;
-  const wrong = shown.filter((note) => candidateOf(note) === id && note.kind !== 'good').sort(inOrder);
+  // What is asked is asked by itself.
+  const wrong = shown.filter((note) => candidateOf(note) === id && note.kind !== 'good' && note.kind !== 'question').sort(inOrder);
   // How often it came up is the same here, on the ladder and in its thread.
   const counted = wrong.filter(({ kind }) => kind === 'mistake' || kind === 'missed-chance');
   const heavy = [...wrong]
@@ -129,9 +130,13 @@ export function draftOf(facts: DraftFacts): DraftInput {
       .slice(0, praiseShown)
       .sort(inOrder)
       .map((note) => momentOf(facts, note)),
+    asks: shown
+      .filter(({ kind }) => kind === 'question')
+      .sort(inOrder)
+      .map((note) => momentOf(facts, note)),
     fixes: ladder.rungs
       .slice(0, ladder.cut)
-      .filter(({ principle }) => shown.some((note) => candidateOf(note) === principle && note.kind !== 'good'))
+      .filter(({ principle }) => shown.some((note) => candidateOf(note) === principle && note.kind !== 'good' && note.kind !== 'question'))
       .map(({ principle }) => fixOf(facts, principle, shown, costs)),
     score: scoreLine(facts),
     pattern: patternLine(facts),

@@ -126,3 +126,11 @@ export const findClientNotes = ({ db }: House, clientId: string, most: number): 
      WHERE r.client_id = :clientId AND r.state <> 'guardian' ORDER BY r.sent_at DESC, n.from_frame LIMIT :most`,
     { replacements: { clientId, most }, type: QueryTypes.SELECT },
   );
+
+/** What the client said about moments at which the coach asks something, oldest first. */
+export const findClientAnswers = ({ db }: House, requestId: string): Promise<{ noteId: string; by: string; words: string }[]> =>
+  db.sequelize.query(
+    `SELECT q.note_id AS noteId, q.asked_by AS \`by\`, q.words FROM questions q JOIN critiques c ON c.id = q.critique_id JOIN notes n ON n.id = q.note_id
+     WHERE c.request_id = :requestId AND n.kind = 'question' ORDER BY q.asked_at`,
+    { replacements: { requestId }, type: QueryTypes.SELECT },
+  );

@@ -9,16 +9,29 @@ import { findRequest, lockRequest } from '../requests/index.ts';
 import type { Arrival } from './deskRules.ts';
 import type { Fields } from './deskStores.ts';
 import { deskFault, deskWithin, findDeskDocument, followEdits, storeChange } from './deskItems.ts';
-import { findClientNotes, findEffectsSince, findTouches, newestSequence, recordChange, wasTaken, type Touch } from './repository.ts';
+import {
+  findClientAnswers,
+  findClientNotes,
+  findEffectsSince,
+  findTouches,
+  newestSequence,
+  recordChange,
+  wasTaken,
+  type Touch,
+} from './repository.ts';
 
 export async function openDesk(house: House, requestId: string): Promise<ResponseOf<typeof contract.openDesk>> {
   const request = await findRequest(house, requestId);
   if (!request) throw new ContractError('not-found');
   // Before the document: what is taken between the two is told again, and telling it twice changes nothing.
   const sequence = await newestSequence(house, requestId);
-  const [client, document] = await Promise.all([findClient(house, request.clientId), findDeskDocument(house, requestId)]);
+  const [client, document, answers] = await Promise.all([
+    findClient(house, request.clientId),
+    findDeskDocument(house, requestId),
+    findClientAnswers(house, requestId),
+  ]);
   const { id, name, level, age, hurts } = client!;
-  return { request, client: { id, name, level, age, hurts }, document, sequence };
+  return { request, client: { id, name, level, age, hurts }, document, answers, sequence };
 }
 
 /** Who changed a field of a thing last, or the thing as a whole; null where it was this account itself. */

@@ -1,4 +1,8 @@
+import { lazy } from 'react';
+
 export { useChooseBoutSheetMutation, useGetClientBoutsQuery, useGetPositionWorthQuery, useListRuleSheetsQuery } from './api.ts';
+/** The picture brings a library of charts along, which comes only when it is looked at. */
+export const TransitionFlow = lazy(() => import('./TransitionFlow.tsx'));
 export { BoutNumbers } from './BoutNumbers.tsx';
 export { PatternList } from './PatternList.tsx';
 export { useHistoryNumbers } from './useHistoryNumbers.ts';

@@ -1,5 +1,6 @@
 import { getMomentStill, streamCritiqueClip, type Critique } from '@lean-mentor/contract';
 import { format } from 'date-fns';
+import { Fragment } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { Fetched } from '../../../shared/fetched/index.ts';
@@ -40,13 +41,17 @@ export function CritiquePage() {
 
 const slotsOf = (critique: Critique): DocSlots => ({
   moment: (noteId, show) => (
-    <MomentFigure
-      key={noteId}
-      {...{ moments: critique.moments, footages: critique.footages, noteId, show }}
-      still={addressOf(getMomentStill, { critiqueId: critique.id, version: critique.version, noteId })}
-      clock={(footage, atFrame) => <BoutClock footage={footage} atFrame={atFrame} />}
-      clip={(playing) => <FootageClip {...playing} />}
-    />
+    <Fragment key={noteId}>
+      <MomentFigure
+        {...{ moments: critique.moments, footages: critique.footages, noteId, show }}
+        still={addressOf(getMomentStill, { critiqueId: critique.id, version: critique.version, noteId })}
+        clock={(footage, atFrame) => <BoutClock footage={footage} atFrame={atFrame} />}
+        clip={(playing) => <FootageClip {...playing} />}
+      />
+      {critique.moments.some(({ note }) => note.id === noteId && note.kind === 'question') && (
+        <Questions critique={critique} fixId={null} asked={noteId} />
+      )}
+    </Fragment>
   ),
   clip: (clipId) => (
     <CoachClip clips={critique.clips} clipId={clipId} address={addressOf(streamCritiqueClip, { critiqueId: critique.id, clipId })} />

@@ -10,21 +10,26 @@ interface QuestionsProps {
   critique: Critique;
   /** About this fix; null: about the whole. */
   fixId: string | null;
+  /** What the coach asked at a moment: only what belongs to that is shown, and one answers it. */
+  asked?: string;
 }
 
 const lines = 'w-full rounded-sm border border-seam bg-linen px-3 py-2 field-sizing-content min-h-20';
 
 /** What was asked about a fix, or about the whole, with the answers; a line to ask, or to answer. */
-export function Questions({ critique, fixId }: QuestionsProps) {
+export function Questions({ critique, fixId, asked }: QuestionsProps) {
   const role = useAccount()?.role;
   const asks = role === 'client' || role === 'guardian';
-  const own = critique.questions.filter((question) => question.fixId === fixId);
+  const askedByCoach = new Set(critique.moments.flatMap(({ note }) => (note.kind === 'question' ? [note.id] : [])));
+  const own = critique.questions.filter(({ noteId, ...question }) =>
+    asked ? noteId === asked : question.fixId === fixId && !askedByCoach.has(noteId ?? ''),
+  );
   return (
-    <section aria-label={fixId ? 'Questions about this' : 'Questions'} className="flex flex-col gap-3">
+    <section aria-label={asked ? 'Your answer' : fixId ? 'Questions about this' : 'Questions'} className="flex flex-col gap-3">
       {own.map((question) => (
         <Asked key={question.id} question={question} critique={critique} mayAnswer={role === 'coach'} />
       ))}
-      {asks && <Ask critique={critique} fixId={fixId} />}
+      {asks && !(asked && own.length > 0) && <Ask critique={critique} fixId={fixId} {...(asked && { asked })} />}
     </section>
   );
 }
@@ -62,7 +67,7 @@ function Asked({ question, critique, mayAnswer }: { question: Question; critique
           )}
         </div>
       )}
-      {question.answer === null && !mayAnswer && <p className="text-reed">No answer yet.</p>}
+      {question.answer === null && !mayAnswer && moment?.note.kind !== 'question' && <p className="text-reed">No answer yet.</p>}
       {writing && (
         <div className="not-printed flex flex-col items-start gap-2">
           <textarea
@@ -82,10 +87,10 @@ function Asked({ question, critique, mayAnswer }: { question: Question; critique
   );
 }
 
-function Ask({ critique, fixId }: QuestionsProps) {
+function Ask({ critique, fixId, asked }: QuestionsProps) {
   const [open, setOpen] = useState(false);
   const [words, setWords] = useState('');
-  const [noteId, setNoteId] = useState<string | null>(null);
+  const [noteId, setNoteId] = useState<string | null>(asked ?? null);
   const [ask, { isLoading, error }] = useAskQuestionMutation();
   // The same question keeps its id until it has arrived, so that sending it twice asks once.
   const id = useRef(crypto.randomUUID());
@@ -93,7 +98,7 @@ function Ask({ critique, fixId }: QuestionsProps) {
   // Of the whole: what stands in no fix, praise too.
   const noteIds = fixId
     ? (critique.fixes.find((fix) => fix.fixId === fixId)?.noteIds ?? [])
-    : critique.moments.map(({ note }) => note.id).filter((one) => !inFixes.has(one));
+    : critique.moments.flatMap(({ note }) => (inFixes.has(note.id) || note.kind === 'question' ? [] : [note.id]));
   const send = async (): Promise<void> => {
     const done = await ask({ critiqueId: critique.id, id: id.current, fixId, noteId, words });
     if (done.error) return;
@@ -109,21 +114,21 @@ function Ask({ critique, fixId }: QuestionsProps) {
         aria-label={fixId ? `Ask about this: ${critique.fixes.find((fix) => fix.fixId === fixId)?.name ?? ''}` : undefined}
         onClick={() => setOpen(true)}
       >
-        {fixId ? 'Ask about this' : 'Ask your coach something'}
+        {asked ? `Answer ${critique.coachName.split(' ')[0]}` : fixId ? 'Ask about this' : 'Ask your coach something'}
       </Button>
     );
   return (
     <div className="not-printed flex flex-col items-start gap-2">
       <textarea
-        aria-label="Your question"
+        aria-label={asked ? 'Your answer' : 'Your question'}
         autoFocus
         value={words}
         maxLength={1000}
-        placeholder="What do you want to know?"
+        placeholder={asked ? 'What do you remember of it?' : 'What do you want to know?'}
         onChange={({ target }) => setWords(target.value)}
         className={lines}
       />
-      {noteIds.length > (fixId ? 1 : 0) && (
+      {!asked && noteIds.length > (fixId ? 1 : 0) && (
         <select
           aria-label="About which moment"
           value={noteId ?? ''}
@@ -141,7 +146,7 @@ function Ask({ critique, fixId }: QuestionsProps) {
       {error && <FaultNote>{faultWords(error)}</FaultNote>}
       <span className="flex gap-2">
         <Button large busy={isLoading} disabled={words.trim() === ''} onClick={() => void send()}>
-          Ask {critique.coachName.split(' ')[0]}
+          {asked ? 'Send it' : `Ask ${critique.coachName.split(' ')[0]}`}
         </Button>
         <Button large look="quiet" onClick={() => setOpen(false)}>
           Not now

@@ -10,6 +10,7 @@ const stakesShort = { safe: 'safe', 'knife-edge': 'knife-edge', 'must-score': 'm
 /** Where a note stands, from what is known: clock, position and who holds it. */
 export function NoteFacts({ note }: { note: Note }) {
   const { boutAt, subject } = useScene();
+  const answers = subject.answers.filter(({ noteId }) => noteId === note.id);
   const names = { client: subject.client.name.split(' ')[0]!, partner: 'the partner' };
   const { bouts } = useContents();
   const { scored } = useScored();
@@ -22,22 +23,33 @@ export function NoteFacts({ note }: { note: Note }) {
   const clock = (frame: number): string => clockText(clockAt(frame));
   const span = bout?.spans.find(({ fromFrame, toFrame }) => fromFrame <= note.fromFrame && note.fromFrame < toFrame);
   return (
-    <p className="text-small text-reed">
-      At <span className="time">{clock(note.fromFrame)}</span>
-      {note.toFrame !== null && (
-        <>
-          {' '}
-          to <span className="time">{clock(note.toFrame)}</span>
-        </>
+    <>
+      <p className="text-small text-reed">
+        At <span className="time">{clock(note.fromFrame)}</span>
+        {note.toFrame !== null && (
+          <>
+            {' '}
+            to <span className="time">{clock(note.toFrame)}</span>
+          </>
+        )}
+        {score && score.sheet.pointsCount !== 'never' && (
+          <>
+            {' '}
+            with <span className="time">{scoreText(scoreAt(score.timed, score.standing, at))}</span>
+            {stakes?.state && ` (${stakesShort[stakes.state]})`}
+          </>
+        )}
+        {span ? `: ${placeWords(span, names)}.` : '. Positions are not coded here.'}
+      </p>
+      {answers.length > 0 && (
+        <ul aria-label="What the client answered" className="border-l-2 border-pine pl-2 text-small">
+          {answers.map(({ by, words }) => (
+            <li key={words}>
+              <span className="font-semibold">{by}:</span> {words}
+            </li>
+          ))}
+        </ul>
       )}
-      {score && score.sheet.pointsCount !== 'never' && (
-        <>
-          {' '}
-          with <span className="time">{scoreText(scoreAt(score.timed, score.standing, at))}</span>
-          {stakes?.state && ` (${stakesShort[stakes.state]})`}
-        </>
-      )}
-      {span ? `: ${placeWords(span, names)}.` : '. Positions are not coded here.'}
-    </p>
+    </>
   );
 }

@@ -12,14 +12,11 @@ import {
   type TimedBout,
 } from '@lean-mentor/core/scoring';
 import { isSameDay } from 'date-fns';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { BoutNumbers, PatternList, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
+import { BoutNumbers, PatternList, TransitionFlow, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
 import { useScene } from '../DeskScene.ts';
 import { useScored, type BoutScored } from './useScore.ts';
-
-/** The picture brings a library of charts along, which nobody else on the desk needs. */
-const TransitionFlow = lazy(() => import('../../scoring/TransitionFlow.tsx'));
 
 /** A coded bout of the client, wherever it is. */
 interface KnownBout {
