@@ -27,7 +27,7 @@ const toEndOf = async (selector: string): Promise<void> => {
 describe('the critique’s editor', () => {
   it('begins with a draft from the work, and says what it amounts to', async () => {
     await marit.sees('What went well');
-    await marit.sees('Both your arms are long and hold his wrists');
+    await marit.sees('Both your arms are long, hands on his arms');
     await marit.sees(/About \d+ minutes to read and watch/);
     expect((await fixNames()).length).toBeGreaterThanOrEqual(2);
   });

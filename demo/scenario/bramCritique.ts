@@ -16,10 +16,12 @@ export const bramCritique: CritiqueDoc = {
     heading(2, 'What you asked'),
     { type: 'blockquote', content: [paragraph('I sweep people and cannot stay on top. Why?')] },
     paragraph(
-      'Your sweep is clean, Bram: you hold both his arms while you turn him. What follows is where the round goes, and it is one habit of your hands.',
+      'Your sweep is clean, Bram: you hold his arm with both hands while you turn him. What follows is where the round goes, and it is one habit of your hands.',
     ),
     heading(2, 'What went well'),
-    paragraph('You hold both his arms while your hips turn him. He has nothing to post with; that is why it worked.'),
+    paragraph(
+      'You hold his arm with both hands while your hips turn him. He has nothing to post with on that side; that is why it worked.',
+    ),
     moment(note(452)),
     heading(2, 'What to work on'),
     fix('Low in mount when they bridge', 636, [

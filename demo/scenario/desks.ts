@@ -89,14 +89,14 @@ export const ilseDesk: Desk = {
       'ilse',
       892,
       'mistake',
-      'Both your arms are long and hold his wrists, so nothing is on his near arm; the knee line falls to the mat a moment later.',
+      'Both your arms are long, hands on his arms, and no forearm holds him off; the knee line falls to the mat a moment later.',
       [
         { when: 'he drives the knee across', do: 'keep the forearm on his biceps and turn your hip out under the shield' },
         { when: 'the knee is already flat', do: 'go under the arm to half guard at once, do not push' },
       ],
       { principleId: principles.hand.id },
     ),
-    note('ilse', 1020, 'mistake', 'Flat on both shoulders under side control: no frame is left at his hip.', [], {
+    note('ilse', 1020, 'mistake', 'Flat on both shoulders under side control: the hand at his hip carries nothing from there.', [], {
       severity: 3,
       principleId: principles.frames.id,
       causes: [stableId('note ilse 892')],
@@ -130,9 +130,16 @@ export const bramDesk: Desk = {
     { atFrame: 1290, state: 'noted' },
   ]),
   notes: byId([
-    note('bram', 452, 'good', 'You hold both his arms while your hips turn him. He has nothing to post with; that is why it worked.', [], {
-      severity: 1,
-    }),
+    note(
+      'bram',
+      452,
+      'good',
+      'You hold his arm with both hands while your hips turn him. He has nothing to post with on that side; that is why it worked.',
+      [],
+      {
+        severity: 1,
+      },
+    ),
     note(
       'bram',
       636,

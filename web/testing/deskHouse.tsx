@@ -43,6 +43,7 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
       player: null,
       frames: null,
       boutAt: () => undefined,
+      isLost: () => false,
       actions,
       contents: () => contents,
       go: () => undefined,

@@ -30,6 +30,8 @@ export interface DeskScene {
   player: FramePlayer | null;
   frames: DecodedFrames | null;
   boutAt: (frame: number) => Bout | undefined;
+  /** Whether the action is out of the picture on a frame, as the movement in it was read. */
+  isLost: (frame: number) => boolean;
   actions: DeskActions;
   /** What is on the desk at this moment; for acting, not for showing. */
   contents: () => DeskContents;

@@ -85,6 +85,10 @@ export function useDeskScene(
     },
     [player, open],
   );
+  const isLost = useCallback(
+    (frame: number) => motion?.lost.some(({ fromFrame, toFrame }) => fromFrame <= frame && frame < toFrame) ?? false,
+    [motion],
+  );
   const goToMoment = useMoments({ ...given, player, go });
   const scene = useMemo<DeskScene>(
     () => ({
@@ -92,6 +96,7 @@ export function useDeskScene(
       footage,
       table,
       size,
+      isLost,
       player,
       frames,
       actions,
@@ -101,7 +106,7 @@ export function useDeskScene(
       secondsAt: (frame) => secondsOfEdge(table, frame),
       boutAt: (frame) => boutAtFrame(footage.bouts, frame),
     }),
-    [subject, footage, table, size, player, frames, actions, go, goToMoment, now],
+    [subject, footage, table, size, isLost, player, frames, actions, go, goToMoment, now],
   );
   return { scene, contents, writing, pictures: { source, onFault: viewing.askAgain, takeVideo, takeCanvas, fault } };
 }

@@ -6,7 +6,7 @@ import { measureWords } from './measureWords.ts';
 
 /** The measurements that stand on this frame, each with what it says. */
 export function MeasureList() {
-  const { actions } = useScene();
+  const { actions, isLost } = useScene();
   const { document } = useContents();
   const measures = Object.values(document.measures);
   const here = useOnStage((state) =>
@@ -24,7 +24,12 @@ export function MeasureList() {
         return (
           <li key={id} className="flex items-center gap-2 px-3 py-0.5">
             <strong className="shrink-0">{measureWords[measure.input.kind].words}</strong>
-            <span className="grow">{measure.result.words}</span>
+            <span className="grow">
+              {measure.result.words}
+              {[measure.atFrame, measure.toFrame ?? measure.atFrame].some(isLost) && (
+                <span className="ml-2 border-l-4 border-brass pl-2">The action is out of the picture there.</span>
+              )}
+            </span>
             <IconButton
               icon={measure.drawn ? Eye : EyeOff}
               words={measure.drawn ? 'Shown on the picture; hide it' : 'Show it on the picture'}

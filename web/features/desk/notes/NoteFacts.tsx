@@ -9,7 +9,7 @@ const stakesShort = { safe: 'safe', 'knife-edge': 'knife-edge', 'must-score': 'm
 
 /** Where a note stands, from what is known: clock, position and who holds it. */
 export function NoteFacts({ note }: { note: Note }) {
-  const { boutAt, subject } = useScene();
+  const { boutAt, isLost, subject } = useScene();
   const answers = subject.answers.filter(({ noteId }) => noteId === note.id);
   const names = { client: subject.client.name.split(' ')[0]!, partner: 'the partner' };
   const { bouts } = useContents();
@@ -41,6 +41,9 @@ export function NoteFacts({ note }: { note: Note }) {
         )}
         {span ? `: ${placeWords(span, names)}.` : '. Positions are not coded here.'}
       </p>
+      {note.seen !== 'hidden' && isLost(note.fromFrame) && (
+        <p className="border-l-4 border-brass pl-2 text-small">The action is out of the picture here: was it seen, or is it hidden?</p>
+      )}
       {answers.length > 0 && (
         <ul aria-label="What the client answered" className="border-l-2 border-pine pl-2 text-small">
           {answers.map(({ by, words }) => (
