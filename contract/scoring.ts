@@ -127,6 +127,7 @@ const timedBout = sameAs<TimedBout>()(
   z.object({
     lengthSeconds: z.number(),
     clockSeconds: z.number().nullable().optional(),
+    openEnd: z.boolean().optional(),
     spans: z.array(z.object({ position, holder, from: z.number(), to: z.number(), name })),
     afterFinish: z.enum(afterFinishes).optional(),
     threats: z.array(threat).optional(),

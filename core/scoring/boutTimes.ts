@@ -80,6 +80,7 @@ export function boutTimes(bout: FramedBout, table: FrameTable, usage: BoutUsage 
   const since = (frame: FrameIndex): BoutSeconds => secondsOfEdge(table, frame) - start;
   const coded: TimedBout = {
     lengthSeconds: since(bout.toFrame),
+    openEnd: true,
     spans: bout.spans.map(({ position, holder, fromFrame, toFrame, name }) => ({
       position,
       holder,

@@ -114,6 +114,13 @@ describe('stakes', () => {
     expect(at(ahead, 40, pointsJacket, 300)).toMatchObject({ secondsLeft: 260, strong: false });
   });
 
+  it('never say how much is left because the picture ends', () => {
+    const open = { ...boutOf(ahead), openEnd: true };
+    const stakes = stakesAt(open, pointsJacket, scoreBout(open, pointsJacket), 50);
+    expect(stakes).toMatchObject({ secondsLeft: null, strong: false, state: 'knife-edge', question: null });
+    expect(stakesAt({ ...open, clockSeconds: 300 }, pointsJacket, scoreBout(open, pointsJacket), 50).secondsLeft).toBe(250);
+  });
+
   it('are nothing where no points are given, and after the end', () => {
     expect(at(ahead, 40, ruleSheets['open-mat'])).toMatchObject({ state: null, actions: [], cheapest: null });
     expect(at(ahead, 60).state).toBeNull();

@@ -27,7 +27,8 @@ export interface Stakes {
   score: Score;
   /** Bout clock seconds. */
   clock: number;
-  secondsLeft: number;
+  /** Null where nobody knows how long it was meant to be: the picture's end tells nothing. */
+  secondsLeft: number | null;
   leader: Athlete | null;
   /**
    * For the client: ahead, and neither a single action of the partner nor a chain of two from here takes the lead away; level, or ahead
@@ -104,7 +105,7 @@ const stakesWords = (of: StakesAction): string => (of.then ? stakesActionWords(o
  * From the feet or a guard everything may happen at any time.
  */
 const matters = ({ secondsLeft, leader, actions }: Omit<Stakes, 'question'>, span: TimedSpan | undefined): boolean =>
-  secondsLeft <= askingSeconds ||
+  (secondsLeft !== null && secondsLeft <= askingSeconds) ||
   (span !== undefined &&
     positionFamily(span.position) === 'pin' &&
     leader !== null &&
@@ -116,7 +117,7 @@ const matters = ({ secondsLeft, leader, actions }: Omit<Stakes, 'question'>, spa
 function questionOf(stakes: Omit<Stakes, 'question'>, span: TimedSpan | undefined): string | null {
   const { state, score, secondsLeft, leader, actions, chains } = stakes;
   if (state === null || state === 'safe' || !matters(stakes, span)) return null;
-  const left = `${clockText(secondsLeft)} left`;
+  const left = secondsLeft === null ? '' : `, ${clockText(secondsLeft)} left`;
   const gap = Math.abs(score.client.points - score.partner.points);
   const by = gap > 0 ? `by ${gap}` : 'by less than a point';
   /** The least from here that changes the lead; of chains what takes it outright goes first. */
@@ -127,9 +128,9 @@ function questionOf(stakes: Omit<Stakes, 'question'>, span: TimedSpan | undefine
   const [own, threat] = [turns('client'), turns('partner')];
   if (state === 'must-score')
     return own
-      ? `Behind ${by}, ${left}: would a ${stakesWords(own)} have been the way back?`
-      : `Behind ${by}, ${left}: nothing from here turns it. Was the time before used?`;
-  const lead = leader === null ? `Level, ${left}` : `Ahead ${by}, ${left}`;
+      ? `Behind ${by}${left}: would a ${stakesWords(own)} have been the way back?`
+      : `Behind ${by}${left}: nothing from here turns it. Was the time before used?`;
+  const lead = leader === null ? `Level${left}` : `Ahead ${by}${left}`;
   // Ahead one need not score: what one tries is weighed against what it opens.
   const tried = own ?? actions.filter((action) => action.athlete === 'client' && action.fromHere).sort(fewestFirst)[0];
   if (tried && threat) return `${lead}: was trying for a ${stakesWords(tried)} worth the risk of a ${stakesWords(threat)}?`;
@@ -170,7 +171,8 @@ export function stakesAt(bout: TimedBout, sheet: RuleSheet, result: BoutScore, s
   const clock = boutClock(bout);
   const score = scoreAt(bout, result, seconds);
   const now = clock.at(seconds);
-  const secondsLeft = Math.max(0, (bout.clockSeconds ?? clock.total) - now);
+  const length = bout.clockSeconds ?? (bout.openEnd ? null : clock.total);
+  const secondsLeft = length === null ? null : Math.max(0, length - now);
   const leader = leaderOf(sheet, score)?.athlete ?? null;
   const span = bout.spans.findLast(({ from }) => from <= seconds);
   const counts = sheet.decides && sheet.pointsCount !== 'never' && seconds < result.endedAt;
@@ -183,7 +185,7 @@ export function stakesAt(bout: TimedBout, sheet: RuleSheet, result: BoutScore, s
     secondsLeft,
     leader,
     state: counts ? stateOf(leader, turning) : null,
-    strong: counts && secondsLeft <= strongSeconds,
+    strong: counts && secondsLeft !== null && secondsLeft <= strongSeconds,
     actions: possible.filter(({ then }) => then === null),
     chains: turning.filter(({ then }) => then !== null),
     cheapest: turning.filter(({ athlete }) => behind === null || athlete === behind).sort(fewestFirst)[0] ?? null,

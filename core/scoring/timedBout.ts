@@ -38,6 +38,8 @@ export interface TimedBout {
   lengthSeconds: BoutSeconds;
   /** How long it was meant to be on the bout clock; null where nobody set it. */
   clockSeconds?: ClockSeconds | null;
+  /** Where that is not known: whether it ended with its picture only, so that nobody knows how much was left. */
+  openEnd?: boolean;
   /** Ascending, without gap or overlap. */
   spans: readonly TimedSpan[];
   /** In any order. */

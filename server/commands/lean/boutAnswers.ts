@@ -57,7 +57,7 @@ export function scoreAnswer({ bout, sheet }: GoodBout) {
 /** `lean stakes FILE --at SECONDS` */
 export function stakesAnswer({ bout, sheet }: GoodBout, at: number) {
   const { clock, secondsLeft, ...stakes } = stakesAt(bout, sheet, scoreBout(bout, sheet), at);
-  return { atSeconds: at, clockSeconds: rounded(clock), secondsLeft: rounded(secondsLeft), ...stakes };
+  return { atSeconds: at, clockSeconds: rounded(clock), secondsLeft: secondsLeft === null ? null : rounded(secondsLeft), ...stakes };
 }
 
 /** `lean lean FILE`: time and lean as CSV. */

@@ -77,6 +77,9 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
           </p>
         )}
       </div>
+      {timed.clockSeconds != null && bout.clock.total < timed.clockSeconds - 1 && (
+        <p className="text-reed">The picture ends with {clockText(timed.clockSeconds - bout.clock.total)} left on the clock.</p>
+      )}
       <Falls bout={bout} />
       <StakesLine bout={bout} frame={frame} />
       <ol aria-label="Awards and refusals" className="divide-y divide-seam border-y border-seam">

@@ -16,8 +16,14 @@ export function StakesLine({ bout, frame }: { bout: BoutScored; frame: number })
   const { cheapest } = stakes;
   return (
     <p className={stakes.strong ? 'border-l-4 border-ink pl-2' : ''} data-stakes={stakes.state}>
-      <span className="font-semibold">{stakesWords[stakes.state]}</span>, <span className="time">{clockText(stakes.secondsLeft)}</span>{' '}
-      left.
+      <span className="font-semibold">{stakesWords[stakes.state]}</span>,{' '}
+      {stakes.secondsLeft === null ? (
+        'how much was left nobody knows.'
+      ) : (
+        <>
+          <span className="time">{clockText(stakes.secondsLeft)}</span> left.
+        </>
+      )}
       {cheapest && ` The least that changes it: ${cheapest.athlete}, ${stakesActionWords(cheapest)}.`}
       {stakes.question && <span className="text-reed"> {stakes.question}</span>}
     </p>
