@@ -128,6 +128,7 @@ export async function visit(
   };
   if (byHand) {
     await page.goto(base + path);
+    await page.waitForSelector('input[type=email]');
     await page.type('input[type=email]', addressOf(who));
     await page.type('input[type=password]', demoPassword);
     await it.press('button', 'Sign in');
