@@ -40,7 +40,8 @@ function running(): string[] {
   const ours = ['mariadbd', 'server/main.ts', 'server/jobsMain.ts'];
   return stdout.split('\n').filter((line) => line.includes(dataDir) && !line.startsWith('Z') && ours.some((name) => line.includes(name)));
 }
-const patience = { timeout: 10_000, interval: 100 };
+// Long: other tests run beside it, and what is waited for comes or never comes.
+const patience = { timeout: 40_000, interval: 100 };
 
 afterAll(async () => {
   // Whatever a failed test left: its MariaDB is told by the pid it wrote.
