@@ -95,7 +95,7 @@ function playsOf({ lengthSeconds, events, spans = [], afterFinish }: ClockedBout
     if (isTap(event)) {
       close(event.at);
       // A second one before they went on ends nothing more.
-      if (tappedAt === null) plays.at(-1)!.tap = event;
+      plays.at(-1)!.tap ??= event;
       tappedAt ??= event.at;
       // A restart that follows says itself when they went on.
       held ||= clocked[i + 1]?.kind === 'restart';

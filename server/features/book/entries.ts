@@ -52,7 +52,8 @@ export const saveBookPrinciple = (house: House, id: string, words: BodyOf<typeof
     const faults = faultsAfter(book, { ...book, principles: put(book.principles, principle) });
     if (faults.length > 0) throw refused(faults);
     await putPrinciples(house, [principle], transaction);
-    if (book.principles.some((before) => before.id === id && before.name !== principle.name))
+    // Notes are found by both.
+    if (book.principles.some((before) => before.id === id && (before.name !== principle.name || before.chances !== principle.chances)))
       await indexNotesOfPrinciple(house, id, transaction);
     return principle;
   });

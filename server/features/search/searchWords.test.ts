@@ -85,6 +85,12 @@ describe('the search', () => {
     expect(client).toMatchObject({ entry: 'client', clientId: clientA, requestId: null, hits: ['shoulder'] });
   });
 
+  it('follows a principle that counts another chance now', async () => {
+    const { id, name } = (await coach.ask('get', '/api/book')).body.principles.find((one: BookPrinciple) => one.name === 'Back long');
+    await coach.ask('put', `/api/book/principles/${id}`, blankPrinciple({ id, name, cue: 'Long.', chances: 'pulled by the trombone' }));
+    expect((await search('trombone')).map(({ because }) => because)).toEqual([['its principle counts “pulled by the trombone”']]);
+  });
+
   it('shows what says all the words before what is found by what it is about', async () => {
     const all = await search('post');
     expect(all.map(({ because }) => because.length)).toEqual([...all.map(({ because }) => because.length)].sort());
