@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureNodeModules } from './nodeModules.mjs';
 import { reportFault } from './plainFault.mjs';
 import { canDropRoot } from './privileges.mjs';
@@ -8,6 +8,8 @@ import { root } from './settings.mjs';
 import { ensurePrograms } from './systemPackages.mjs';
 
 const totals = { passed: 0, failed: 0, skipped: 0 };
+/** What failed, each in one line: said once more at the end, where it is found without scrolling back. */
+const failures = [];
 
 /**
  * Runs a tool of node_modules under a heading and says how long it took; answers whether it ended well. What it says is shown as it
@@ -34,7 +36,9 @@ function run(words, command, args, { beside = false } = {}) {
 
 /** A check that passes or fails as a whole. */
 async function check(words, command, args) {
-  totals[(await run(words, command, args, { beside: true })) ? 'passed' : 'failed'] += 1;
+  const passed = await run(words, command, args, { beside: true });
+  totals[passed ? 'passed' : 'failed'] += 1;
+  if (!passed) failures.push(words);
 }
 
 /** Some kinds of tests; each test counts. A run that ends without its report counts as one failure. */
@@ -47,14 +51,26 @@ async function tests(words, projects, how) {
   const ended = await run(words, 'vitest', ['run', ...projects.flatMap((name) => ['--project', name]), workers, ...reporters], how);
   if (!existsSync(report)) {
     totals.failed += 1;
+    failures.push(`${words}: ended without a report`);
     return;
   }
-  const { numPassedTests, numFailedTests, numPendingTests, numTodoTests, success } = JSON.parse(readFileSync(report, 'utf8'));
+  const { numPassedTests, numFailedTests, numPendingTests, numTodoTests, success, testResults } = JSON.parse(readFileSync(report, 'utf8'));
   totals.passed += numPassedTests;
   totals.skipped += numPendingTests + numTodoTests;
+  failures.push(...testResults.flatMap(failuresOfFile));
   // A file that does not load has no tests to fail, and yet the run has failed.
   totals.failed += numFailedTests > 0 || (ended && success) ? numFailedTests : 1;
 }
+
+/** A file's failed tests with the first line of what went wrong, or the file itself where it could not be loaded. */
+function failuresOfFile({ name, status, message, assertionResults }) {
+  const file = relative(root, name);
+  const failed = assertionResults.filter((test) => test.status === 'failed');
+  if (failed.length === 0) return status === 'failed' ? [`${file}: ${firstLine(message)}`] : [];
+  return failed.map((test) => `${file}: ${test.fullName}: ${firstLine(test.failureMessages[0])}`);
+}
+
+const firstLine = (text = '') => text.split('\n')[0];
 
 try {
   ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium'], console.log);
@@ -79,6 +95,7 @@ try {
   totals.failed += 1;
   reportFault(error);
 }
+for (const failure of failures) console.log(`failed: ${failure}`);
 const skipped = totals.skipped > 0 ? `, ${totals.skipped} skipped` : '';
 console.log(`${totals.passed} passed, ${totals.failed} failed${skipped}`);
 process.exitCode = totals.failed > 0 ? 1 : 0;
