@@ -74,8 +74,15 @@ describe('chapters', () => {
         expect(cues).toHaveLength(spans.length + instants.length);
         expect(areNestedOrDisjoint(cues)).toBe(true);
       }),
-      // Two at one instant, and a third a moment later.
-      { numRuns: 1000, examples: [[[], [59_988, 59_988, 59_989]]] },
+      // Two at one instant and a third a moment later; three that follow one another as closely as can be.
+      {
+        numRuns: 1000,
+        examples: [
+          [[], [59_988, 59_988, 59_989]],
+          [[], [14, 15, 13]],
+          [[1, 2, 3], [1001, 1002, 1003]],
+        ],
+      },
     );
   });
 });

@@ -10,34 +10,48 @@ export interface Moment extends Chapter {
   atSeconds: number;
 }
 
+/** WebVTT counts in whole milliseconds: what is nested or disjoint has to be so there. */
+const toMs = <T extends Chapter>(chapter: T): T => ({
+  ...chapter,
+  fromSeconds: Math.round(chapter.fromSeconds * 1000),
+  toSeconds: Math.round(chapter.toSeconds * 1000),
+});
+
 /**
  * Stretches that follow one another, and the moments within them, as chapters that are nested or disjoint, as WebVTT asks: a moment stays
- * within the stretch it is in, and where two would overlap they part midway between what they are the point of.
+ * within the stretch it is in, and where two would overlap they part midway between what they are the point of. Answered in seconds, at
+ * whole milliseconds.
  */
 export function nestedChapters(stretches: readonly Chapter[], moments: readonly Moment[]): Chapter[] {
-  const bounded = [...moments]
-    .sort((a, b) => a.atSeconds - b.atSeconds)
-    .map(({ atSeconds, fromSeconds, toSeconds, title }) => {
-      const around = boundsAt(stretches, atSeconds);
+  const around = stretches.map(toMs);
+  const within = moments
+    .map((moment) => ({ ...toMs(moment), at: Math.round(moment.atSeconds * 1000) }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ at, fromSeconds, toSeconds, title }) => {
+      const bounds = boundsAt(around, at);
       return {
-        atSeconds,
+        at,
         title,
-        fromSeconds: Math.max(Math.min(fromSeconds, atSeconds), around.fromSeconds),
-        toSeconds: Math.min(Math.max(toSeconds, atSeconds), around.toSeconds),
+        fromSeconds: Math.max(Math.min(fromSeconds, at), bounds.fromSeconds),
+        toSeconds: Math.min(Math.max(toSeconds, at + 1), bounds.toSeconds),
       };
     });
-  bounded.forEach((later, i) => {
-    const earlier = bounded[i - 1];
+  within.forEach((later, i) => {
+    const earlier = within[i - 1];
     if (!earlier || earlier.toSeconds <= later.fromSeconds) return;
-    if (earlier.atSeconds === later.atSeconds) Object.assign(later, { fromSeconds: earlier.fromSeconds, toSeconds: earlier.toSeconds });
+    if (earlier.at === later.at) Object.assign(later, { fromSeconds: earlier.fromSeconds, toSeconds: earlier.toSeconds });
     else {
-      const { atSeconds } = earlier;
-      const between = (atSeconds + later.atSeconds) / 2;
-      for (const one of bounded) if (one.atSeconds === atSeconds) one.toSeconds = between;
+      // Rounded up it lies after the earlier one, and at the latest on the later one.
+      const between = Math.ceil((earlier.at + later.at) / 2);
+      for (const one of within) if (one.at === earlier.at) one.toSeconds = between;
       later.fromSeconds = between;
     }
   });
-  return [...stretches, ...bounded.map(({ fromSeconds, toSeconds, title }) => ({ fromSeconds, toSeconds, title }))];
+  return [...around, ...within].map(({ title, fromSeconds, toSeconds }) => ({
+    title,
+    fromSeconds: fromSeconds / 1000,
+    toSeconds: toSeconds / 1000,
+  }));
 }
 
 /** The stretch an instant is in, or the gap between two. */
