@@ -9,4 +9,6 @@ export function onStop(stop: () => void): void {
     stop();
   };
   for (const name of ['SIGINT', 'SIGTERM', 'disconnect'] as const) process.on(name, once);
+  // The script that started it was gone before anybody listened; of a process without such a script this is undefined.
+  if (process.connected === false) once();
 }
