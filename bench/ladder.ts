@@ -47,14 +47,14 @@ export function benchLadder(): Figure[] {
       bout: 0,
       atSeconds: at,
       endSeconds: at,
-      footageSeconds: at,
+      requestSeconds: at,
     };
   });
   const principles = Array.from({ length: principleCount }, (_, i) => principle(i));
   const history = Array.from({ length: pastRequests }, (_, j) => principles.filter((_one, i) => i % (j + 2) === 0).map(({ id }) => id));
   const times = timed(200, () => {
     const client = { level: 3, asked: ['p1'], gamePlan: ['p2'] };
-    const { input } = rankInputOf({ client, principles, notes, bouts: [harm], minutes: 10, history });
+    const { input } = rankInputOf({ client, principles, notes, events: [], bouts: [harm], minutes: 10, history });
     const ladder = ladderOf(rankFixes(input, schools.balanced), { order: ['p9', 'p4'], cut: 3, pinned: ['p7'], parked: [] });
     const fixes = ladder.rungs.slice(0, ladder.cut).map(({ principle: id }) => principles.find((one) => one.id === id)!);
     fixWarnings({

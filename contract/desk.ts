@@ -64,6 +64,7 @@ export const note = z.object({
   principleId: id.nullable().default(null),
   visible: z.enum(noteReaders).default('client'),
   causes: z.array(id).max(20).default([]),
+  ledTo: z.array(id).max(20).default([]),
   pairId: id.nullable().default(null),
   clipId: id.nullable().default(null),
   comparisonId: id.nullable().default(null),

@@ -13,6 +13,7 @@ export const blankNote = (given: Pick<Note, 'id' | 'footageId' | 'fromFrame'> & 
   principleId: null,
   visible: 'client',
   causes: [],
+  ledTo: [],
   pairId: null,
   clipId: null,
   comparisonId: null,

@@ -39,8 +39,10 @@ export interface Note {
   principleId: string | null;
   /** coach: the client never sees it. */
   visible: (typeof noteReaders)[number];
-  /** Notes that this one was caused by; none is later than it. */
+  /** What this one was caused by: notes, or what is coded; none is later than it. */
   causes: string[];
+  /** What is coded that this one led to: events and changes of position; none is earlier than it. */
+  ledTo: string[];
   /** The other half of "wrong beside right": a note of the same client, of any request. */
   pairId: string | null;
   /** A clip of the coach's own library. */

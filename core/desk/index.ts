@@ -1,6 +1,6 @@
 export { agreementWithClient, type Agreement } from './agreement.ts';
 export { blankNote } from './blankNote.ts';
-export { causeFault, chainOf, ledToBy, linksFault } from './causes.ts';
+export { causeFault, chainOf, ledToBy, linkedThings, linksFault, timeOrder, type Linked } from './causes.ts';
 export { comparedFrame, comparedSpan, steppedOffset, type Compared } from './comparing.ts';
 export { applyDeskChange, inverseDeskChange, patchDesk, removeFromDesk, type DeskChange } from './deskChange.ts';
 export * from './deskDocument.ts';
@@ -13,5 +13,6 @@ export * from './measure/index.ts';
 export { meetsOthers, mergeDeskChange, sameJson, type Meeting } from './mergeDeskChange.ts';
 export { principleCounts } from './principleCounts.ts';
 export { pannedBy, pinched, wholePicture, zoomedAt, type StageView } from './stageView.ts';
+export { thingWords } from './thingWords.ts';
 export { thinStroke } from './thinStroke.ts';
 export * from './coding.ts';

@@ -6,6 +6,7 @@ export { ladderOf, orderAgreement, type FixChoice, type Ladder } from './ladder.
 export { ownHarms, unexplained, type HarmBout, type HarmNote, type OwnHarm } from './ownHarm.ts';
 export { rankFixes, type RankedFix, type RankInput, type RankNote, type RankPrinciple } from './rankFixes.ts';
 export { candidateOf, rankInputOf, type RankedRequest } from './rankInput.ts';
-export { requestNoteOf, type RequestNote } from './requestNote.ts';
+export { requestEventsOf, type RequestEvent } from './requestEvents.ts';
+export { footageStarts, requestNoteOf, type RequestNote } from './requestNote.ts';
 export { rankParts, schoolNamed, schoolNames, schools, type RankPart, type RankParts, type School, type SchoolName } from './schools.ts';
 export { guessAsked, type GuessedAsked } from './guessAsked.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ruleSheets, scoreBout, type TimedBout, type TimedEvent } from '../scoring/index.ts';
-import { ownHarms, unexplained, type HarmBout, type HarmNote } from './ownHarm.ts';
+import { ownHarms, unexplained, type HarmBout, type HarmEvent, type HarmNote } from './ownHarm.ts';
 
 /** Knee shield (lean −10), passed at 30 s into side control (−55), back to half guard at 50 s (−20). */
 const timed = (events: TimedEvent[] = []): TimedBout => ({
@@ -77,6 +77,19 @@ describe('the own harm of a note', () => {
     expect(harms['b']).toBeCloseTo(0.675, 12);
   });
 
+  it('of what is conceded is carried by the event itself, once it is linked as what a note led to', () => {
+    const passed: HarmEvent = { id: 'passed', causes: ['a'], atSeconds: 30, isFinish: false };
+    const tap: TimedEvent = { kind: 'finish', athlete: 'partner', technique: 'armlock', at: 45 };
+    const tapped: HarmEvent = { id: 'tapped', causes: ['a'], atSeconds: 45, isFinish: true };
+    const harms = ownHarms([note('a', 27), note('b', 29), note('c', 44)], bout([tap]), [passed, tapped]);
+    expect(harms.get('passed')).toMatchObject({ points: 3, harm: expect.closeTo(0.45, 12) });
+    expect(harms.get('tapped')).toMatchObject({ finish: true, harm: 1 });
+    expect(['a', 'b', 'c'].map((id) => [harms.get(id)!.points, harms.get(id)!.finish])).toEqual(Array(3).fill([0, false]));
+    // What only led to something leaves its harm where it was.
+    const cause = ownHarms([note('a', 27), note('b', 33, { causes: ['passed'] })], bout(), [{ ...passed, causes: [] }]);
+    expect([cause.get('a')!.points, cause.get('passed')!.points]).toEqual([3, 0]);
+  });
+
   it('is one and more for a finish', () => {
     const finish: TimedEvent = { kind: 'finish', athlete: 'partner', technique: 'armlock', at: 45 };
     expect(harmOf([note('a', 44)], bout([finish]))['a']).toBeCloseTo(1, 12);
@@ -125,4 +138,6 @@ describe('the own harm of a note', () => {
 it('points conceded with no note before them are told', () => {
   expect(unexplained([], bout())).toEqual([{ at: 30, points: 3, finish: false }]);
   expect(unexplained([note('a', 27)], bout())).toEqual([]);
+  const passed: HarmEvent = { id: 'passed', causes: ['a'], atSeconds: 30, isFinish: false };
+  expect(unexplained([note('a', 2)], bout(), [passed])).toEqual([]);
 });

@@ -1,5 +1,6 @@
 import {
   boutClock,
+  clockSlack,
   leanOfSpan,
   type Athlete,
   type BoutScore,
@@ -19,6 +20,14 @@ export interface HarmNote {
   atSeconds: number;
   /** The end of a note on a range; of one on a frame, `atSeconds` again. */
   endSeconds: number;
+}
+
+/** Something coded that notes are linked to: an event, or a change of position that may have been paid for. Seconds as of a note. */
+export interface HarmEvent {
+  id: string;
+  causes: readonly string[];
+  atSeconds: number;
+  isFinish: boolean;
 }
 
 /** A coded bout with its score, and what its sheet gives for each action. */
@@ -75,6 +84,10 @@ function consequencesUntil({ atSeconds, endSeconds }: HarmNote, falls: readonly 
   return Math.min(endSeconds + after, tapAt >= atSeconds ? tapAt : Infinity);
 }
 
+/** What is linked as an effect and happened at that instant. What only led to something leaves its harm with the notes before it. */
+const linkedEffectAt = (events: readonly HarmEvent[], at: number, isFinish: boolean): HarmEvent | undefined =>
+  events.find((one) => one.causes.length > 0 && one.isFinish === isFinish && Math.abs(one.atSeconds - at) < clockSlack);
+
 /** A span with what it is worth, worked out once. */
 interface LeanSpan {
   from: number;
@@ -108,21 +121,29 @@ function leanDrop(spans: readonly LeanSpan[], note: HarmNote, since: number, unt
  * The own harm of each note of one bout (docs/domain.md §5): 0.15 per point and 0.05 per near point conceded within 6 s of it, half of that
  * for
  * what a missed chance forwent, 1 for a finish, and 0.5 × the fall of the lean ÷ 100. Its window ends where something it led to begins,
- * which then carries what follows; what is conceded counts once, for the last note before it. Worked example: lean 10 before, −55 after
- * a pass conceded (3 points): 0.45 + 0.5 × 65 ÷ 100 = 0.775.
+ * which then carries what follows; what is conceded counts once, for the last note before it. Where it is itself linked as what something
+ * led to, it carries that harm, and its causes get their share of it. Worked example: lean 10 before, −55 after a pass conceded (3
+ * points): 0.45 + 0.5 × 65 ÷ 100 = 0.775.
  */
-export function ownHarms(notes: readonly HarmNote[], bout: HarmBout | null): Map<string, OwnHarm> {
+export function ownHarms(notes: readonly HarmNote[], bout: HarmBout | null, events: readonly HarmEvent[] = []): Map<string, OwnHarm> {
   const counted = notes.filter(counts);
   if (!bout || bout.timed.spans.length === 0)
-    return new Map(
-      notes.map((note) => [note.id, counts(note) ? { ...none, called: true, harm: called[note.severity - 1] ?? called[1] } : none]),
-    );
+    return new Map([
+      ...events.map(({ id }) => [id, none] as const),
+      ...notes.map(
+        (note) => [note.id, counts(note) ? { ...none, called: true, harm: called[note.severity - 1] ?? called[1] } : none] as const,
+      ),
+    ]);
   const firstEffect = new Map<string, number>();
-  for (const { causes, atSeconds } of notes)
+  for (const { causes, atSeconds } of [...notes, ...events])
     for (const id of causes) firstEffect.set(id, Math.min(firstEffect.get(id) ?? Infinity, atSeconds));
   const falls = fallEdges(bout.timed);
   const untilOf = (note: HarmNote): number => Math.min(consequencesUntil(note, falls), firstEffect.get(note.id) ?? Infinity);
-  const harms = new Map(notes.map((note) => [note.id, { ...none }]));
+  const harms = new Map([...notes, ...events].map(({ id }) => [id, { ...none }]));
+  const effectAt = (at: number, isFinish: boolean): OwnHarm | undefined => {
+    const found = linkedEffectAt(events, at, isFinish);
+    return found && harms.get(found.id);
+  };
   const lastBefore = (at: number, kind?: HarmNote['kind']): OwnHarm | undefined => {
     let found: HarmNote | undefined;
     for (const note of counted)
@@ -132,7 +153,7 @@ export function ownHarms(notes: readonly HarmNote[], bout: HarmBout | null): Map
   };
   for (const { athlete, at, points, near } of bout.score.awards) {
     if (athlete !== 'partner') continue;
-    const harm = lastBefore(at);
+    const harm = effectAt(at, false) ?? lastBefore(at);
     if (harm) [harm.points, harm.near] = [harm.points + points, harm.near + near];
   }
   // What the client reached and was not paid for, with a near point or without.
@@ -142,21 +163,24 @@ export function ownHarms(notes: readonly HarmNote[], bout: HarmBout | null): Map
   }
   for (const event of bout.timed.events)
     if (event.kind === 'finish' && event.athlete === 'partner') {
-      const harm = lastBefore(event.at);
+      const harm = effectAt(event.at, true) ?? lastBefore(event.at);
       if (harm) harm.finish = true;
     }
   const spans = leanSpans(bout);
-  for (const note of counted) {
-    const harm = harms.get(note.id)!;
-    harm.leanDrop = leanDrop(spans, note, falls.findLast(({ from }) => from <= note.atSeconds)?.from ?? 0, untilOf(note));
+  for (const note of counted)
+    harms.get(note.id)!.leanDrop = leanDrop(spans, note, falls.findLast(({ from }) => from <= note.atSeconds)?.from ?? 0, untilOf(note));
+  for (const harm of harms.values())
     harm.harm =
       Number(harm.finish) + perPoint * harm.points + perNear * harm.near + forgoneShare * perPoint * harm.forgone + perLean * harm.leanDrop;
-  }
   return harms;
 }
 
-/** What was conceded in a bout that no note stands before: times in seconds since its start, for a reminder. */
-export function unexplained(notes: readonly HarmNote[], bout: HarmBout): { at: number; points: number; finish: boolean }[] {
+/** What was conceded in a bout that no note stands before and none is linked to: times in seconds since its start, for a reminder. */
+export function unexplained(
+  notes: readonly HarmNote[],
+  bout: HarmBout,
+  events: readonly HarmEvent[] = [],
+): { at: number; points: number; finish: boolean }[] {
   const falls = fallEdges(bout.timed);
   const explained = (at: number): boolean =>
     notes.some((note) => counts(note) && note.atSeconds <= at && at <= consequencesUntil(note, falls));
@@ -166,6 +190,6 @@ export function unexplained(notes: readonly HarmNote[], bout: HarmBout): { at: n
     ...awards.map(({ at, points }) => ({ at, points, finish: false })),
     ...finishes.map(({ at }) => ({ at, points: 0, finish: true })),
   ]
-    .filter(({ at }) => !explained(at))
+    .filter(({ at, finish }) => !explained(at) && !linkedEffectAt(events, at, finish))
     .sort((a, b) => a.at - b.at);
 }

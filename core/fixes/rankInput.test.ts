@@ -4,6 +4,8 @@ import { blankPrinciple, type BookPrinciple } from '../book/index.ts';
 import { ruleSheets, scoreBout, type TimedBout } from '../scoring/index.ts';
 import {
   candidateOf,
+  chainCosts,
+  footageStarts,
   ladderOf,
   linkFaults,
   rankFixes,
@@ -39,13 +41,14 @@ const note = (id: string, at: number, more: Partial<RequestNote> = {}): RequestN
   bout: 0,
   atSeconds: at,
   endSeconds: at,
-  footageSeconds: at,
+  requestSeconds: at,
   ...more,
 });
 const request = (more: Partial<RankedRequest> = {}): RankedRequest => ({
   client: { level: 2, asked: [], gamePlan: [] },
   principles: [principle('p', { where: [{ position: 'half-guard', role: 'other' }] })],
   notes: [],
+  events: [],
   bouts: [bout],
   minutes: 5,
   history: [],
@@ -79,9 +82,44 @@ describe('what fixes are ranked from', () => {
   });
 
   it('keeps footages of a request in their order of time', () => {
-    const notes = [note('late', 5, { footage: 1, bout: null }), note('early', 100)];
+    const notes = [note('late', 5, { requestSeconds: 86_405, bout: null }), note('early', 100)];
     const [late, early] = rankInputOf(request({ notes })).input.notes;
     expect(late!.atSeconds).toBeGreaterThan(early!.atSeconds);
+  });
+
+  it('lets a second camera’s film begin where it was aligned', () => {
+    const starts = footageStarts([
+      { id: 'a', alignment: null },
+      { id: 'b', alignment: null },
+      { id: 'side', alignment: { toFootageId: 'b', offsetSeconds: -2 } },
+    ]);
+    expect(starts.get('side')).toBe(starts.get('b')! - 2);
+    expect(starts.get('b')).toBeGreaterThan(starts.get('a')!);
+  });
+
+  it('carries a tap that is linked back to its cause, in another film too, and to what caused that', () => {
+    const tap: TimedBout = { ...timed, events: [{ kind: 'finish', athlete: 'partner', technique: 'choke', at: 110 }] };
+    const tapped: HarmBout = { ...bout, timed: tap, score: scoreBout(tap, ruleSheets['points-jacket']) };
+    const notes = [
+      note('yesterday', 5, { bout: null }),
+      note('late', 4, { requestSeconds: 86_404, causes: ['yesterday'], kind: 'missed-chance' }),
+    ];
+    const event = { id: 'tap', causes: ['late'], bout: 0, atSeconds: 110, requestSeconds: 86_510, isFinish: true };
+    const { input, unexplained } = rankInputOf(request({ notes, events: [event], bouts: [tapped] }));
+    expect(linkFaults([...input.notes, ...input.events])).toEqual([]);
+    const costs = chainCosts([...input.notes, ...input.events]);
+    const own = Object.fromEntries(input.notes.map(({ id, ownHarm }) => [id, ownHarm]));
+    expect(costs.get('tap')).toBe(1);
+    expect(costs.get('late')).toBeCloseTo(own['late']! + 0.6, 12);
+    expect(costs.get('yesterday')).toBeCloseTo(own['yesterday']! + 0.6 * (own['late']! + 0.6), 12);
+    expect(unexplained.some(({ finish }) => finish)).toBe(false);
+  });
+
+  it('counts no link that a corrected coding has turned round', () => {
+    const event = { id: 'cut', causes: ['a'], bout: 0, atSeconds: 40, requestSeconds: 40, isFinish: false };
+    const { input } = rankInputOf(request({ notes: [note('a', 58)], events: [event] }));
+    expect(input.events[0]!.causes).toEqual([]);
+    expect(linkFaults([...input.notes, ...input.events])).toEqual([]);
   });
 
   it('forgets causes that are not there any more', () => {

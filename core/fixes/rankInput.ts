@@ -1,14 +1,16 @@
 import type { BookPrinciple } from '../book/index.ts';
-import { addStats, boutStats } from '../scoring/index.ts';
+import { addStats, boutStats, clockSlack } from '../scoring/index.ts';
 import { exposureMinutes } from './exposure.ts';
 import { ownHarms, unexplained, type HarmBout, type OwnHarm } from './ownHarm.ts';
 import type { RankInput } from './rankFixes.ts';
+import type { RequestEvent } from './requestEvents.ts';
 import type { RequestNote } from './requestNote.ts';
 
 export interface RankedRequest {
   client: RankInput['client'];
   principles: readonly BookPrinciple[];
   notes: readonly RequestNote[];
+  events: readonly RequestEvent[];
   /** Null where nothing is coded of a bout. */
   bouts: readonly (HarmBout | null)[];
   /** Length of all bouts or footage, for where nothing is coded. */
@@ -16,18 +18,14 @@ export interface RankedRequest {
   history: RankInput['history'];
 }
 
-/** More seconds than any footage has: keeps footages of a request in their order. */
-const footageApart = 86_400;
-
 /** What a note stands for on the ladder: its principle; of one that names none, the note itself. */
 export const candidateOf = ({ id, principleId }: Pick<RequestNote, 'id' | 'principleId'>): string => principleId ?? id;
 
 /**
  * Everything that fixes of a request are ranked from (docs/domain.md §6), put together from its notes, its coded bouts and the book; beside
- * it what
- * each note's harm is made of, and what was conceded without a note.
+ * it what each note's and each linked event's harm is made of, and what was conceded without a note.
  */
-export function rankInputOf({ client, principles, notes, bouts, minutes, history }: RankedRequest): {
+export function rankInputOf({ client, principles, notes, events, bouts, minutes, history }: RankedRequest): {
   input: RankInput;
   harms: Record<string, OwnHarm>;
   unexplained: { bout: number; at: number; points: number; finish: boolean }[];
@@ -38,10 +36,14 @@ export function rankInputOf({ client, principles, notes, bouts, minutes, history
   for (const [id, harm] of ownHarms(inBout(null), null)) harms.set(id, harm);
   bouts.forEach((bout, index) => {
     const own = inBout(index);
-    for (const [id, harm] of ownHarms(own, bout)) harms.set(id, harm);
-    if (bout) lost.push(...unexplained(own, bout).map((one) => ({ bout: index, ...one })));
+    const linked = events.filter((event) => event.bout === index);
+    for (const [id, harm] of ownHarms(own, bout, linked)) harms.set(id, harm);
+    if (bout) lost.push(...unexplained(own, bout, linked).map((one) => ({ bout: index, ...one })));
   });
-  const here = new Set(notes.map(({ id }) => id));
+  const instants = new Map([...notes, ...events].map((one) => [one.id, one.requestSeconds]));
+  /** Links whose both ends are here and which run forward: a coding that was put right since may have turned one round. */
+  const forward = (one: RequestNote | RequestEvent): string[] =>
+    one.causes.filter((id) => (instants.get(id) ?? Infinity) <= one.requestSeconds + clockSlack);
   const unnamed = notes.filter(({ principleId, kind, athlete }) => principleId === null && athlete === 'client' && kind !== 'good');
   const coded = bouts.filter((bout) => bout !== null);
   const stats = coded.length > 0 ? addStats(coded.map(({ timed, score }) => boutStats(timed, score))) : null;
@@ -60,11 +62,16 @@ export function rankInputOf({ client, principles, notes, bouts, minutes, history
       kind: note.kind,
       seen: note.seen,
       ownHarm: harms.get(note.id)!.harm,
-      causes: note.causes.filter((id) => here.has(id)),
-      atSeconds: note.footage * footageApart + note.footageSeconds,
+      causes: forward(note),
+      atSeconds: note.requestSeconds,
       ...(note.kind === 'caution' && note.athlete === 'client' && { safety: true }),
     })),
-    events: [],
+    events: events.map((event) => ({
+      id: event.id,
+      ownHarm: harms.get(event.id)!.harm,
+      causes: forward(event),
+      atSeconds: event.requestSeconds,
+    })),
     exposureMinutes: Object.fromEntries(
       principles
         .filter(({ id }) => named.has(id))

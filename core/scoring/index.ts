@@ -9,6 +9,7 @@ export {
   type TimedEvent,
 } from './boutEvent.ts';
 export { boutClock, clockShown, type BoutClock } from './boutClock.ts';
+export { clockSlack } from './clockSlack.ts';
 export { leaderOf } from './decideBout.ts';
 export { leanRibbon, ribbonOutline, type RibbonKnot } from './leanRibbon.ts';
 export {
@@ -55,6 +56,7 @@ export {
   type FramedOverride,
   type ScoredBout,
 } from './boutTimes.ts';
+export { eventWords } from './eventWords.ts';
 export { transitionsOf, type Transition } from './transitions.ts';
 export { tapsOf, tapsText } from './falls.ts';
 export { placeWords, sideNames, type Names } from './placeWords.ts';

@@ -60,6 +60,7 @@ describe('migrations', () => {
       '010-guarded',
       '011-falls',
       '012-search-forms',
+      '013-led-to',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

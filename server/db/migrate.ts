@@ -12,6 +12,7 @@ import * as search from './migrations/009-search.ts';
 import * as guarded from './migrations/010-guarded.ts';
 import * as falls from './migrations/011-falls.ts';
 import * as searchForms from './migrations/012-search-forms.ts';
+import * as ledTo from './migrations/013-led-to.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -33,6 +34,7 @@ export const migrations: readonly Migration[] = [
   { name: '010-guarded', statements: guarded.statements },
   { name: '011-falls', statements: falls.statements },
   { name: '012-search-forms', statements: searchForms.statements },
+  { name: '013-led-to', statements: ledTo.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -94,8 +94,7 @@ export class CritiqueHouse {
       since: 0,
     });
   /** Puts something new on the desk. */
-  readonly put = (entity: DeskEntity, thing: object) => {
-    const id = this.house.newId();
+  readonly put = (entity: DeskEntity, thing: object, id = this.house.newId()) => {
     const change = { changeId: this.house.newId(), entity, id, before: null, after: { id, ...thing } };
     return this.coach.ask('post', `/api/requests/${this.requestId}/desk/changes`, { changes: [change], since: 0 });
   };

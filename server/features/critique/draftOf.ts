@@ -47,8 +47,8 @@ function momentOf(facts: DraftFacts, note: RequestNote): DraftMoment {
   return { noteId: note.id, what, instead, clock: clockOf(facts, note), clipId, pair: rightMomentOf(facts, pairId) };
 }
 
-/** Seconds on the footages one after another. */
-const inOrder = (a: RequestNote, b: RequestNote): number => a.footage - b.footage || a.footageSeconds - b.footageSeconds;
+/** As they happened, footage by footage. */
+const inOrder = (a: RequestNote, b: RequestNote): number => a.requestSeconds - b.requestSeconds;
 
 /** The first drill of a principle that asks nothing of what hurts. */
 const drillFor = (facts: LadderFacts, principle: BookPrinciple | null): BookDrill | null =>
@@ -69,6 +69,8 @@ function fixOf(facts: DraftFacts, id: string, shown: readonly RequestNote[], cos
     .sort(inOrder);
   const good = notes.filter((note) => note.principleId === id && note.kind === 'good' && note.athlete === 'client').length;
   const ids = new Set(wrong.map((note) => note.id));
+  // What is linked as its effect carries the harm itself.
+  const costing = [...wrong, ...input.events.filter(({ causes }) => causes.some((cause) => ids.has(cause)))].map((one) => harms[one.id]!);
   const ledTo = shown.filter((note) => note.causes.some((cause) => ids.has(cause)) && candidateOf(note) !== id).sort(inOrder);
   return {
     id,
@@ -80,9 +82,9 @@ function fixOf(facts: DraftFacts, id: string, shown: readonly RequestNote[], cos
       ? { kind: 'chances', successes: good, chances: good + counted.length, of: principle.chances }
       : { kind: 'minutes', minutes: input.exposureMinutes[id] ?? input.boutMinutes },
     cost: {
-      finish: wrong.some((note) => harms[note.id]!.finish),
-      points: wrong.reduce((sum, note) => sum + harms[note.id]!.points, 0),
-      leanDrop: Math.max(0, ...wrong.map((note) => harms[note.id]!.leanDrop)),
+      finish: costing.some(({ finish }) => finish),
+      points: costing.reduce((sum, { points }) => sum + points, 0),
+      leanDrop: Math.max(0, ...costing.map(({ leanDrop }) => leanDrop)),
     },
     ledTo: ledTo.map((note) => ({ what: note.what, clock: clockOf(facts, note) })),
     drill: drillFor(facts, principle),

@@ -122,6 +122,23 @@ describe('an edit may only name what is there', () => {
     expect(Object.values(await desk()).flatMap((shelf) => Object.keys(shelf)).length).toBe(0);
   });
 
+  it('something coded is linked as cause and as effect, forward in time and on this desk; a coding is put right all the same', async () => {
+    const coding = await codingBy('coach', 'accepted');
+    const [cut, note] = [cutOf(coding.id, 20), aNote(id(), footageId, { fromFrame: 10 })];
+    await send(coach, made('coding', coding), made('cut', cut), made('note', note));
+    const set = (field: 'causes' | 'ledTo', before: string[], after: string[]) =>
+      change('note', note.id, { [field]: before }, { [field]: after });
+    const gone = 'What this note is linked to is not on this desk any more.';
+    const late = 'A cause cannot be later than what it led to. Pick an earlier note.';
+    expect(await whyNot(coach, set('causes', [], [cut.id]), set('ledTo', [], [id()]))).toEqual([late, gone]);
+    expect(await whyNot(coach, set('ledTo', [], [note.id]))).toEqual(['What a note led to is coded; another note names it as its cause.']);
+    expect(await whyNot(coach, set('ledTo', [], [cut.id]))).toEqual(['']);
+    expect((await desk())['notes']![note.id]).toMatchObject({ ledTo: [cut.id] });
+    // The link then runs backward, which the ladder leaves out.
+    expect(await whyNot(coach, change('cut', cut.id, { atFrame: 20 }, { atFrame: 5 }))).toEqual(['']);
+    expect(await whyNot(coach, change('note', note.id, { fromFrame: 10 }, { fromFrame: 30 }))).toEqual([late]);
+  });
+
   it('what a thing belongs to does not change, so that nothing is moved to where it may not be made', async () => {
     const [mine, coachs] = [await codingBy('assistant', 'draft'), await codingBy('coach', 'accepted')];
     const cut = cutOf(mine.id);

@@ -1,5 +1,13 @@
 import type { Account } from '@lean-mentor/contract';
-import { linksFault, type Coding, type DeskChange, type DeskDocument, type DeskEntity, type Note } from '@lean-mentor/core/desk';
+import {
+  linkedThings,
+  linksFault,
+  type Coding,
+  type DeskChange,
+  type DeskDocument,
+  type DeskEntity,
+  type Note,
+} from '@lean-mentor/core/desk';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
 import type { FootageRow } from '../footage/index.ts';
@@ -82,17 +90,20 @@ const codingOf = async ({ requestId, thing }: Edit, id: string): Promise<Coding 
   return found?.requestId === requestId ? (found.thing as unknown as Coding) : null;
 };
 
-/** Links run forward in time and not in a circle; a cause that is added is on this desk. */
-export const causes: Rule = async (edit) => {
-  const { change, present, whole } = edit;
-  // A new note that nothing caused has no links to look at.
-  const linked = sets(edit, 'causes') && (whole['causes'] as string[]).length > 0;
-  if (!linked && !(present && sets(edit, 'fromFrame'))) return null;
-  const { notes } = await edit.document();
-  const before = new Set((present?.['causes'] as string[] | undefined) ?? []);
-  const strange = sets(edit, 'causes') && (whole['causes'] as string[]).some((id) => !before.has(id) && !notes[id]);
-  if (strange) return 'A note that this one was caused by is not on this desk any more.';
-  return linksFault(Object.values({ ...notes, [change.id]: whole as unknown as Note }), change.id);
+/** What a note was caused by and what it led to: forward in time, not in a circle, and what is named anew is on this desk. */
+export const links: Rule = async (edit) => {
+  const { change, present, whole, footages } = edit;
+  const fields = ['causes', 'ledTo'].filter((field) => sets(edit, field));
+  const idsOf = (thing: Fields | null): string[] => fields.flatMap((field) => (thing?.[field] as string[] | undefined) ?? []);
+  // A new note without links has none to look at.
+  if (idsOf(whole).length === 0 && !(present && sets(edit, 'fromFrame'))) return null;
+  const { notes, events, cuts } = await edit.document();
+  const things = linkedThings({ notes: { ...notes, [change.id]: whole as unknown as Note }, events, cuts });
+  const before = new Set(idsOf(present));
+  if (idsOf(whole).some((id) => !before.has(id) && !things.has(id))) return 'What this note is linked to is not on this desk any more.';
+  if (sets(edit, 'ledTo') && (whole['ledTo'] as string[]).some((id) => notes[id]))
+    return 'What a note led to is coded; another note names it as its cause.';
+  return linksFault(things, [...footages.values()], change.id);
 };
 
 /** The mark a note grew from may be gone; one of another request it cannot be. */

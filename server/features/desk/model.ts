@@ -53,6 +53,7 @@ export const deskTables = (sequelize: Sequelize) => ({
     principleId: DataTypes.UUID,
     visible: DataTypes.STRING,
     causes: DataTypes.JSON,
+    ledTo: DataTypes.JSON,
     pairId: DataTypes.UUID,
     clipId: DataTypes.UUID,
     comparisonId: DataTypes.UUID,

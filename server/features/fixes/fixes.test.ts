@@ -62,6 +62,29 @@ describe('the ladder', () => {
     expect(input.boutMinutes).toBeCloseTo(10 / 60, 9);
   });
 
+  it('lets what is coded carry what it cost, once a note is linked to it, and its share goes back along the chain', async () => {
+    const boutId = at.house.newId();
+    await code(boutId);
+    const coderId = (await at.house.db.accounts.findOne({ where: { role: 'coach' } }))!.get('id');
+    const [codingId, mounted] = [at.house.newId(), at.house.newId()];
+    const coding = { footageId: at.footageId, boutId, coderId, coderName: 'Cora Lind', state: 'accepted' };
+    await at.put('coding', coding, codingId);
+    const coded = { footageId: at.footageId, codingId };
+    await at.put('cut', { ...coded, atFrame: 0, position: 'standing', holder: null });
+    await at.put('cut', { ...coded, atFrame: 90, position: 'mount', holder: 'partner' }, mounted);
+    await at.changeNote(at.noteIds[0]!, { ledTo: [] }, { ledTo: [mounted] });
+    const { harms, input } = await ladder();
+    expect(harms[mounted]).toMatchObject({ points: 6, harm: expect.closeTo(0.9, 9) });
+    expect(harms[at.noteIds[0]!]).toMatchObject({ points: 0 });
+    expect(input.events).toEqual([{ id: mounted, ownHarm: expect.closeTo(0.9, 9), causes: [at.noteIds[0]], atSeconds: 3 }]);
+    // A coding that is not the bout's is not what happened.
+    await at.house.db.deskItems.update(
+      { thing: { ...coding, id: codingId, state: 'draft' } as { id: string } },
+      { where: { id: codingId } },
+    );
+    expect((await ladder()).input.events).toEqual([]);
+  });
+
   it('takes the coach’s own word where nothing is coded, and names no principle that no note names', async () => {
     const { harms, input } = await ladder();
     expect(harms[at.noteIds[0]!]).toMatchObject({ called: true, harm: 0.15 });

@@ -1,15 +1,18 @@
 import { sheetOf, type Bout, type Client, type Footage, type OwnSchool, type Request, type RequestFixChoice } from '@lean-mentor/contract';
 import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
-import type { DeskDocument, Note } from '@lean-mentor/core/desk';
+import type { DeskDocument } from '@lean-mentor/core/desk';
 import {
   fixesForLevel,
+  footageStarts,
   guessAsked,
   rankInputOf,
+  requestEventsOf,
   requestNoteOf,
   type GuessedAsked,
   type HarmBout,
   type OwnHarm,
   type RankInput,
+  type RequestEvent,
   type RequestNote,
 } from '@lean-mentor/core/fixes';
 import { fixThread } from '@lean-mentor/core/followup';
@@ -59,16 +62,43 @@ export interface LadderFacts {
 
 const pastLooked = 6;
 
-/** A note of the desk, placed in its footage and bout. */
-function placedNote(note: Note, footages: readonly Footage[], bouts: readonly LadderBout[], table: FrameTable): RequestNote {
-  const footage = footages.findIndex(({ id }) => id === note.footageId);
-  const bout = boutAtFrame(footages[footage]?.bouts ?? [], note.fromFrame);
-  const index = bout ? bouts.findIndex((one) => one.bout.id === bout.id) : -1;
-  return requestNoteOf(note, {
-    footage,
-    bout: index < 0 ? null : index,
-    boutFrom: bout?.fromFrame ?? null,
-    secondsAt: (frame) => secondsOfFrame(table, frame),
+/** Where everything of a request lies. */
+interface Placed {
+  document: DeskDocument;
+  footages: readonly Footage[];
+  bouts: readonly LadderBout[];
+  tables: ReadonlyMap<string, FrameTable>;
+}
+
+/** The notes of the desk, placed in their footage and bout; those of footage that is not ready are left out. */
+function placedNotes({ document, footages, bouts, tables }: Placed): RequestNote[] {
+  const starts = footageStarts(footages);
+  return Object.values(document.notes).flatMap((note) => {
+    const table = tables.get(note.footageId);
+    if (!table) return [];
+    const footage = footages.findIndex(({ id }) => id === note.footageId);
+    const bout = boutAtFrame(footages[footage]?.bouts ?? [], note.fromFrame);
+    const index = bout ? bouts.findIndex((one) => one.bout.id === bout.id) : -1;
+    return requestNoteOf(note, {
+      footage,
+      bout: index < 0 ? null : index,
+      boutFrom: bout?.fromFrame ?? null,
+      startsAt: starts.get(note.footageId) ?? 0,
+      secondsAt: (frame) => secondsOfFrame(table, frame),
+    });
+  });
+}
+
+/** What is coded and linked to notes, by the codings that the bouts go by. */
+function linkedEvents({ document, footages, bouts, tables }: Placed): RequestEvent[] {
+  const starts = footageStarts(footages);
+  return requestEventsOf(document, ({ codingId, footageId, atFrame }) => {
+    const coding = document.codings[codingId];
+    const index = coding?.state === 'accepted' ? bouts.findIndex(({ bout }) => bout.id === coding.boutId) : -1;
+    const bout = bouts[index];
+    if (!bout) return null;
+    const requestSeconds = (starts.get(footageId) ?? 0) + secondsOfFrame(tables.get(footageId)!, atFrame);
+    return { bout: index, atSeconds: bout.times.since(atFrame), requestSeconds };
   });
 }
 
@@ -118,9 +148,8 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
       return { footage, bout, times, sheet, harm: harmOf(document, bout, times, sheet, values) };
     }),
   );
-  const notes = Object.values(document.notes)
-    .filter(({ footageId }) => tables.has(footageId))
-    .map((note) => placedNote(note, request.footages, bouts, tables.get(note.footageId)!));
+  const placed = { document, footages: request.footages, bouts, tables };
+  const notes = placedNotes(placed);
   const choice = chosen ?? freshChoice(client!.level, others[0]?.gamePlan ?? []);
   const guessedAsked = guessAsked(request.question, principles);
   const latest = [...past].reverse();
@@ -128,6 +157,7 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
     client: { level: client!.level, asked: choice.asked ?? guessedAsked.map(({ principleId }) => principleId), gamePlan: choice.gamePlan },
     principles,
     notes,
+    events: linkedEvents(placed),
     bouts: bouts.map(({ harm }) => harm),
     minutes: ready.reduce((sum, { seconds, alignment }) => sum + (alignment ? 0 : (seconds ?? 0)), 0) / 60,
     history: latest

@@ -1,13 +1,33 @@
-import { linksFault } from '@lean-mentor/core/desk';
+import { linkedThings, linksFault, type Linked } from '@lean-mentor/core/desk';
 import { frameAtSeconds } from '@lean-mentor/core/footage';
 import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
-import { RoundSheet, type SheetMotionData, type Watched } from '../sheet/index.ts';
+import { RoundSheet, type SheetMotionData, type SheetNote, type Watched } from '../sheet/index.ts';
 import { useControls } from './DeskControls.tsx';
 import { useOnStage, useScene, useContents } from './DeskScene.ts';
 import { ProgressLine } from './ProgressLine.tsx';
 import { awardsOnSheet, eventsOnSheet } from './score/onSheet.ts';
 import { useScored } from './score/useScore.ts';
+
+/** The notes of the stage's footage as they stand in the margin. */
+function useNotesOnSheet(): SheetNote[] {
+  const { notes } = useContents();
+  return useMemo(
+    () => notes.map(({ id, fromFrame, toFrame, kind, what, causes }) => ({ id, atFrame: fromFrame, toFrame, kind, words: what, causes })),
+    [notes],
+  );
+}
+
+/** What is coded on the stage's footage and linked to its notes. */
+function useLinkedOnSheet(): Linked[] {
+  const { document, notes } = useContents();
+  return useMemo(() => {
+    const named = new Set(notes.flatMap(({ causes }) => causes));
+    return [...linkedThings(document).values()].filter(
+      ({ entity, id, causes }) => entity !== 'note' && (causes.length > 0 || named.has(id)),
+    );
+  }, [document, notes]);
+}
 
 /** The round sheet beside the stage: everything of this footage, each thing at its instant. */
 export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
@@ -15,7 +35,7 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
   const coding = useControls('coding');
   const selectedDrawing = useControls('drawing').choice.selectedId;
   const { subject, footage, table, player, actions, go, boutAt } = useScene();
-  const { document, notes, bouts } = useContents();
+  const { document, whole, bouts } = useContents();
   const { scored } = useScored();
   const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
   const bout = bouts.find((here) => here.bout.id === boutId)?.bout;
@@ -25,11 +45,9 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
   const marks = useMemo(() => Object.values(document.marks).filter((mark) => mark.state === 'open'), [document.marks]);
   const looks = useMemo(() => Object.values(document.looks), [document.looks]);
   const drawings = useMemo(() => Object.values(document.drawings), [document.drawings]);
-  const sheetNotes = useMemo(
-    () => notes.map(({ id, fromFrame, toFrame, kind, what, causes }) => ({ id, atFrame: fromFrame, toFrame, kind, words: what, causes })),
-    [notes],
-  );
-  const { clientMarks } = subject.request;
+  const sheetNotes = useNotesOnSheet();
+  const linked = useLinkedOnSheet();
+  const { clientMarks, footages } = subject.request;
   const theirs = useMemo(
     () =>
       clientMarks
@@ -62,11 +80,12 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
       if (!note) return;
       const toFrame = note.toFrame === null ? null : Math.min(table.times.length, note.toFrame + atFrame - note.fromFrame);
       const moved = { ...note, fromFrame: atFrame, toFrame };
-      const fault = linksFault(Object.values({ ...document.notes, [noteId]: moved }), noteId);
+      const things = linkedThings({ ...whole, notes: { ...whole.notes, [noteId]: moved } });
+      const fault = linksFault(things, footages, noteId);
       if (fault) toast.warning(fault);
       else actions.change('note', noteId, { fromFrame: atFrame, toFrame });
     },
-    [document.notes, actions, table],
+    [document.notes, whole, footages, actions, table],
   );
   const moveLife = useCallback(
     (id: string, life: { fromFrame: number; toFrame: number }): void => actions.change('drawing', id, life),
@@ -77,7 +96,7 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
       <ProgressLine />
       <div className="min-h-0 grow">
         <RoundSheet
-          {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched, awards, events }}
+          {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched, awards, events, linked }}
           clientMarks={theirs}
           notes={sheetNotes}
           selectedId={writing.writing?.noteId ?? null}

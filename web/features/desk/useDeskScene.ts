@@ -76,7 +76,7 @@ export function useDeskScene(
   const { data: motion } = useGetMotionQuery(footage.id);
   useEffect(() => player?.setLulls(motion?.lulls ?? []), [player, motion]);
 
-  const writing = useWriting({ player, footageId: footage.id, notes: contents.document.notes, actions, contents: now });
+  const writing = useWriting({ subject, player, footageId: footage.id, notes: contents.document.notes, actions, contents: now });
   const { open } = writing;
   const go = useCallback(
     (frame: number, noteId: string | null): void => {

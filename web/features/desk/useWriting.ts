@@ -1,4 +1,4 @@
-import { causeFault, type Note } from '@lean-mentor/core/desk';
+import { causeFault, linkedThings, type Note } from '@lean-mentor/core/desk';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
 import type { DeskScene } from './DeskScene.ts';
@@ -22,17 +22,20 @@ export interface WritingControls extends WritingState {
   letGo: () => boolean;
   /** Picks the cause of the open note, or stops picking. */
   link: () => void;
-  pickCause: (noteId: string) => void;
+  /** Says that the open note was caused by something: a note, or what is coded. */
+  pickCause: (causeId: string) => void;
+  /** Says that the open note led to something coded. */
+  pickEffect: (effectId: string) => void;
   /** The range that was begun, to the present frame; null where none was. */
   rangeHere: () => { fromFrame: number; toFrame: number } | null;
   /** Lets go of a range that was begun. */
   dropRange: () => void;
 }
 
-type Given = Pick<DeskScene, 'player' | 'actions' | 'contents'> & { footageId: string; notes: Readonly<Record<string, Note>> };
+type Given = Pick<DeskScene, 'subject' | 'player' | 'actions' | 'contents'> & { footageId: string; notes: Readonly<Record<string, Note>> };
 
 /** Which note is open, and how one is begun. `notes`: those of the footage, for showing the open one. */
-export function useWriting({ player, footageId, notes, actions, contents }: Given): WritingControls {
+export function useWriting({ subject, player, footageId, notes, actions, contents }: Given): WritingControls {
   const [state, now, set] = useLatestState(nothingWritten);
   const note = state.writing ? notes[state.writing.noteId] : undefined;
   const doings = useMemo(() => {
@@ -68,8 +71,15 @@ export function useWriting({ player, footageId, notes, actions, contents }: Give
       dropRange: () => set({ ...now(), range: null }),
     };
   }, [player, footageId, actions, contents, now, set]);
-  return useMemo<WritingControls>(
-    () => ({
+  const { footages } = subject.request;
+  return useMemo<WritingControls>(() => {
+    /** Whether two things can be linked; says why not. */
+    const canLink = (effectId: string, causeId: string): boolean => {
+      const fault = causeFault(linkedThings(contents().whole), footages, effectId, causeId);
+      if (fault) toast.warning(fault);
+      return !fault;
+    };
+    return {
       ...state,
       ...doings,
       note,
@@ -78,13 +88,13 @@ export function useWriting({ player, footageId, notes, actions, contents }: Give
         else toast('Open the note first; then pick what caused it.');
       },
       pickCause: (causeId) => {
-        if (!note) return;
-        const fault = causeFault(Object.values(contents().document.notes), note.id, causeId);
-        if (fault) return void toast.warning(fault);
+        if (!note || !canLink(note.id, causeId)) return;
         actions.change('note', note.id, { causes: [...note.causes, causeId] });
         set({ ...now(), linking: false });
       },
-    }),
-    [state, doings, note, contents, actions, now, set],
-  );
+      pickEffect: (effectId) => {
+        if (note && canLink(effectId, note.id)) actions.change('note', note.id, { ledTo: [...note.ledTo, effectId] });
+      },
+    };
+  }, [state, doings, note, footages, contents, actions, now, set]);
 }

@@ -24,8 +24,8 @@ export interface RungProps {
   harms: Readonly<Record<string, OwnHarm>>;
   requestId: string;
   menu: ReactNode;
-  /** "This began at 1:12", where its notes go back to an earlier one. */
-  began: string | null;
+  /** What its notes go back to and what they led to, each in a sentence; null where there is nothing. */
+  chain: readonly (string | null)[];
 }
 
 /** A candidate on the ladder: its name and cue, the parts of its score, its moments. Dragged by its grip, or by the keys. */
@@ -42,7 +42,7 @@ export function Rung({
   harms,
   requestId,
   menu,
-  began,
+  chain,
 }: RungProps) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: fix.principle });
   const name = principle?.name ?? (notes[0]?.what || 'A note without words');
@@ -79,7 +79,7 @@ export function Rung({
                   {school.name} puts it {computedPlace}.{' '}
                 </span>
               )}
-              {began && <span>{began}</span>}
+              {chain.map((words) => words && <span key={words}>{words} </span>)}
             </p>
           </div>
           <PartBars fix={fix} school={school} />

@@ -6,7 +6,7 @@ import { mostFixes } from '@lean-mentor/core/fixes';
 import { Fragment, useState } from 'react';
 import type { LadderData } from './api.ts';
 import { CutLine, cutId } from './CutLine.tsx';
-import { notesOfCandidate, whereItBegan, type LadderSubject } from './ladderSubject.ts';
+import { notesOfCandidate, whatItLedTo, whereItBegan, type LadderSubject } from './ladderSubject.ts';
 import { RenameNotes } from './RenameNotes.tsx';
 import { Rung } from './Rung.tsx';
 import { RungMenu } from './RungMenu.tsx';
@@ -70,7 +70,7 @@ function RungOf({ id, deciding, subject, data, book, nameOf }: RungListProps & {
         computedPlace={computed.findIndex((one) => one.principle === id) + 1}
         sent={place < ladder.cut}
         pinned={fix.pinned || choice.pinned.includes(id)}
-        began={whereItBegan(subject, notes)}
+        chain={[whereItBegan(subject, notes), whatItLedTo(subject, notes, data.harms)]}
         menu={<RungMenu {...{ fix, deciding, notes, principle }} name={nameOf(id)} onRename={setRenaming} />}
       />
       {renaming && (

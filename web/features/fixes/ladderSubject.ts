@@ -1,7 +1,8 @@
 import type * as contract from '@lean-mentor/contract';
 import type { ResponseOf } from '@lean-mentor/contract';
-import { chainOf, type Note } from '@lean-mentor/core/desk';
-import { candidateOf } from '@lean-mentor/core/fixes';
+import { chainOf, linkedThings, thingWords, type Note } from '@lean-mentor/core/desk';
+import { candidateOf, type OwnHarm } from '@lean-mentor/core/fixes';
+import { harmWords } from './partWords.ts';
 
 /** A request with its client and everything that is noted of it. */
 export type LadderSubject = ResponseOf<typeof contract.openDesk>;
@@ -17,14 +18,29 @@ export function notesOfCandidate({ request, document }: LadderSubject, id: strin
     .sort((a, b) => (places.get(a.footageId) ?? 0) - (places.get(b.footageId) ?? 0) || a.fromFrame - b.fromFrame);
 }
 
-/** Where the chain of these notes began, in the words of its first note; null where it began with them, or with their own principle. */
+/**
+ * Where the chain of these notes began, in the words of its first note or of what happened; null where it began with them, or with their
+ * own principle.
+ */
 export function whereItBegan({ document }: LadderSubject, notes: readonly Note[]): string | null {
-  const byId = new Map(Object.entries(document.notes));
-  const roots = notes.flatMap((note) =>
-    chainOf(byId, note.id)
-      .slice(1)
-      .filter((id) => document.notes[id]?.causes.length === 0),
-  );
-  const root = roots[0] && document.notes[roots[0]];
-  return root && root.principleId !== notes[0]?.principleId ? `It began with: ${root.what}` : null;
+  const things = linkedThings(document);
+  const rootId = notes
+    .flatMap(({ id }) => chainOf(things, id).slice(1))
+    .find((id) => things.get(id)!.causes.filter((cause) => things.has(cause)).length === 0);
+  if (rootId === undefined) return null;
+  const root = document.notes[rootId];
+  return root && notes[0] && candidateOf(root) === candidateOf(notes[0]) ? null : `It began with: ${thingWords(document, rootId)}`;
+}
+
+/** What happened that these notes are linked to as its causes, and what it cost; null where there is nothing. */
+export function whatItLedTo({ document }: LadderSubject, notes: readonly Note[], harms: Readonly<Record<string, OwnHarm>>): string | null {
+  const ids = new Set(notes.map(({ id }) => id));
+  const led = [...linkedThings(document).values()].filter(({ entity, causes }) => entity !== 'note' && causes.some((id) => ids.has(id)));
+  if (led.length === 0) return null;
+  return `It led to: ${led
+    .map(({ id }) => {
+      const cost = harms[id] && harmWords(harms[id]);
+      return cost ? `${thingWords(document, id)} (${cost})` : thingWords(document, id);
+    })
+    .join('; ')}`;
 }

@@ -7,7 +7,7 @@ import { IconButton } from '../../shared/primitives/index.ts';
 import { Playhead, type Watched } from './Playhead.tsx';
 import { sheetLayout } from './sheetLayout.ts';
 import { SheetEdges } from './SheetEdges.tsx';
-import { SheetLines } from './SheetLines.tsx';
+import { SheetLines, type SheetLinked } from './SheetLines.tsx';
 import { SheetLives, type Life } from './SheetLives.tsx';
 import { SheetMarks, type SheetClientMark, type SheetMark } from './SheetMarks.tsx';
 import { SheetMotion, type SheetMotionData } from './SheetMotion.tsx';
@@ -31,6 +31,8 @@ interface RoundSheetProps {
   /** Points as they are given, and what happened. */
   awards?: readonly SheetInstant[];
   events?: readonly SheetInstant[];
+  /** What is coded and linked to notes. */
+  linked?: readonly SheetLinked[];
   /** What plays beside the page; the page follows it. */
   watched?: Watched | undefined;
   selectedId?: string | null;
@@ -63,6 +65,7 @@ export function RoundSheet({
   selectedDrawing = null,
   awards = none,
   events = none,
+  linked = none,
   watched,
   selectedId = null,
   onGo,
@@ -122,7 +125,7 @@ export function RoundSheet({
               {bout && onMoveEdge && <SheetEdges {...{ layout, window: drawn, bout, onMoveEdge }} />}
               <SheetMarks {...{ layout, window: drawn, marks, clientMarks, looks }} />
               <SheetLives {...{ layout, window: drawn, drawings, onMoveLife }} selectedId={selectedDrawing} />
-              <SheetLines {...lines} onMoveFoot={onMoveFoot} />
+              <SheetLines {...lines} linked={linked} onMoveFoot={onMoveFoot} />
               {watched && <Playhead layout={layout} watched={watched} keepInSight={follows ? view.keepInSight : null} />}
             </svg>
             <SheetNotes {...lines} onGo={onGo} />

@@ -3,42 +3,71 @@ import { clockWidth, marginLeft, ribbonMiddle, ribbonWidth } from './sheetLayout
 import type { MarginProps, SheetNote } from './SheetNotes.tsx';
 import { useSheetDrag } from './useSheetDrag.ts';
 
+/** Something coded that notes are linked to. */
+export interface SheetLinked {
+  id: string;
+  atFrame: number;
+  causes: readonly string[];
+}
+
 interface SheetLinesProps extends MarginProps {
+  linked: readonly SheetLinked[];
   /** Absent: feet stay where they are. */
   onMoveFoot?: ((noteId: string, atFrame: number) => void) | undefined;
 }
 
 const footX = clockWidth + ribbonWidth;
 
-/** Hairlines from notes to their instants with feet to take hold of, brackets of ranges, and threads from causes to what they led to. */
-export const SheetLines = memo(function SheetLines({ notes, tops, rowHeight, layout, window, selectedId, onMoveFoot }: SheetLinesProps) {
+/**
+ * Hairlines from notes to their instants with feet to take hold of, brackets of ranges, and threads from causes to what they led to:
+ * between two notes in the margin, and between a note and what is coded up to the ribbon.
+ */
+export const SheetLines = memo(function SheetLines({
+  notes,
+  linked,
+  tops,
+  rowHeight,
+  layout,
+  window,
+  selectedId,
+  onMoveFoot,
+}: SheetLinesProps) {
   const { held, grip } = useSheetDrag(layout, window, (id, frame) => onMoveFoot?.(id, frame));
   const byId = new Map(notes.map((note) => [note.id, note]));
   const middle = (id: string): number => (tops.get(id) ?? 0) + rowHeight / 2;
   const inside = (...ys: number[]): boolean => Math.max(...ys) >= window.from && Math.min(...ys) <= window.to;
   const footOf = (note: SheetNote): number => layout.yOf(held?.id === note.id ? held.frame : note.atFrame);
 
+  const threads = [...notes.map(({ id, causes = [] }) => ({ id, causes })), ...linked].flatMap(({ id, causes }) =>
+    causes.map((causeId) => ({ id, causeId })),
+  );
+  const coded = new Map(linked.map((one) => [one.id, layout.yOf(one.atFrame)]));
+  /** Where a thread ends: at the note in the margin, or at the ribbon where something is coded. */
+  const endOf = (id: string): { x: number; y: number } | null => {
+    const y = coded.get(id);
+    if (y !== undefined) return { x: footX + 4, y };
+    return byId.has(id) ? { x: marginLeft, y: middle(id) } : null;
+  };
+
   return (
     <>
-      {notes.flatMap((note) =>
-        (note.causes ?? []).map((causeId) => {
-          if (!byId.has(causeId) || !inside(middle(causeId), middle(note.id))) return null;
-          const [from, to] = [middle(causeId), middle(note.id)];
-          const out = marginLeft - 4 - Math.min(26, 8 + Math.abs(to - from) / 12);
-          return (
-            <path
-              key={`${causeId} ${note.id}`}
-              d={`M${marginLeft} ${from}C${out} ${from} ${out} ${to} ${marginLeft} ${to}m-5 -3l5 3l-5 3`}
-              fill="none"
-              className={note.id === selectedId || causeId === selectedId ? 'stroke-pine' : 'stroke-brass'}
-              strokeWidth="1.6"
-              data-thread
-            >
-              <title>What began there led to this</title>
-            </path>
-          );
-        }),
-      )}
+      {threads.map(({ id, causeId }) => {
+        const [from, to] = [endOf(causeId), endOf(id)];
+        if (!from || !to || !inside(from.y, to.y)) return null;
+        const out = Math.min(from.x, to.x) - 4 - Math.min(26, 8 + Math.abs(to.y - from.y) / 12);
+        return (
+          <path
+            key={`${causeId} ${id}`}
+            d={`M${from.x} ${from.y}C${out} ${from.y} ${out} ${to.y} ${to.x} ${to.y}m-5 -3l5 3l-5 3`}
+            fill="none"
+            className={id === selectedId || causeId === selectedId ? 'stroke-pine' : 'stroke-brass'}
+            strokeWidth="1.6"
+            data-thread
+          >
+            <title>What began there led to this</title>
+          </path>
+        );
+      })}
       {notes.map((note) => {
         const [foot, top] = [footOf(note), middle(note.id)];
         const end = note.toFrame == null ? foot : layout.yOf(note.toFrame);

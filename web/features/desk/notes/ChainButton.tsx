@@ -1,25 +1,26 @@
 import { chainOf, type Note } from '@lean-mentor/core/desk';
-import { clockText, frameAtSeconds } from '@lean-mentor/core/footage';
+import { frameAtSeconds } from '@lean-mentor/core/footage';
 import { Route } from 'lucide-react';
-import { useOnStage, useScene, useContents } from '../DeskScene.ts';
-import { useClockAt } from '../score/useClockAt.ts';
+import { useOnStage, useScene } from '../DeskScene.ts';
+import { useLinked } from './useLinked.ts';
 
 /** The chain is shown from so long before its first link to so long after this one, in seconds. */
 const around = 1;
 
-/** "This began at 1:12": plays the whole chain, from its first link to this note, over and over as one clip. */
+/** "This began at 1:12": plays the chain, as far as it lies in this film, from its first link to this note, over and over as one clip. */
 export function ChainButton({ note }: { note: Note }) {
-  const { player, table, secondsAt } = useScene();
-  const { whole } = useContents();
-  const clockAt = useClockAt();
+  const { player, table, footage, secondsAt } = useScene();
+  const { things, whenOf } = useLinked();
   const looping = useOnStage((state) => state.loop !== null);
-  if (note.causes.length === 0) return null;
-  const chain = chainOf(new Map(Object.entries(whole.notes)), note.id).map((id) => whole.notes[id]!);
-  const first = chain.reduce((earliest, one) => (one.fromFrame < earliest.fromFrame ? one : earliest), note);
+  const chain = chainOf(things, note.id)
+    .map((id) => things.get(id)!)
+    .filter(({ footageId }) => footageId === footage.id);
+  const first = chain.reduce((earliest, one) => (one.atFrame < earliest.atFrame ? one : earliest));
+  if (chain.length < 2) return null;
   const play = (): void => {
     if (!player) return;
     if (looping) return player.setLoop(null);
-    const fromFrame = frameAtSeconds(table, Math.max(0, secondsAt(first.fromFrame) - around));
+    const fromFrame = frameAtSeconds(table, Math.max(0, secondsAt(first.atFrame) - around));
     const toFrame = Math.min(table.times.length, frameAtSeconds(table, secondsAt(note.toFrame ?? note.fromFrame) + around) + 1);
     player.setLoop({ fromFrame, toFrame });
     player.goTo(fromFrame);
@@ -33,7 +34,7 @@ export function ChainButton({ note }: { note: Note }) {
       className="inline-flex items-center gap-1 rounded-sm px-1.5 py-0.5 text-small font-semibold text-pine hover:bg-linen aria-pressed:bg-pine aria-pressed:text-linen"
     >
       <Route size={13} aria-hidden />
-      {looping ? 'Stop the chain' : `This began at ${clockText(clockAt(first.fromFrame))}: play the chain of ${chain.length}`}
+      {looping ? 'Stop the chain' : `This began at ${whenOf(first)}: play the chain of ${chain.length}`}
     </button>
   );
 }

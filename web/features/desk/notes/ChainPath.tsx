@@ -1,39 +1,33 @@
 import { chainOf, ledToBy, type Note } from '@lean-mentor/core/desk';
-import { clockText } from '@lean-mentor/core/footage';
 import { Fragment } from 'react';
-import { useScene, useContents } from '../DeskScene.ts';
-import { useClockAt } from '../score/useClockAt.ts';
+import { ThingLink } from './ThingLink.tsx';
 import { useChainCosts } from './useChainCosts.ts';
+import { useLinked } from './useLinked.ts';
 
 const shown = (cost: number): string => cost.toFixed(2);
 
 /** The chain a note stands in, first link first, with what is carried back to each. */
 export function ChainPath({ note }: { note: Note }) {
-  const { go } = useScene();
-  const { whole } = useContents();
-  const clockAt = useClockAt();
+  const { things, wordsOf, whenOf, inOrder } = useLinked();
   const costs = useChainCosts();
-  const byId = new Map(Object.entries(whole.notes));
-  const chain = [...chainOf(byId, note.id), ...ledToBy(byId, note.id)].flatMap((id) => byId.get(id) ?? []);
+  const chain = [...chainOf(things, note.id), ...ledToBy(things, note.id)].flatMap((id) => things.get(id) ?? []);
   if (chain.length < 2) return null;
-  const inOrder = chain.sort((a, b) => a.fromFrame - b.fromFrame);
   return (
     <p aria-label="Cost along the chain" className="flex flex-wrap items-baseline gap-x-1.5 text-small text-reed">
       <span title="A conceded finish counts 1. Each link carries a share of what it led to.">Cost</span>
-      {inOrder.map(({ id, fromFrame, what }, i) => {
-        const { own, cost } = costs.get(id) ?? { own: 0, cost: 0 };
+      {chain.sort(inOrder).map((thing, i) => {
+        const { own, cost } = costs.get(thing.id) ?? { own: 0, cost: 0 };
         return (
-          <Fragment key={id}>
+          <Fragment key={thing.id}>
             {i > 0 && <span aria-hidden>→</span>}
-            <button
-              type="button"
-              aria-current={id === note.id}
-              title={`${what || 'Nothing written yet'}: ${shown(own)} of its own, ${shown(cost - own)} carried back from what it led to`}
-              onClick={() => go(fromFrame, id)}
+            <ThingLink
+              thing={thing}
+              current={thing.id === note.id}
+              title={`${wordsOf(thing.id)}: ${shown(own)} of its own, ${shown(cost - own)} carried back from what it led to`}
               className="time hover:underline aria-[current=true]:font-semibold aria-[current=true]:text-ink"
             >
-              {shown(cost)} at {clockText(clockAt(fromFrame))}
-            </button>
+              {shown(cost)} at {whenOf(thing)}
+            </ThingLink>
           </Fragment>
         );
       })}

@@ -1,11 +1,10 @@
 import { frameEventOf, type CodedEvent } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
-import { isNeutral, positionCodes, positionName, type Athlete, type PositionCode } from '@lean-mentor/core/scoring';
+import { eventWords, isNeutral, positionCodes, positionName, type Athlete, type PositionCode } from '@lean-mentor/core/scoring';
 import { X } from 'lucide-react';
 import { IconButton } from '../../../shared/primitives/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useFrame, useScene } from '../DeskScene.ts';
-import { eventWords } from './onSheet.ts';
 import type { BoutScored } from './useScore.ts';
 
 /** What happened, to be corrected: who, close or not, gripped or not, when, or not at all. */

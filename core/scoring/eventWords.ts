@@ -1,0 +1,23 @@
+import { assertNever } from '../never/index.ts';
+import type { BoutHappening } from './boutEvent.ts';
+import { sideNames, type Names } from './placeWords.ts';
+
+/** An event in a few words: "Partner’s takedown: failed". */
+export function eventWords(event: BoutHappening, names: Names = sideNames): string {
+  switch (event.kind) {
+    case 'attempt':
+      return `${names[event.athlete]}’s ${event.technique.replaceAll('-', ' ')}: ${event.outcome}${event.close ? ', close' : ''}`;
+    case 'guard-pull':
+      return `${names[event.athlete]} pulls guard${event.gripped ? '; the other had gripped' : ''}`;
+    case 'stoppage':
+      return 'The clock stops';
+    case 'restart':
+      return 'The clock goes on';
+    case 'penalty':
+      return `Penalty for the ${names[event.athlete].toLowerCase()}`;
+    case 'finish':
+      return `${names[event.athlete]} finishes${event.technique ? `: ${event.technique}` : ''}`;
+    default:
+      return assertNever(event);
+  }
+}

@@ -1,0 +1,72 @@
+import type { Linked } from '@lean-mentor/core/desk';
+import { CornerDownRight } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import { useControls } from '../DeskControls.tsx';
+import { useLinked } from './useLinked.ts';
+
+const mostShown = 40;
+
+/** What a note may be linked to, each by when it was and what it is. */
+function Choices({ choices, onPick }: { choices: readonly Linked[]; onPick: (id: string) => void }) {
+  const { wordsOf, whenOf } = useLinked();
+  return (
+    <ul className="overflow-y-auto py-1">
+      {choices.slice(0, mostShown).map((thing) => (
+        <li key={thing.id}>
+          <button
+            type="button"
+            onClick={() => onPick(thing.id)}
+            className="flex w-full items-baseline gap-2 px-2 py-0.5 text-left text-small hover:bg-straw"
+          >
+            <span className="time shrink-0 text-reed">{whenOf(thing)}</span>
+            <span className="truncate">{wordsOf(thing.id)}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** While a cause is being picked: what happened before, and the notes of other films, since the sheet shows only those of this one. */
+export function CauseChoices({ noteId }: { noteId: string }) {
+  const { pickCause } = useControls('writing');
+  const choices = useLinked().choicesOf(noteId, 'cause');
+  if (choices.length === 0) return null;
+  return (
+    <div aria-label="Or what caused it" role="group" className="flex max-h-32 w-full flex-col border border-seam bg-linen">
+      <Choices choices={choices} onPick={pickCause} />
+    </div>
+  );
+}
+
+/** "Led to …": points, taps and whatever else is coded after a note. */
+export function EffectPicker({ noteId }: { noteId: string }) {
+  const { pickEffect } = useControls('writing');
+  const [open, setOpen] = useState(false);
+  const choices = useLinked().choicesOf(noteId, 'effect');
+  if (choices.length === 0) return null;
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger className="inline-flex items-center gap-1 rounded-sm px-1.5 py-0.5 text-small font-semibold text-pine hover:bg-linen">
+        <CornerDownRight size={13} aria-hidden /> Led to …
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="top"
+          align="start"
+          aria-label="What it led to"
+          className="z-30 flex max-h-72 w-80 flex-col border border-ink bg-linen shadow-lg"
+        >
+          <Choices
+            choices={choices}
+            onPick={(id) => {
+              pickEffect(id);
+              setOpen(false);
+            }}
+          />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
