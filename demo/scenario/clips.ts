@@ -7,7 +7,10 @@ const cellar: HallColours = { matA: '#8d97a3', matB: '#9da7b2', border: '#4a5561
 const sportsHall: HallColours = { matA: '#7fa08a', matB: '#cdb96a', border: '#3f5e78', wall: '#dfe3e4', pads: '#4c6b86', seam: '#6b7f6a' };
 const dockside: HallColours = { matA: '#b9b3a6', matB: '#a9a294', border: '#7c5a4a', wall: '#d9d5cc', pads: '#5c7a5e', seam: '#8b8578' };
 
-/** Ilse (client, violet) is taken down, shields with a knee, is passed and mounted, and ends on her back under it. */
+/**
+ * Ilse (client, violet) is taken down, shields with a knee, is passed and mounted, turns that over, is swept and taps under mount. They
+ * begin again: she is taken down and passed once more, and taps with her back taken.
+ */
 const ilse: ClipPlan = {
   name: 'ilse-harbour-round',
   seed: 11,
@@ -62,12 +65,30 @@ const ilse: ClipPlan = {
     step('mount', 'partner', 1, 4.6),
     step('rollMid', 'partner', 0.8, 0.2, { through: true, position: 'mount', holder: 'partner' }),
     step('closedGuard', 'client', 0.9, 4.5, { impact: true }),
+    step('rollMid', 'client', 0.8, 0.2, { through: true, position: 'closed-guard', holder: 'client' }),
+    step('mount', 'partner', 0.9, 5.5, { impact: true }),
+    step('stance', 'partner', 2.6, 1.5),
+    step('collarTie', 'partner', 1.2, 2.6),
+    step('singleLegShot', 'partner', 0.6, 0.6),
+    step('singleLegUp', 'partner', 0.7, 1),
+    step('fallBack', 'partner', 0.5, 0, { through: true, impact: true }),
+    step('kneeShield', 'partner', 0.9, 3),
+    step('passKneeCut', 'partner', 0.6, 0.4, { through: true }),
+    step('sideControl', 'partner', 0.9, 4, { impact: true }),
+    step('turtle', 'partner', 1.2, 1.5),
+    step('backControl', 'partner', 1.2, 6, { impact: true }),
   ],
   events: [
     { step: 1, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'takedown', outcome: 'success' },
     { step: 6, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'pass', outcome: 'failed' },
     { step: 8, after: 0.1, kind: 'attempt', athlete: 'partner', technique: 'pass', outcome: 'success' },
     { step: 12, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'escape', outcome: 'success' },
+    { step: 14, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'sweep', outcome: 'success' },
+    { step: 15, after: 6.3, kind: 'finish', athlete: 'partner', technique: 'armlock' },
+    { step: 18, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'takedown', outcome: 'success' },
+    { step: 22, after: 0.1, kind: 'attempt', athlete: 'partner', technique: 'pass', outcome: 'success' },
+    { step: 25, after: 0.3, kind: 'attempt', athlete: 'partner', technique: 'back-take', outcome: 'success' },
+    { step: 25, after: 7, kind: 'finish', athlete: 'partner', technique: 'strangle' },
   ],
   faults: [
     { kind: 'shake', fromSeconds: 18, toSeconds: 21 },
@@ -75,11 +96,14 @@ const ilse: ClipPlan = {
   ],
 };
 
-/** Noor (client, white jacket) scores a takedown in a match, passes, mounts, loses the back to a turtle and takes it. */
+/**
+ * Noor (client, white jacket) fights a whole match of five minutes: a takedown, swept and passed, she comes up again, survives an attack
+ * from the closed guard, passes, mounts, and leaves the mount for the back. Fifteen frames a second keep the file small.
+ */
 const noor: ClipPlan = {
   name: 'noor-quay-open',
   seed: 23,
-  fps: 30,
+  fps: 15,
   lead: 3,
   tail: 3,
   client: {
@@ -116,26 +140,47 @@ const noor: ClipPlan = {
   },
   hall: sportsHall,
   steps: [
-    step('collarTie', 'client', 1.5, 4.4),
+    step('collarTie', 'client', 1.5, 14),
     step('singleLegShot', 'client', 0.6, 0.8),
-    step('collarTie', 'client', 1, 3),
+    step('collarTie', 'client', 1, 13),
     step('singleLegShot', 'client', 0.5, 0.5),
     step('singleLegUp', 'client', 0.7, 1.6),
     step('fallBack', 'client', 0.5, 0, { through: true, impact: true }),
-    step('openGuard', 'client', 0.7, 5),
-    step('kneeShield', 'client', 1, 4),
+    step('openGuard', 'client', 0.7, 16),
+    step('kneeShield', 'client', 1, 13),
+    step('passKneeCut', 'client', 0.8, 0.6),
+    step('kneeShield', 'client', 0.9, 9),
+    step('closedGuard', 'client', 1.1, 15),
+    step('rollMid', 'client', 0.9, 0.1, { through: true, position: 'closed-guard', holder: 'client' }),
+    step('closedGuard', 'partner', 0.9, 18, { impact: true }),
+    step('openGuard', 'partner', 1.2, 10),
+    step('kneeShield', 'partner', 1, 8),
+    step('passKneeCut', 'partner', 0.6, 0.4, { through: true }),
+    step('sideControl', 'partner', 0.9, 9, { impact: true }),
+    step('kneeShield', 'partner', 1.2, 9),
+    step('closedGuard', 'partner', 1.1, 13),
+    step('rollMid', 'partner', 0.9, 0.1, { through: true, position: 'closed-guard', holder: 'partner' }),
+    step('closedGuard', 'client', 0.9, 24, { impact: true }),
+    step('openGuard', 'client', 1.2, 12),
+    step('kneeShield', 'client', 1, 9),
     step('passKneeCut', 'client', 0.8, 0.5, { through: true }),
-    step('sideControl', 'client', 0.9, 5.6, { impact: true }),
-    step('kneeOnBelly', 'client', 0.8, 3.6),
-    step('mount', 'client', 0.9, 5),
-    step('turtle', 'client', 1.2, 4),
-    step('backControl', 'client', 1.2, 6.5, { impact: true }),
+    step('sideControl', 'client', 0.9, 15, { impact: true }),
+    step('kneeOnBelly', 'client', 0.8, 7),
+    step('mount', 'client', 0.9, 21),
+    step('turtle', 'client', 1.2, 9),
+    step('backControl', 'client', 1.2, 24.5, { impact: true }),
   ],
   events: [
     { step: 1, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'takedown', outcome: 'failed' },
     { step: 3, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'takedown', outcome: 'success' },
-    { step: 8, after: 0.1, kind: 'attempt', athlete: 'client', technique: 'pass', outcome: 'success' },
-    { step: 13, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'back-take', outcome: 'success' },
+    { step: 8, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'pass', outcome: 'failed' },
+    { step: 11, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'sweep', outcome: 'success' },
+    { step: 15, after: 0.1, kind: 'attempt', athlete: 'partner', technique: 'pass', outcome: 'success' },
+    { step: 17, after: 0.3, kind: 'attempt', athlete: 'client', technique: 'escape', outcome: 'success' },
+    { step: 19, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'sweep', outcome: 'success' },
+    { step: 20, after: 9, kind: 'attempt', athlete: 'partner', technique: 'finish', outcome: 'failed' },
+    { step: 23, after: 0.1, kind: 'attempt', athlete: 'client', technique: 'pass', outcome: 'success' },
+    { step: 28, after: 0.2, kind: 'attempt', athlete: 'client', technique: 'back-take', outcome: 'success' },
   ],
   faults: [{ kind: 'shake', fromSeconds: 13.5, toSeconds: 15.5 }],
 };

@@ -32,11 +32,11 @@ describe.each(clipPlans.map((plan) => [plan.name, plan] as const))('the clip %s'
     }
   });
 
-  it('lies committed with the truth it was made from, 45 to 90 s long, under 4 MB', () => {
+  it('lies committed with the truth it was made from, 45 s to six minutes long, under 4 MB a minute', () => {
     expect(JSON.parse(readFileSync(file(`${name}.truth.json`), 'utf8'))).toEqual(JSON.parse(JSON.stringify(truth)));
     expect(truth.seconds).toBeGreaterThanOrEqual(45);
-    expect(truth.seconds).toBeLessThanOrEqual(90);
-    expect(statSync(file(`${name}.mp4`)).size).toBeLessThan(4e6);
+    expect(truth.seconds).toBeLessThanOrEqual(360);
+    expect(statSync(file(`${name}.mp4`)).size / Math.max(1, truth.seconds / 60)).toBeLessThan(4e6);
     const probed = execFileSync(
       'ffprobe',
       ['-v', 'error', '-select_streams', 'v', '-show_entries', 'stream=nb_frames', '-of', 'csv=p=0', file(`${name}.mp4`)],
@@ -71,14 +71,16 @@ describe.each(clipPlans.map((plan) => [plan.name, plan] as const))('the clip %s'
     }
   });
 
-  it('moves like people: no joint jumps between two frames', () => {
+  it('moves like people: no joint goes faster than seven and a half metres a second', () => {
     const timeline = timelineOf(plan);
     let before = pairAtFrame(plan, timeline, 0);
     for (let frame = 1; frame < truth.frameCount; frame++) {
       const now = pairAtFrame(plan, timeline, frame);
       for (const who of ['A', 'B'] as const)
         for (const joint of ['pelvis', 'chest', 'head'] as const)
-          expect(distance(before[who].joints[joint], now[who].joints[joint]), `${who} ${joint} at frame ${frame}`).toBeLessThan(0.25);
+          expect(distance(before[who].joints[joint], now[who].joints[joint]), `${who} ${joint} at frame ${frame}`).toBeLessThan(
+            (0.25 * 30) / plan.fps,
+          );
       before = now;
     }
   });

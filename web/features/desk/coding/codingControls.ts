@@ -6,6 +6,8 @@ export interface CodingControls {
   on: boolean;
   attempt: AttemptBegun | null;
   toggle: () => void;
+  /** Lays what the bouts here already have on the desk, so that it can be named; nothing where that is done. */
+  begin: () => void;
   setAttempt: (attempt: AttemptBegun | null) => void;
   /** Does what a key or a button of the palette asks for. */
   act: (...acts: CodingAct[]) => void;

@@ -95,6 +95,11 @@ function codingEdits({ footage, actions, contents }: DeskScene, coder: Coder) {
     if (bout) open(bout, (opened, document, make) => eventChanges(document, opened, { ...fields, atFrame }, make));
   };
   return {
+    begin: (): void => {
+      // Only the coach's coding is the bout's at once.
+      const bare = contents().bouts.filter(({ bout, coded }) => coder.isCoach && !coded.coding && bout.spans.length > 0);
+      for (const { bout } of bare) actions.prepare((document, make) => openCoding(document, footage.id, bout, coder, make).changes);
+    },
     put: (frame: number, position: Cut['position'], partnerHolds: boolean): void => {
       const holder = isNeutral(position) ? null : partnerHolds ? 'partner' : 'client';
       code(frame, (cuts, bout) => putPosition(cuts, frame, position, holder, within(bout)));

@@ -1,8 +1,9 @@
 import type { Linked } from '@lean-mentor/core/desk';
 import { CornerDownRight } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useControls } from '../DeskControls.tsx';
+import { useScored } from '../score/useScore.ts';
 import { useLinked } from './useLinked.ts';
 
 const mostShown = 40;
@@ -31,10 +32,17 @@ function Choices({ choices, onPick }: { choices: readonly Linked[]; onPick: (id:
 /** While a cause is being picked: what happened before, and the notes of other films, since the sheet shows only those of this one. */
 export function CauseChoices({ noteId }: { noteId: string }) {
   const { pickCause } = useControls('writing');
+  const { begin } = useControls('coding');
+  useEffect(begin, [begin]);
   const choices = useLinked().choicesOf(noteId, 'cause');
   if (choices.length === 0) return null;
   return (
-    <div aria-label="Or what caused it" role="group" className="flex max-h-32 w-full flex-col border border-seam bg-linen">
+    <div
+      ref={(element) => element?.scrollIntoView?.({ block: 'nearest' })}
+      aria-label="Or what caused it"
+      role="group"
+      className="flex max-h-32 w-full flex-col border border-seam bg-linen"
+    >
       <Choices choices={choices} onPick={pickCause} />
     </div>
   );
@@ -43,11 +51,19 @@ export function CauseChoices({ noteId }: { noteId: string }) {
 /** "Led to …": points, taps and whatever else is coded after a note. */
 export function EffectPicker({ noteId }: { noteId: string }) {
   const { pickEffect } = useControls('writing');
+  const { begin } = useControls('coding');
+  const { scored } = useScored();
   const [open, setOpen] = useState(false);
   const choices = useLinked().choicesOf(noteId, 'effect');
-  if (choices.length === 0) return null;
+  if (scored.length === 0) return null;
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
+    <Popover.Root
+      open={open}
+      onOpenChange={(opens) => {
+        if (opens) begin();
+        setOpen(opens);
+      }}
+    >
       <Popover.Trigger className="inline-flex items-center gap-1 rounded-sm px-1.5 py-0.5 text-small font-semibold text-pine hover:bg-linen">
         <CornerDownRight size={13} aria-hidden /> Led to …
       </Popover.Trigger>
@@ -65,6 +81,7 @@ export function EffectPicker({ noteId }: { noteId: string }) {
               setOpen(false);
             }}
           />
+          {choices.length === 0 && <p className="px-3 py-2 text-small text-reed">Nothing more is coded from here on.</p>}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

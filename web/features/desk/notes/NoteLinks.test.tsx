@@ -18,7 +18,7 @@ const tap: CodedEvent = {
 const scored = {
   scored: [
     {
-      here: { bout: { id: 'b' }, coded: { coding: { id: 'k' }, cuts: [passed], events: [tap] } },
+      here: { bout: { id: 'b' }, coded: { coding: { id: 'k', state: 'accepted' }, cuts: [passed], events: [tap] } },
       standing: { awards: [{ athlete: 'partner', action: 'pass', at: 2, bankedAt: 5, points: 3, near: 0 }] },
       frameAt: (seconds: number) => seconds * 30,
     },
@@ -35,7 +35,9 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
+const begin = vi.fn();
 function open(linking: boolean) {
+  begin.mockClear();
   const writing = { note: n, linking, link: vi.fn(), pickCause: vi.fn(), pickEffect: vi.fn() };
   const house = openDeskHouse(
     { notes: { n, e: earlier }, cuts: { passed }, events: { tap } },
@@ -52,7 +54,7 @@ function open(linking: boolean) {
         answers: [],
       } as never,
     },
-    { writing: writing as unknown as DeskControls['writing'] },
+    { writing: writing as unknown as DeskControls['writing'], coding: { begin } as unknown as DeskControls['coding'] },
   );
   house.show(
     <ScoreProvider value={scored}>
@@ -77,6 +79,7 @@ describe('what a note is linked to', () => {
     expect(choices.map(({ textContent }) => textContent)).toEqual(['0:03Partner finishes: armlock']);
     await userEvent.click(choices[0]!);
     expect(writing.pickEffect).toHaveBeenCalledWith('tap');
+    expect(begin).toHaveBeenCalledOnce();
   });
 
   it('while a cause is picked is offered from the films before, which the sheet does not show, and nothing later', async () => {

@@ -27,7 +27,9 @@ export function useLinked() {
   const { notes, events, cuts } = whole;
   const { footages } = subject.request;
   const things = useMemo(() => linkedThings({ notes, events, cuts }), [notes, events, cuts]);
-  const paid = useMemo(() => paidCuts(scored), [scored]);
+  // What an assistant only proposes is not what happened.
+  const standing = useMemo(() => scored.filter(({ here }) => here.coded.coding?.state === 'accepted'), [scored]);
+  const paid = useMemo(() => paidCuts(standing), [standing]);
   return {
     things,
     wordsOf: (id: string): string => paid.get(id) ?? thingWords(whole, id),
@@ -41,10 +43,10 @@ export function useLinked() {
      */
     choicesOf: (noteId: string, as: 'cause' | 'effect'): Linked[] => {
       const happened = new Set([
-        ...scored.flatMap(({ here }) =>
+        ...standing.flatMap(({ here }) =>
           here.coded.events.filter(({ kind }) => kind !== 'stoppage' && kind !== 'restart').map(({ id }) => id),
         ),
-        ...paid.keys(),
+        ...standing.flatMap(({ here }) => here.coded.cuts.filter(({ holder }) => holder !== null).map(({ id }) => id)),
       ]);
       const note = things.get(noteId);
       if (!note) return [];
