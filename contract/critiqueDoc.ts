@@ -19,7 +19,10 @@ const paragraph = z.object({ type: z.literal('paragraph'), content: line });
 const paragraphs = z.array(paragraph).min(1).max(20);
 const listItem = z.object({ type: z.literal('listItem'), content: paragraphs });
 const list = z.object({ type: z.enum(['bulletList', 'orderedList']), content: z.array(listItem).min(1).max(60) });
-const momentBlock = z.object({ type: z.literal('moment'), attrs: z.object({ noteId: id, show: z.enum(['clip', 'still']) }) });
+const momentBlock = z.object({
+  type: z.literal('moment'),
+  attrs: z.object({ noteId: id, show: z.enum(['clip', 'still']), heard: z.string().max(300).nullable().optional() }),
+});
 const bookClip = z.object({ type: z.literal('bookClip'), attrs: z.object({ clipId: id }) });
 
 const plainBlocks = [

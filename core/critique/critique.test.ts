@@ -9,6 +9,7 @@ import {
   critiqueMarkdown,
   draftCritique,
   fixBlocks,
+  heardOf,
   heading,
   list,
   moment,
@@ -202,13 +203,32 @@ describe('the tree', () => {
 
   it('becomes a page in which no word is markup, and nothing is fetched', () => {
     const html = critiqueHtml(doc, 'T', {
-      moment: () => ({ words: '<x>', still: 's.jpg', clip: 'c.mp4' }),
+      moment: () => ({ words: '<x>', still: 's.jpg', clip: 'c.mp4', track: null }),
       clip: () => ({ title: '', video: null }),
     });
     expect(html).toContain('<h2>A &lt;b&gt; &amp; &quot;c&quot;</h2>');
     expect(html).toContain('<p><strong>bold</strong><br>*plain*</p>');
     expect(html).toContain('<figcaption>&lt;x&gt;</figcaption>');
     expect(html).toContain('<video src="c.mp4" poster="s.jpg"');
+    expect(html).toContain(' loop muted ');
     expect(html).not.toMatch(/https?:/);
+  });
+
+  it('lets a clip be heard where the coach wished it, with its words as a track and to read; a still is never heard', () => {
+    const heard = (show: 'clip' | 'still'): CritiqueDoc => ({
+      type: 'doc',
+      content: [{ type: 'moment', attrs: { noteId: 'n', show, heard: 'Coach: “hips & knees!”' } }],
+    });
+    const page = (of: CritiqueDoc): string =>
+      critiqueHtml(of, 'T', {
+        moment: () => ({ words: 'w', still: null, clip: 'c.mp4', track: 'data:text/vtt;base64,V0VC' }),
+        clip: () => ({ title: '', video: null }),
+      });
+    expect(page(heard('clip'))).toContain(
+      '<track kind="captions" srclang="en" label="What is heard" default src="data:text/vtt;base64,V0VC">',
+    );
+    expect(page(heard('clip'))).toContain('Heard: Coach: “hips &amp; knees!”');
+    expect(page(heard('clip'))).not.toContain('muted');
+    expect([page(heard('still')).includes('Heard'), heardOf(heard('still')).size, heardOf(heard('clip')).size]).toEqual([false, 0, 1]);
   });
 });

@@ -27,10 +27,13 @@ export interface Quote {
   type: 'blockquote';
   content: Paragraph[];
 }
-/** A note's instant: its still with the drawing, or the clip around it. */
+/**
+ * A note's instant: its still with the drawing, or the clip around it. `heard`: what is heard there, for who cannot hear it; without it the
+ * clip is silent.
+ */
 export interface MomentBlock {
   type: 'moment';
-  attrs: { noteId: string; show: 'clip' | 'still' };
+  attrs: { noteId: string; show: 'clip' | 'still'; heard?: string | null };
 }
 /** A clip of the coach's own. */
 export interface ClipBlock {
@@ -85,6 +88,14 @@ export function blockText(block: Block | ListItem): string {
 /** All blocks in the order they are read, those inside fixes after their fix. */
 export const allBlocks = ({ content }: Pick<CritiqueDoc, 'content'>): Block[] =>
   content.flatMap((block) => (block.type === 'fix' ? [block, ...block.content] : [block]));
+
+/** What is heard of the clips that have sound, by their notes. */
+export const heardOf = (doc: Pick<CritiqueDoc, 'content'>): Map<string, string> =>
+  new Map(
+    allBlocks(doc).flatMap((block) =>
+      block.type === 'moment' && block.attrs.show === 'clip' && block.attrs.heard != null ? [[block.attrs.noteId, block.attrs.heard]] : [],
+    ),
+  );
 
 /** Fixes in their order. */
 export const fixBlocks = ({ content }: Pick<CritiqueDoc, 'content'>): FixBlock[] => content.filter((block) => block.type === 'fix');

@@ -3,7 +3,7 @@ import { fixBlocks, type Block, type CritiqueDoc, type Inline } from './critique
 
 /** Paths of what a page shows, beside it in one folder. */
 export interface PageFiles {
-  moment: (noteId: string) => { words: string; still: string | null; clip: string | null };
+  moment: (noteId: string) => { words: string; still: string | null; clip: string | null; track: string | null };
   clip: (clipId: string) => { title: string; video: string | null };
 }
 
@@ -39,13 +39,15 @@ function blockHtml(block: Block, files: PageFiles, numbers: ReadonlyMap<Block, n
     case 'caution':
       return `<div class="caution">${paragraphs(block.content)}</div>`;
     case 'moment': {
-      const { words, still, clip } = files.moment(block.attrs.noteId);
+      const { words, still, clip, track } = files.moment(block.attrs.noteId);
+      const { show, heard } = block.attrs;
+      const sounds = heard
+        ? `controls playsinline>${track ? `<track kind="captions" srclang="en" label="What is heard" default src="${escaped(track)}">` : ''}`
+        : 'controls loop muted playsinline>';
       const shown =
-        clip && block.attrs.show === 'clip'
-          ? `<video src="${escaped(clip)}" ${still ? `poster="${escaped(still)}"` : ''} controls loop muted playsinline></video>`
-          : '';
+        clip && show === 'clip' ? `<video src="${escaped(clip)}" ${still ? `poster="${escaped(still)}"` : ''} ${sounds}</video>` : '';
       const picture = still ? `<img src="${escaped(still)}" alt="${escaped(words)}">` : '';
-      return `<figure>${picture}${shown}<figcaption>${escaped(words)}</figcaption></figure>`;
+      return `<figure>${picture}${shown}<figcaption>${escaped(words)}${shown && heard ? `<br>Heard: ${escaped(heard)}` : ''}</figcaption></figure>`;
     }
     case 'bookClip': {
       const { title, video } = files.clip(block.attrs.clipId);

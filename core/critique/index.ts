@@ -9,6 +9,7 @@ export {
   heading,
   list,
   moment,
+  heardOf,
   momentsOf,
   paragraph,
   type Block,

@@ -51,10 +51,10 @@ export async function frameImage(original: string, table: FrameTable, frame: num
   return frameOf(demuxer, original, videoStream, table, frame, asShown, 'png');
 }
 
-type Drawn = Pick<Drawing, 'tool' | 'colour' | 'weight' | 'words' | 'points' | 'keys'>;
+export type Drawn = Pick<Drawing, 'tool' | 'colour' | 'weight' | 'words' | 'points' | 'keys'>;
 
 /** Drawings as SVG of the picture's size, each where it is on that frame; with `picture` (an address or data URL) below them. */
-const overlay = (
+export const overlay = (
   table: FrameTable,
   frame: number,
   drawings: readonly Drawn[],

@@ -62,6 +62,12 @@ describe('a written critique', () => {
     expect((await at.draft()).version).toBe(0);
   });
 
+  it('has no sound without words for it: who cannot hear it is told what is heard', async () => {
+    const heard = (words: string) => ({ type: 'moment' as const, attrs: { noteId: at.noteIds[0]!, show: 'clip' as const, heard: words } });
+    expect((await at.sendDoc(heard(' '))).body.message).toContain('nothing says what is heard in it');
+    expect(JSON.stringify((await at.sendDoc(heard('Coach: hips!'))).body.doc)).toContain('"heard":"Coach: hips!"');
+  });
+
   it('goes out as the desk is at that moment, also when somebody was just changing it', async () => {
     const { db } = at.house;
     await at.write(docOf(fixOf(at.noteIds[0]!)));

@@ -1,6 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, Critique, Request, ResponseOf, SentMoment } from '@lean-mentor/contract';
-import { blockText, draftCritique as draftOfWork, fixBlocks, momentsOf, type CritiqueDoc } from '@lean-mentor/core/critique';
+import { blockText, draftCritique as draftOfWork, fixBlocks, heardOf, momentsOf, type CritiqueDoc } from '@lean-mentor/core/critique';
 import { fixWarnings, guardedKinds, mostFixes } from '@lean-mentor/core/fixes';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
@@ -107,11 +107,14 @@ export async function saveCritiqueDraft(
 /** The moments a critique shows, as they are now. Refused where one is gone, hidden from the client, or not ready to be shown. */
 async function momentsToSend(house: House, facts: LadderFacts, doc: CritiqueDoc): Promise<SentMoment[]> {
   const elsewhere = await notesElsewhere(house, facts, momentsOf(doc));
+  const heard = heardOf(doc);
   return momentsOf(doc).map((noteId) => {
     const { document, tables } = elsewhere.get(noteId) ?? facts;
     const moment = sentMomentOf(document, noteId, tables);
     if (!moment) throw refused('A moment in the critique is not on the desk any more. Take it out, or put the note back.');
     if (moment.note.visible === 'coach') throw refused('One of these moments is for our eyes only. Take it out, or let the client see it.');
+    if (heard.get(noteId)?.trim() === '')
+      throw refused('A clip has sound, and nothing says what is heard in it. Write that down for who cannot hear it, or let it be silent.');
     return moment;
   });
 }

@@ -1,24 +1,34 @@
-import { critiqueFileOf } from '@lean-mentor/contract';
-import { critiqueHtml, critiqueMarkdown } from '@lean-mentor/core/critique';
+import { chaptersVtt, critiqueFileOf } from '@lean-mentor/contract';
+import { critiqueHtml, critiqueMarkdown, heardOf } from '@lean-mentor/core/critique';
 import { zip, type AsyncZippable } from 'fflate';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { House } from '../../../house/house.ts';
 import { cutClip } from '../../../media/cutClip.ts';
+import { paintLayers } from '../../../media/drawnClip.ts';
 import { withScratchFolder } from '../../../house/scratchFolder.ts';
 import { clipVideoKey, reviewCopyKey } from '../../../storage/index.ts';
 import type { ExportFacts } from './exportFacts.ts';
 
-/** The clips of the moments that are shown as clips, by note; what cannot be cut is left out, and its still stands for it. */
-async function momentClips(house: House, { critique }: ExportFacts): Promise<Map<string, Buffer>> {
+/**
+ * The clips of the moments that are shown as clips, by note, with what was drawn on them and with sound where the coach wished it; what
+ * cannot be cut is left out, and its still stands for it.
+ */
+async function momentClips(house: House, { critique, table }: ExportFacts): Promise<Map<string, Buffer>> {
   const clips = new Map<string, Buffer>();
+  const heard = heardOf(critique.doc);
   await withScratchFolder(house, `export-${critique.id}`, async (folder) => {
-    for (const { note, clipFromSeconds, clipToSeconds } of critique.moments) {
-      if (critique.footages.find(({ id }) => id === note.footageId)?.state !== 'ready') continue;
+    for (const { note, drawings, clipFromSeconds: fromSeconds, clipToSeconds: toSeconds } of critique.moments) {
+      const footage = critique.footages.find(({ id }) => id === note.footageId);
+      const frames = table(note.footageId);
+      if (footage?.state !== 'ready' || !frames) continue;
       const copy = await house.storage.local(reviewCopyKey(note.footageId));
       try {
         const file = join(folder, `${note.id}.mp4`);
-        await cutClip(copy.path, file, clipFromSeconds, clipToSeconds);
+        const size = { width: footage.width ?? 1280, height: footage.height ?? 720 };
+        // What the coach drew goes along, on its own frames.
+        const layers = await paintLayers(folder, { table: frames, drawings, fromSeconds, toSeconds, size });
+        await cutClip(copy.path, file, { fromSeconds, toSeconds, layers, withSound: heard.has(note.id) });
         clips.set(note.id, await readFile(file));
       } finally {
         await copy.release();
@@ -32,6 +42,7 @@ async function momentClips(house: House, { critique }: ExportFacts): Promise<Map
 export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buffer> {
   const { critique, title, momentWords, still, fileName } = facts;
   const clips = await momentClips(house, facts);
+  const tracks = new Map([...heardOf(critique.doc)].map(([noteId, heard]) => [noteId, captionsVtt(critique, noteId, heard)]));
   const own = new Map<string, Buffer>();
   for (const { id } of critique.clips) own.set(id, await house.storage.read(clipVideoKey(id)));
   const stillPath = (noteId: string): string | null => (still(noteId) ? `stills/${noteId}.jpg` : null);
@@ -43,6 +54,8 @@ export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buf
           words: momentWords(noteId),
           still: stillPath(noteId),
           clip: clips.has(noteId) ? `clips/${noteId}.mp4` : null,
+          // A page opened from a folder may not read the file beside it as a track: it carries the words itself.
+          track: tracks.has(noteId) ? `data:text/vtt;base64,${Buffer.from(tracks.get(noteId)!).toString('base64')}` : null,
         }),
         clip: (id) => ({
           title: critique.clips.find((clip) => clip.id === id)?.title ?? '',
@@ -53,6 +66,7 @@ export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buf
     'critique.md': text(critiqueMarkdown(critique.doc, title, tiedWords(facts, stillPath))),
     'critique.json': text(`${JSON.stringify(critiqueFileOf(critique, fileName), null, 2)}\n`),
   };
+  for (const [noteId, vtt] of tracks) files[`clips/${noteId}.vtt`] = text(vtt);
   // Pictures and video do not get smaller.
   for (const { note } of critique.moments) {
     const picture = still(note.id);
@@ -60,6 +74,12 @@ export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buf
   }
   for (const [id, bytes] of [...clips, ...own]) files[`clips/${id}.mp4`] = [bytes, { level: 0 }];
   return new Promise((resolve, reject) => zip(files, (error, data) => (error ? reject(error) : resolve(Buffer.from(data)))));
+}
+
+/** What is heard in the clip of a moment, as a track over all of it. */
+function captionsVtt({ moments }: ExportFacts['critique'], noteId: string, heard: string): string {
+  const { clipFromSeconds, clipToSeconds } = moments.find(({ note }) => note.id === noteId)!;
+  return chaptersVtt([{ fromSeconds: 0, toSeconds: clipToSeconds - clipFromSeconds, title: heard }]);
 }
 
 /** What stands in Markdown for moments and clips. */

@@ -21,6 +21,8 @@ export interface ExportFacts {
   /** The moment with its drawing; null where its footage is gone or not ready. */
   still: (noteId: string) => StillPicture | null;
   fileName: (footageId: string) => string;
+  /** The frame times of a footage; null where it is not ready. */
+  table: (footageId: string) => FrameTable | null;
 }
 
 /** Wide enough for print at 8 cm, small enough to send. */
@@ -77,6 +79,7 @@ export async function exportFacts(house: House, account: Account, critiqueId: st
       return said.includes(bare(moment.note.what)) ? where : `${where}: ${moment.note.what}`;
     },
     still: (noteId) => stills.get(noteId) ?? null,
+    table: (footageId) => tables.get(footageId) ?? null,
     fileName: (footageId) => footages.find(({ id }) => id === footageId)?.fileName ?? footageId,
   };
 }

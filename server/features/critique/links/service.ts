@@ -1,5 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, Bout, ClipFrames, Critique, ReadLink, ResponseOf, SentMoment, SharedCritique } from '@lean-mentor/contract';
+import { heardOf } from '@lean-mentor/core/critique';
 import { boutAtFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
@@ -90,13 +91,15 @@ export async function getSharedClip(house: House, token: string, noteId: string)
   if (!moment || !footage) throw new ContractError('not-found');
   if (footage.state === 'removed') throw new ContractError('footage-removed');
   if (footage.state !== 'ready') throw new ContractError('footage-not-ready');
+  const { clipFromSeconds: fromSeconds, clipToSeconds: toSeconds } = moment;
+  const withSound = heardOf(critique.doc).has(noteId);
   const key = sharedClipKey(critique.id, critique.version, noteId);
   if ((await house.storage.size(key)) !== null) return key;
   await withScratchFolder(house, `shared-${noteId}`, async (folder) => {
     const copy = await house.storage.local(reviewCopyKey(footage.id));
     try {
       const file = join(folder, 'clip.mp4');
-      await house.turns.run('reader', () => cutClip(copy.path, file, moment.clipFromSeconds, moment.clipToSeconds));
+      await house.turns.run('reader', () => cutClip(copy.path, file, { fromSeconds, toSeconds, withSound }));
       await house.storage.putFile(key, file);
     } finally {
       await copy.release();

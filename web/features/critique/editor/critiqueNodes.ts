@@ -27,7 +27,7 @@ const Moment = Node.create({
   group: 'block',
   atom: true,
   draggable: true,
-  addAttributes: () => ({ noteId: { default: '' }, show: { default: 'clip' } }),
+  addAttributes: () => ({ noteId: { default: '' }, show: { default: 'clip' }, heard: { default: null } }),
   ...element('figure', 'moment'),
   renderHTML: ({ HTMLAttributes }) => ['figure', mergeAttributes(HTMLAttributes, { 'data-block': 'moment' })],
   addNodeView: () => ReactNodeViewRenderer(MomentNode),

@@ -1,4 +1,5 @@
 import { getDeskStillPng } from '@lean-mentor/contract';
+import type { MomentBlock } from '@lean-mentor/core/critique';
 import { NodeViewContent, NodeViewWrapper, type NodeViewProps } from '@tiptap/react';
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
@@ -11,7 +12,7 @@ import { useEditorScene } from './editorScene.ts';
 /** A moment on the page: its frame from the desk, as it is now, and whether it is shown as a clip or a still. */
 export function MomentNode({ node, updateAttributes, deleteNode, selected }: NodeViewProps) {
   const { notes, looking, footages } = useEditorScene();
-  const { noteId, show } = node.attrs as { noteId: string; show: 'clip' | 'still' };
+  const { noteId, show, heard } = node.attrs as MomentBlock['attrs'];
   const note = notes[noteId];
   const footage = footages.find(({ id }) => id === note?.footageId);
   return (
@@ -39,10 +40,30 @@ export function MomentNode({ node, updateAttributes, deleteNode, selected }: Nod
               >
                 {show === 'clip' ? 'Loops at half speed' : 'Stands still'}
               </button>
+              {show === 'clip' && (
+                <button
+                  type="button"
+                  className="linked"
+                  aria-label={`${heard == null ? 'Silent' : 'With its sound'}: ${note.what}`}
+                  onClick={() => updateAttributes({ heard: heard == null ? '' : null })}
+                >
+                  {heard == null ? 'Silent' : 'With its sound'}
+                </button>
+              )}
               <Link to={`/requests/${note.requestId}/desk?footage=${note.footageId}&frame=${note.fromFrame}`} className="linked">
                 On the desk
               </Link>
             </p>
+            {show === 'clip' && heard != null && (
+              <input
+                aria-label={`What is heard: ${note.what}`}
+                placeholder="What is heard, for who cannot hear it"
+                value={heard}
+                maxLength={300}
+                onChange={({ target }) => updateAttributes({ heard: target.value })}
+                className="w-full border-b border-seam bg-transparent py-0.5 text-small"
+              />
+            )}
           </figcaption>
         </>
       ) : (

@@ -40,10 +40,10 @@ export function CritiquePage() {
 }
 
 const slotsOf = (critique: Critique): DocSlots => ({
-  moment: (noteId, show) => (
+  moment: ({ noteId, show, heard }) => (
     <Fragment key={noteId}>
       <MomentFigure
-        {...{ moments: critique.moments, footages: critique.footages, noteId, show }}
+        {...{ moments: critique.moments, footages: critique.footages, noteId, show, heard }}
         still={addressOf(getMomentStill, { critiqueId: critique.id, version: critique.version, noteId })}
         clock={(footage, atFrame) => <BoutClock footage={footage} atFrame={atFrame} />}
         clip={(playing) => <FootageClip {...playing} />}

@@ -5,7 +5,7 @@ import { expect, it } from 'vitest';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
 
 const slots: DocSlots = {
-  moment: (noteId, show) => <p>{`moment ${noteId} as ${show}`}</p>,
+  moment: ({ noteId, show }) => <p>{`moment ${noteId} as ${show}`}</p>,
   clip: (clipId) => <p>{`clip ${clipId}`}</p>,
   fix: (block, inside) => <section aria-label={block.attrs.name}>{inside}</section>,
 };

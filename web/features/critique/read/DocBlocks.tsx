@@ -1,9 +1,9 @@
 import { assertNever } from '@lean-mentor/core/never';
-import type { Block, FixBlock, Inline } from '@lean-mentor/core/critique';
+import type { Block, FixBlock, Inline, MomentBlock } from '@lean-mentor/core/critique';
 import { Fragment, type ReactNode } from 'react';
 
 export interface DocSlots {
-  moment: (noteId: string, show: 'clip' | 'still') => ReactNode;
+  moment: (attrs: MomentBlock['attrs']) => ReactNode;
   clip: (clipId: string) => ReactNode;
   fix: (block: FixBlock, inside: ReactNode) => ReactNode;
 }
@@ -78,7 +78,7 @@ function DocBlock({ block, slots }: { block: Block; slots: DocSlots }): ReactNod
         </div>
       );
     case 'moment':
-      return slots.moment(block.attrs.noteId, block.attrs.show);
+      return slots.moment(block.attrs);
     case 'bookClip':
       return slots.clip(block.attrs.clipId);
     case 'fix':

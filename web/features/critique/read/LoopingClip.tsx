@@ -15,11 +15,15 @@ interface LoopingClipProps {
   width: number;
   height: number;
   speed: number;
+  /** What is seen, in words. */
   words: string;
+  /** What is heard, as a caption beside the sound; null: silent. */
+  heard: string | null;
 }
 
-/** The seconds around a moment, over and over, with its drawing on its own frames. Without sound: every word is on the page. */
-export function LoopingClip({ address, beginsAt = 0, table, tableFrom = 0, moment, width, height, speed, words }: LoopingClipProps) {
+/** The seconds around a moment, over and over, with its drawing on its own frames. Silent, but where the coach wished its sound to be heard. */
+export function LoopingClip(props: LoopingClipProps) {
+  const { address, beginsAt = 0, table, tableFrom = 0, moment, width, height, speed, words, heard } = props;
   const video = useRef<HTMLVideoElement>(null);
   const [frame, setFrame] = useState(-1);
   const [fault, setFault] = useState(false);
@@ -58,6 +62,16 @@ export function LoopingClip({ address, beginsAt = 0, table, tableFrom = 0, momen
     };
   }, [from, to, beginsAt, speed, table, tableFrom]);
 
+  useEffect(() => {
+    const track = heard === null ? undefined : video.current?.addTextTrack('captions', 'What is heard', 'en');
+    if (!track || heard === null) return;
+    track.mode = 'showing';
+    track.addCue(new VTTCue(from, to, heard));
+    return () => {
+      track.mode = 'disabled';
+    };
+  }, [heard, from, to]);
+
   if (fault)
     return (
       <p role="alert" className="absolute inset-x-0 bottom-0 bg-ink/85 p-3 text-linen">
@@ -69,10 +83,10 @@ export function LoopingClip({ address, beginsAt = 0, table, tableFrom = 0, momen
       <video
         ref={video}
         src={address}
-        muted
+        muted={heard === null}
         playsInline
         preload="auto"
-        aria-label={words}
+        aria-label={`Clip: ${words}`}
         onError={() => setFault(address !== undefined)}
         className="absolute inset-0 size-full object-contain"
       />

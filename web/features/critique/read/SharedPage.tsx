@@ -39,10 +39,10 @@ export function SharedPage() {
 }
 
 const slotsOf = (critique: SharedCritique, token: string): DocSlots => ({
-  moment: (noteId, show) => (
+  moment: ({ noteId, show, heard }) => (
     <MomentFigure
       key={noteId}
-      {...{ moments: critique.moments, footages: critique.footages, noteId, show }}
+      {...{ moments: critique.moments, footages: critique.footages, noteId, show, heard }}
       still={addressOf(getSharedStill, { token, noteId })}
       clock={() => critique.frames[noteId] && <span className="time">{clockText(critique.frames[noteId].clockSeconds)}</span>}
       clip={(playing) => <SharedClip {...playing} address={addressOf(getSharedClip, { token, noteId })} frames={critique.frames[noteId]} />}
@@ -63,20 +63,19 @@ const slotsOf = (critique: SharedCritique, token: string): DocSlots => ({
 });
 
 /** The seconds around a moment, cut out of the footage: a link opens no more of it. */
-function SharedClip({ moment, footage, speed, words, address, frames }: Playing & { address: string; frames: ClipFrames | undefined }) {
+function SharedClip({ address, frames, ...playing }: Playing & { address: string; frames: ClipFrames | undefined }) {
+  const { moment, footage } = playing;
   const table = useMemo(() => frames && { times: frames.times, endSeconds: moment.clipToSeconds }, [frames, moment]);
   return (
     <LoopingClip
-      key={speed}
+      key={playing.speed}
+      {...playing}
       address={address}
       beginsAt={moment.clipFromSeconds}
       table={table}
       tableFrom={frames?.fromFrame ?? 0}
-      moment={moment}
       width={footage.width}
       height={footage.height}
-      speed={speed}
-      words={`Clip: ${words}`}
     />
   );
 }
