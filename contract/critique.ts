@@ -1,4 +1,6 @@
+import type { SentScore } from '@lean-mentor/core/critique';
 import { mostFixes } from '@lean-mentor/core/fixes';
+import { decisionWords, type Decision } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { critiqueDoc } from './critiqueDoc.ts';
 import { drawing, note } from './desk.ts';
@@ -8,6 +10,7 @@ import { done, id, instant } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
 import { question } from './questions.ts';
 import { intake } from './requests.ts';
+import { sameAs } from './sameAs.ts';
 
 /** A moment as it was sent: the note and drawings as they were then, whatever the desk does later. */
 export const sentMoment = z.object({
@@ -37,6 +40,20 @@ export const sentFix = z.object({
   noteIds: z.array(id),
 });
 export type SentFix = z.infer<typeof sentFix>;
+
+const athleteScore = z.object({ points: z.number(), near: z.number(), penalties: z.int() });
+const athlete = z.enum(['client', 'partner']);
+/** A bout as it stood when the critique was written. */
+export const sentScore = sameAs<SentScore>()(
+  z.object({
+    boutId: id,
+    sheet: z.string(),
+    winner: athlete.nullable(),
+    decidedBy: z.enum(Object.keys(decisionWords) as [Decision['decidedBy']]),
+    score: z.object({ client: athleteScore, partner: athleteScore }),
+    falls: z.array(z.object({ athlete })),
+  }),
+);
 
 export const sentFootage = z.object({
   id,
@@ -78,6 +95,8 @@ export const critique = z.object({
   /** Opens this critique for those who may see it: /c/CODE */
   code: z.string(),
   footages: z.array(sentFootage),
+  /** What was scored, as it stood then; empty for what was sent before that was kept. */
+  scores: z.array(sentScore),
 });
 export type Critique = z.infer<typeof critique>;
 

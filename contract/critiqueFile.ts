@@ -1,4 +1,4 @@
-import type { Critique } from './critique.ts';
+import { sentScore, type Critique } from './critique.ts';
 import { z } from 'zod';
 import { critiqueDoc } from './critiqueDoc.ts';
 import { drawing, note } from './desk.ts';
@@ -42,6 +42,7 @@ export const critiqueFile = z.object({
       drawings: z.array(drawing.omit({ id: true, footageId: true })),
     }),
   ),
+  scores: z.array(sentScore).default([]),
   questions: z.array(
     z.object({ about: id.nullable(), asked: z.string(), askedAt: instant, answer: z.string().nullable(), answeredAt: instant.nullable() }),
   ),
@@ -73,6 +74,7 @@ export const critiqueFileOf = (critique: Critique, fileName: (footageId: string)
       drawings: drawings.map(({ id: _id, ...rest }) => rest),
     }),
   ),
+  scores: critique.scores,
   questions: critique.questions.map(({ fixId, noteId, words, askedAt, answer, answeredAt }) => ({
     about: noteId ?? fixId,
     asked: words,

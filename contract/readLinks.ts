@@ -15,12 +15,14 @@ export const clipFrames = z.object({
 export type ClipFrames = z.infer<typeof clipFrames>;
 
 /** What a reader with a link sees, and no more than is on the page: its words, moments and clips. */
-export const sharedCritique = critique.pick({ coachName: true, clientName: true, sentAt: true, doc: true, clips: true }).extend({
-  fixes: z.array(sentFix.pick({ position: true, fixId: true })),
-  moments: z.array(shownMoment),
-  footages: z.array(shownFootage),
-  frames: z.record(z.string(), clipFrames),
-});
+export const sharedCritique = critique
+  .pick({ coachName: true, clientName: true, sentAt: true, doc: true, clips: true, scores: true })
+  .extend({
+    fixes: z.array(sentFix.pick({ position: true, fixId: true })),
+    moments: z.array(shownMoment),
+    footages: z.array(shownFootage),
+    frames: z.record(z.string(), clipFrames),
+  });
 export type SharedCritique = z.infer<typeof sharedCritique>;
 
 export const readLink = z.object({ id, forName: z.string(), madeAt: instant, expiresAt: instant, opened: z.int() });

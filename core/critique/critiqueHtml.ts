@@ -63,11 +63,11 @@ function blockHtml(block: Block, files: PageFiles, numbers: ReadonlyMap<Block, n
 const style = `body{font:17px/1.5 system-ui,sans-serif;color:#1e2320;background:#f5f1e6;max-width:40rem;margin:2rem auto;padding:0 1rem}
 h1{font-size:1.6rem}h2{border-top:1px solid #1e2320;padding-top:.4rem;font-size:1.1rem}h3{color:#6b6f5f;font-size:.95rem;margin-bottom:.2rem}
 section>h2 span{font-size:1.6rem;margin-right:.5rem}figure{margin:.6rem 0}img,video{width:100%;display:block;margin-bottom:.3rem}
-figcaption{color:#6b6f5f;font-size:.85rem}.caution{border-left:4px solid #a8322a;padding-left:.8rem;font-size:.9rem}ol{padding-left:1.4rem}
+figcaption,.closing{color:#6b6f5f;font-size:.85rem}.caution{border-left:4px solid #a8322a;padding-left:.8rem;font-size:.9rem}ol{padding-left:1.4rem}
 @media print{body{background:#fff}video{display:none}img{max-width:8cm}}`;
 
-/** A critique as a page of its own that needs nothing but the files beside it. */
-export function critiqueHtml(doc: CritiqueDoc, title: string, files: PageFiles): string {
+/** A critique as a page of its own that needs nothing but the files beside it. `closing`: lines after its last word. */
+export function critiqueHtml(doc: CritiqueDoc, title: string, files: PageFiles, closing: readonly string[] = []): string {
   const numbers = new Map<Block, number>(fixBlocks(doc).map((block, i) => [block, i + 1]));
   return `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escaped(title)}</title><style>${style}</style></head>
@@ -76,6 +76,7 @@ ${doc.content
   .map((block) => blockHtml(block, files, numbers))
   .filter(Boolean)
   .join('\n')}
+${closing.map((line) => `<p class="closing">${escaped(line)}</p>`).join('\n')}
 </body></html>
 `;
 }

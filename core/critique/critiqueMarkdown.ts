@@ -51,8 +51,8 @@ function blockMarkdown(block: Block, tied: TiedWords, numbers: ReadonlyMap<Block
   }
 }
 
-/** A critique as Markdown. */
-export function critiqueMarkdown(doc: CritiqueDoc, title: string, tied: TiedWords): string {
+/** A critique as Markdown. `closing`: lines after its last word. */
+export function critiqueMarkdown(doc: CritiqueDoc, title: string, tied: TiedWords, closing: readonly string[] = []): string {
   const numbers = new Map<Block, number>(fixBlocks(doc).map((block, i) => [block, i + 1]));
-  return `${[`# ${escaped(title)}`, ...doc.content.map((block) => blockMarkdown(block, tied, numbers))].filter(Boolean).join('\n\n')}\n`;
+  return `${[`# ${escaped(title)}`, ...doc.content.map((block) => blockMarkdown(block, tied, numbers)), ...closing.map(escaped)].filter(Boolean).join('\n\n')}\n`;
 }

@@ -1,6 +1,7 @@
 export { critiqueCounts, type CritiqueCounts } from './critiqueCounts.ts';
 export { critiqueHtml, type PageFiles } from './critiqueHtml.ts';
 export { critiqueMarkdown, type TiedWords } from './critiqueMarkdown.ts';
+export { scoredBy, type SentScore } from './scoredBy.ts';
 export {
   allBlocks,
   blockText,

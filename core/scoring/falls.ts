@@ -72,11 +72,11 @@ function attackFrom({ events, threats = [] }: TimedBout, finish: Finish, since: 
 }
 
 /** How many falls each had. */
-export const tapsOf = (falls: readonly Fall[]): Record<Athlete, number> =>
+export const tapsOf = (falls: readonly Pick<Fall, 'athlete'>[]): Record<Athlete, number> =>
   forBoth((athlete) => falls.filter((fall) => fall.athlete === athlete).length);
 
 /** "3 : 1 in taps". */
-export const tapsText = (falls: readonly Fall[]): string => {
+export const tapsText = (falls: readonly Pick<Fall, 'athlete'>[]): string => {
   const { client, partner } = tapsOf(falls);
   return `${client} : ${partner} in taps`;
 };

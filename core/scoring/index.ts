@@ -43,6 +43,7 @@ export {
   type ScoredAction,
   type TieBreak,
 } from './ruleSheet.ts';
+export { decisionWords } from './score.ts';
 export type { AthleteScore, BoutScore, Decision, Doubt, Fall, Score, ScoreEntry } from './score.ts';
 export { scoreBout } from './scoreBout.ts';
 export {

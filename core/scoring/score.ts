@@ -10,6 +10,17 @@ export interface Decision {
   decidedBy: 'finish' | 'points' | 'near-points' | 'penalties' | 'disqualification' | 'referee' | 'not-scored';
 }
 
+/** How it was decided, in words that follow a score; empty where nothing is. */
+export const decisionWords: Readonly<Record<Decision['decidedBy'], string>> = {
+  finish: 'by a finish',
+  points: 'on points',
+  'near-points': 'on near points',
+  penalties: 'on penalties',
+  disqualification: 'by disqualification',
+  referee: 'left to the referee',
+  'not-scored': '',
+};
+
 /** Something given or refused. Times are seconds of the footage clock since the bout's start. */
 export interface ScoreEntry {
   athlete: Athlete;

@@ -1,8 +1,5 @@
 import { ffmpeg, safeInput } from './ffmpeg.ts';
-import type { ClipLayers } from './drawnClip.ts';
-
-/** Widest a clip that is sent away is, in pixels. */
-export const widestClip = 960;
+import { widestClip, type ClipLayers } from './drawnClip.ts';
 
 export interface ClipCut {
   /** Seconds of the footage. */

@@ -2,10 +2,12 @@ import { drawingsAtFrame, type Drawing as FootageDrawing } from '@lean-mentor/co
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { widestClip } from './cutClip.ts';
 import { overlay } from './still.ts';
 
 type Drawing = Omit<FootageDrawing, 'footageId'>;
+
+/** Widest a clip that is sent away is, in pixels. */
+export const widestClip = 960;
 
 /** Transparent pictures that follow one another over a clip. */
 export interface ClipLayers {

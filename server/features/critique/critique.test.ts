@@ -1,4 +1,4 @@
-import { moment, paragraph, type Block } from '@lean-mentor/core/critique';
+import { moment, paragraph, scoredBy, type Block } from '@lean-mentor/core/critique';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { CritiqueHouse, docOf, fixOf } from '../../testing/critiqueHouse.ts';
 import { ruleSheets } from '@lean-mentor/core/scoring';
@@ -98,6 +98,12 @@ describe('a written critique', () => {
     expect(again.footages[0].bouts).toMatchObject([{ id: boutId, spans, toFrame: 300, ruleSheet: 'points-jacket' }]);
     const kept = (await at.house.db.critiqueVersions.findOne({ where: { critiqueId: body.id } }))!.get('writtenFrom') as WrittenFrom;
     expect(kept.scores).toMatchObject([{ boutId, sheet: { name: ruleSheets['points-jacket'].name }, score: { score: { client: {} } } }]);
+    const { scores } = again;
+    expect(scores).toMatchObject([{ boutId, sheet: ruleSheets['points-jacket'].name, falls: [] }]);
+    expect(scoredBy(scores)).toEqual([expect.stringMatching(/^Scored by “[^”]+”: \d+ : \d+, \D+\.$/)]);
+    // By a link one reads the same, and nothing else of it.
+    const { token } = (await at.coach.ask('post', `/api/critiques/${body.id}/links`, { forName: 'Gym', days: 7 })).body;
+    expect((await at.coach.ask('get', `/api/shared/${token}`)).body.scores).toEqual(scores);
   });
 
   it('carries something, and three fixes at most', async () => {

@@ -2,7 +2,7 @@ import { candidateOf, chainCosts, ladderOf, type RequestNote } from '@lean-mento
 import { clashesWith, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import type { DraftFix, DraftInput, DraftMoment, RightMoment } from '@lean-mentor/core/critique';
 import { clockText } from '@lean-mentor/core/footage';
-import { boutClock, findPatterns, happeningsOf, scoreText, tapsText, type BoutScore } from '@lean-mentor/core/scoring';
+import { boutClock, decisionWords, findPatterns, happeningsOf, scoreText, tapsText } from '@lean-mentor/core/scoring';
 import { rankedOf, type LadderFacts } from '../fixes/index.ts';
 import type { NoteElsewhere } from './elsewhere.ts';
 
@@ -11,16 +11,6 @@ const praiseShown = 2;
 const momentsShown = 3;
 /** A pattern of the partner is told when it is no more likely by chance than this. */
 const strongPattern = 0.1;
-
-const decisions: Readonly<Record<BoutScore['decidedBy'], string>> = {
-  finish: 'by a finish',
-  points: 'on points',
-  'near-points': 'on near points',
-  penalties: 'on penalties',
-  disqualification: 'by disqualification',
-  referee: 'left to the referee',
-  'not-scored': '',
-};
 
 /** The time of a note on the bout's clock since its start, as its moment in the critique is timed. */
 function clockOf({ bouts }: LadderFacts, note: RequestNote): string {
@@ -100,7 +90,7 @@ function scoreLine({ bouts }: LadderFacts): string | null {
     if (sheet.pointsCount === 'never' || decidedBy === 'not-scored') return taps;
     // Who won is told by the taps already.
     if (taps.length > 0 && decidedBy === 'finish') return [...taps, `The points were ${scoreText(score)}.`];
-    const how = decisions[decidedBy];
+    const how = decisionWords[decidedBy];
     return [
       ...taps,
       winner === null

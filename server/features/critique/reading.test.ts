@@ -80,6 +80,7 @@ describe('a link for the home coach', () => {
       'footages',
       'frames',
       'moments',
+      'scores',
       'sentAt',
     ]);
     expect(Object.keys(shared.moments[0].note).sort()).toEqual(['footageId', 'fromFrame', 'id', 'kind', 'seen', 'what']);

@@ -1,3 +1,4 @@
+import { boutUsage } from '@lean-mentor/core/scoring';
 import {
   intake,
   sentMoment,
@@ -220,5 +221,12 @@ export function critiqueOf(
       width: width ?? 16,
       height: height ?? 9,
     })),
+    scores: (sent.writtenFrom?.scores ?? []).map(({ boutId, sheet, score }) => {
+      const bout = sent.writtenFrom!.footages.flatMap(({ bouts }) => bouts).find(({ id }) => id === boutId);
+      const afterFinish = bout?.afterFinish ?? boutUsage(request, sheet).afterFinish;
+      const { winner, decidedBy, falls, score: points } = score;
+      const taps = afterFinish === 'restarts' ? (falls ?? []) : [];
+      return { boutId, sheet: sheet.name, winner, decidedBy, score: points, falls: taps.map(({ athlete }) => ({ athlete })) };
+    }),
   };
 }

@@ -93,7 +93,7 @@ function paragraphsOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Blo
 
 /** A critique as a Word document. */
 export async function critiqueDocx(facts: ExportFacts): Promise<Buffer> {
-  const { critique, title } = facts;
+  const { critique, title, closing } = facts;
   const numbers = new Map<Block, number>(fixBlocks(critique.doc).map((block, i) => [block, i + 1]));
   const ordered = critique.doc.content
     .flatMap((block) => (block.type === 'fix' ? block.content : [block]))
@@ -122,6 +122,7 @@ export async function critiqueDocx(facts: ExportFacts): Promise<Buffer> {
         children: [
           new Paragraph({ heading: HeadingLevel.TITLE, children: [new TextRun(title)] }),
           ...critique.doc.content.flatMap((block) => paragraphsOf(block, facts, numbers, lists)),
+          ...closing.map((text) => new Paragraph({ children: [new TextRun(text)] })),
         ],
       },
     ],

@@ -93,7 +93,7 @@ function contentsOf(blocks: readonly Block[], facts: ExportFacts, numbers: Reado
 
 /** A critique as PDF, A4. Roboto is built in: its letters reach beyond western Europe. */
 export async function critiquePdf(facts: ExportFacts): Promise<Buffer> {
-  const { critique, title } = facts;
+  const { critique, title, closing } = facts;
   const pdfmake = (await import('pdfmake')) as unknown as { default: Pdfmake };
   const fonts = require('pdfmake/fonts/Roboto.js') as Fonts;
   const fontFolder = dirname(require.resolve('pdfmake/fonts/Roboto.js')) + sep;
@@ -124,6 +124,7 @@ export async function critiquePdf(facts: ExportFacts): Promise<Buffer> {
         margin: [0, 0, 0, 2],
       },
       ...contentsOf(critique.doc.content, facts, numbers),
+      ...closing.map((text): Content => ({ text, color: reed, fontSize: 8.5, margin: [0, 6, 0, 0] })),
     ],
     footer: (page, pages) => ({ text: `${page} of ${pages}`, alignment: 'right', fontSize: 7.5, color: reed, margin: [0, 14, 48, 0] }),
   };

@@ -40,7 +40,7 @@ async function momentClips(house: House, { critique, table }: ExportFacts): Prom
 
 /** A critique as a folder that opens without a network: the page, its stills and clips, and the same as data. */
 export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buffer> {
-  const { critique, title, momentWords, still, fileName } = facts;
+  const { critique, title, momentWords, still, fileName, closing } = facts;
   const clips = await momentClips(house, facts);
   const tracks = new Map([...heardOf(critique.doc)].map(([noteId, heard]) => [noteId, captionsVtt(critique, noteId, heard)]));
   const own = new Map<string, Buffer>();
@@ -49,21 +49,26 @@ export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buf
   const text = (words: string): Uint8Array => new TextEncoder().encode(words);
   const files: AsyncZippable = {
     'critique.html': text(
-      critiqueHtml(critique.doc, title, {
-        moment: (noteId) => ({
-          words: momentWords(noteId),
-          still: stillPath(noteId),
-          clip: clips.has(noteId) ? `clips/${noteId}.mp4` : null,
-          // A page opened from a folder may not read the file beside it as a track: it carries the words itself.
-          track: tracks.has(noteId) ? `data:text/vtt;base64,${Buffer.from(tracks.get(noteId)!).toString('base64')}` : null,
-        }),
-        clip: (id) => ({
-          title: critique.clips.find((clip) => clip.id === id)?.title ?? '',
-          video: own.has(id) ? `clips/${id}.mp4` : null,
-        }),
-      }),
+      critiqueHtml(
+        critique.doc,
+        title,
+        {
+          moment: (noteId) => ({
+            words: momentWords(noteId),
+            still: stillPath(noteId),
+            clip: clips.has(noteId) ? `clips/${noteId}.mp4` : null,
+            // A page opened from a folder may not read the file beside it as a track: it carries the words itself.
+            track: tracks.has(noteId) ? `data:text/vtt;base64,${Buffer.from(tracks.get(noteId)!).toString('base64')}` : null,
+          }),
+          clip: (id) => ({
+            title: critique.clips.find((clip) => clip.id === id)?.title ?? '',
+            video: own.has(id) ? `clips/${id}.mp4` : null,
+          }),
+        },
+        closing,
+      ),
     ),
-    'critique.md': text(critiqueMarkdown(critique.doc, title, tiedWords(facts, stillPath))),
+    'critique.md': text(critiqueMarkdown(critique.doc, title, tiedWords(facts, stillPath), closing)),
     'critique.json': text(`${JSON.stringify(critiqueFileOf(critique, fileName), null, 2)}\n`),
   };
   for (const [noteId, vtt] of tracks) files[`clips/${noteId}.vtt`] = text(vtt);

@@ -1,11 +1,12 @@
 import { critiqueFile } from '@lean-mentor/contract';
-import { heading, moment, paragraph, list, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
+import { heading, moment, momentsOf, paragraph, list, type Block, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { strFromU8, unzipSync } from 'fflate';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { WebVTTParser } from 'webvtt-parser';
 import { ffprobeJson } from '../../../media/ffmpeg.ts';
 import { exportKey, frameTableKey, originalKey, reviewCopyKey } from '../../../storage/index.ts';
 import { tidy } from '../../../jobs/tidy.ts';
@@ -125,6 +126,41 @@ describe('a critique taken out', () => {
       // No export says a note twice.
       const markdown = ((await take('md')).body as Buffer).toString();
       for (const { what } of notes) expect(markdown.split(what).length - 1).toBe(1);
+    } finally {
+      await coach.ask('post', `/api/critiques/${critiqueId}/take-back`);
+    }
+  });
+
+  it('in every form says how it was scored when it was written; a clip that is to be heard has its words as a track', async () => {
+    const boutId = house.newId();
+    const spans = [{ position: 'mount', holder: 'client', fromFrame: 0, toFrame: 120 }] as const;
+    const bout = { id: boutId, footageId, fromFrame: 0, toFrame: 120, order: 1, proposed: false, events: [], spans };
+    await house.db.bouts.create({ ...bout, lengthSeconds: null, ruleSheet: 'points-no-jacket', sheetId: null, timed: null } as never);
+    const before = (await coach.ask('get', `/api/requests/${requestId}/critique`)).body as { doc: CritiqueDoc; revision: number };
+    const noteId = momentsOf(before.doc)[0]!;
+    const heard: Block = { type: 'moment', attrs: { noteId, show: 'clip', heard: 'Coach: hips!' } };
+    const content = before.doc.content.map((block) =>
+      block.type === 'fix'
+        ? { ...block, content: block.content.map((one) => (one.type === 'moment' && one.attrs.noteId === noteId ? heard : one)) }
+        : block,
+    );
+    await coach.ask('put', `/api/requests/${requestId}/critique`, { doc: { type: 'doc', content }, revision: before.revision });
+    await coach.ask('post', `/api/requests/${requestId}/critique/send`, { revision: before.revision + 1 });
+    await house.db.bouts.destroy({ where: { id: boutId } });
+    try {
+      const line = 'Scored by “Points, no jacket”: 0 : 0, left to the referee.';
+      const zipped = unzipSync(new Uint8Array((await take('zip')).body as Buffer));
+      const page = strFromU8(zipped['critique.html']!);
+      const track = Buffer.from(/data:text\/vtt;base64,([^"]+)"/.exec(page)![1]!, 'base64').toString();
+      expect(new WebVTTParser().parse(track, 'metadata')).toMatchObject({ errors: [], cues: [{ startTime: 0, text: 'Coach: hips!' }] });
+      expect(strFromU8(zipped[`clips/${noteId}.vtt`]!)).toBe(track);
+      const words = [page, strFromU8(zipped['critique.md']!), ((await take('md')).body as Buffer).toString()];
+      for (const text of words) expect(text.replaceAll('\\', '').split(line)).toHaveLength(2);
+      const word = unzipSync(new Uint8Array((await take('docx')).body as Buffer));
+      expect(strFromU8(word['word/document.xml']!)).toContain(line);
+      const file = critiqueFile.parse(JSON.parse(((await take('json')).body as Buffer).toString()));
+      expect(file.scores).toMatchObject([{ boutId, sheet: 'Points, no jacket', decidedBy: 'referee' }]);
+      expect(((await take('pdf')).body as Buffer).length).toBeGreaterThan(1000);
     } finally {
       await coach.ask('post', `/api/critiques/${critiqueId}/take-back`);
     }

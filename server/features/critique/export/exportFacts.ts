@@ -1,5 +1,5 @@
 import type { Account, Critique } from '@lean-mentor/contract';
-import { blockText } from '@lean-mentor/core/critique';
+import { blockText, scoredBy } from '@lean-mentor/core/critique';
 import { boutAtFrame, clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import sharp from 'sharp';
 import type { House } from '../../../house/house.ts';
@@ -21,6 +21,8 @@ export interface ExportFacts {
   /** The moment with its drawing; null where its footage is gone or not ready. */
   still: (noteId: string) => StillPicture | null;
   fileName: (footageId: string) => string;
+  /** What stands after the last word: by which sheets it was scored, and how. */
+  closing: string[];
   /** The frame times of a footage; null where it is not ready. */
   table: (footageId: string) => FrameTable | null;
 }
@@ -72,6 +74,7 @@ export async function exportFacts(house: House, account: Account, critiqueId: st
   return {
     critique,
     title: exportTitle(critique),
+    closing: scoredBy(critique.scores),
     momentWords: (noteId) => {
       const moment = critique.moments.find(({ note }) => note.id === noteId);
       if (!moment) return 'A moment';

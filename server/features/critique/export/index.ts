@@ -19,6 +19,7 @@ const exporters: Readonly<Record<CritiqueExport, { type: string; make: (facts: E
             facts.critique.doc,
             facts.title,
             tiedWords(facts, () => null),
+            facts.closing,
           ),
         ),
     },

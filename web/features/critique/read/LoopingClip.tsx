@@ -21,7 +21,7 @@ interface LoopingClipProps {
   heard: string | null;
 }
 
-/** The seconds around a moment, over and over, with its drawing on its own frames. Silent, but where the coach wished its sound to be heard. */
+/** The seconds around a moment, over and over, with its drawing on its own frames; silent, but where the coach wished it to be heard. */
 export function LoopingClip(props: LoopingClipProps) {
   const { address, beginsAt = 0, table, tableFrom = 0, moment, width, height, speed, words, heard } = props;
   const video = useRef<HTMLVideoElement>(null);

@@ -74,7 +74,8 @@ export function MomentFigure<F extends ShownFootage>({ moments, footages, noteId
                 onClick={() => {
                   setSounds(!sounds);
                   // Voices are understood at their own speed only.
-                  if (!sounds) [setSpeed(1), setWanted(true)];
+                  setSpeed(sounds ? speed : 1);
+                  setWanted(true);
                 }}
               >
                 {sounds ? <Volume2 size={15} aria-hidden /> : <VolumeX size={15} aria-hidden />} {sounds ? 'Without sound' : 'With sound'}

@@ -10,6 +10,7 @@ import { useGetSharedCritiqueQuery } from '../api.ts';
 import { CoachClip } from './CoachClip.tsx';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
 import { LoopingClip } from './LoopingClip.tsx';
+import { ScoredLines } from './Side.tsx';
 import { MomentFigure, type Playing } from './MomentFigure.tsx';
 
 /** A critique for somebody without a sign-in, who was given a link: to read, with its moments, and nothing else. */
@@ -30,6 +31,7 @@ export function SharedPage() {
                 please do not pass it on.
               </p>
               <DocBlocks blocks={data.doc.content} slots={slotsOf(data, token)} />
+              <ScoredLines scores={data.scores} />
             </>
           )}
         </Fetched>

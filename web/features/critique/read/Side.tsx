@@ -1,4 +1,5 @@
 import type { Bout, Critique } from '@lean-mentor/contract';
+import { scoredBy } from '@lean-mentor/core/critique';
 import { boutAtFrame } from '@lean-mentor/core/footage';
 import { useGetFrameTableQuery } from '../../footage/index.ts';
 import { RoundSheet } from '../../sheet/index.ts';
@@ -24,19 +25,33 @@ function boutsShown(critique: Critique): SentBout[] {
 /** The round sheet beside the critique: where in the round its moments lie. */
 export function Side({ critique }: { critique: Critique }) {
   const bouts = boutsShown(critique);
-  if (bouts.length === 0) return <aside />;
+  if (bouts.length === 0)
+    return (
+      <aside>
+        <ScoredLines scores={critique.scores} />
+      </aside>
+    );
   return (
     <aside aria-label="The round" className="flex break-inside-avoid flex-col gap-2">
       <h2 className="text-desk">The round from top to bottom</h2>
       <p className="text-small text-reed">
         The ribbon sways right when {critique.clientName.split(' ')[0]} is in control, left when the partner is.
       </p>
+      <ScoredLines scores={critique.scores} />
       {bouts.map(({ footage, bout }) => (
         <BoutSheet key={bout?.id ?? footage.id} critique={critique} footage={footage} bout={bout} />
       ))}
     </aside>
   );
 }
+
+/** By which sheets it was scored, and how, when the critique was written. */
+export const ScoredLines = ({ scores }: Pick<Critique, 'scores'>) =>
+  scoredBy(scores).map((line) => (
+    <p key={line} className="text-small text-reed">
+      {line}
+    </p>
+  ));
 
 function BoutSheet({ critique, footage, bout }: SentBout & { critique: Critique }) {
   const { data: table } = useGetFrameTableQuery(footage.id);
