@@ -35,7 +35,7 @@ const stateOf = async (house: House, row: ExportRow): Promise<ExportState> => ({
 export async function askExport(house: House, account: Account, critiqueId: string, form: CritiqueExport): Promise<ExportState> {
   const critique = await getCritique(house, account, critiqueId);
   const wanted = { critiqueId, version: critique.version, form, askedBy: account.id };
-  const same = await findSameExport(house, wanted);
+  const same = await findSameExport(house, wanted, new Date(critique.sentAt));
   if (same && (same.state === 'waiting' || (await house.storage.size(exportKey(critiqueId, same.id))) !== null))
     return stateOf(house, same);
   if ((await countWaitingExports(house, account.id)) >= mostWaiting) throw new ContractError('busy');

@@ -5,13 +5,17 @@ import type { ExportRow } from '../model.ts';
 
 export const findExport = async ({ db }: House, id: string): Promise<ExportRow | null> => plain(await db.exports.findByPk(id));
 
-/** The newest export of these that was not given up. */
+/** The newest export of these that was not given up, made since the version was sent: one that was taken back may have had its number. */
 export const findSameExport = async (
   { db }: House,
   { critiqueId, version, form, askedBy }: Pick<ExportRow, 'critiqueId' | 'version' | 'form' | 'askedBy'>,
+  sentAt: Date,
 ): Promise<ExportRow | null> =>
   plain(
-    await db.exports.findOne({ where: { critiqueId, version, form, askedBy, state: ['waiting', 'ready'] }, order: [['askedAt', 'DESC']] }),
+    await db.exports.findOne({
+      where: { critiqueId, version, form, askedBy, state: ['waiting', 'ready'], askedAt: { [Op.gte]: sentAt } },
+      order: [['askedAt', 'DESC']],
+    }),
   );
 
 export const countWaitingExports = ({ db }: House, askedBy: string): Promise<number> =>
