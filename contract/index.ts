@@ -33,6 +33,7 @@ export * from './requests.ts';
 export * from './rooms.ts';
 export * from './scoring.ts';
 export * from './search.ts';
+export * from './takeFile.ts';
 export * from './uploads.ts';
 export * from './wellFormed.ts';
 export * from './writeBoutFile.ts';

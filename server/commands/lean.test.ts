@@ -82,6 +82,79 @@ describe('from a shell', () => {
   });
 });
 
+describe('a take on the command line', () => {
+  const file = {
+    format: 'lean-mentor/take@1',
+    seconds: 10,
+    voice: { file: 'voice.m4a' },
+    frameTimes: Array.from({ length: 90 }, (_, i) => i / 30),
+    events: [
+      { t: 0, kind: 'stage', frame: 30 },
+      { t: 1, kind: 'run', frame: 30, rate: -0.5 },
+      { t: 2, kind: 'stop', frame: 15 },
+      {
+        t: 6,
+        kind: 'stroke',
+        id: 's',
+        tool: 'arrow',
+        colour: 'client',
+        points: [
+          [0.1, 0.1, 0],
+          [0.5, 0.5, 500],
+        ],
+      },
+      { t: 6, kind: 'note', id: 'n', open: true, words: 'Elbow in.' },
+    ],
+    cuts: [{ from: 3, to: 5 }],
+    captions: [{ from: 5, to: 7, words: 'Watch this elbow.', origin: 'typed' }],
+    chapters: [{ from: 5.5, title: 'First fix' }],
+  };
+  const at = async (seconds: string, changed: object = {}) => lean(['take', '-', '--at', seconds], JSON.stringify({ ...file, ...changed }));
+
+  it('shows the stage at an instant as it is heard, its cuts taken out', async () => {
+    const answer = async (seconds: string) => JSON.parse((await at(seconds)).stdout);
+    expect(await answer('1.5')).toMatchObject({
+      recordedAt: 1.5,
+      frame: 22,
+      rate: -0.5,
+      strokes: [],
+      note: null,
+      caption: null,
+      chapter: null,
+    });
+    expect(await answer('4.2')).toMatchObject({
+      ...{ recordedAt: 6.2, frame: 15, rate: 0, view: { zoom: 1, x: 0, y: 0 }, mirror: false },
+      ...{ strokes: [{ id: 's', points: [[0.1, 0.1, 0]] }], note: { words: 'Elbow in.' } },
+      ...{ caption: 'Watch this elbow.', chapter: 'First fix' },
+    });
+    expect((await answer('4.5')).strokes[0].points).toHaveLength(2);
+  });
+
+  it('is refused where it contradicts itself, with every place, and after its end', async () => {
+    expect((await at('8.1')).stderr).toBe('--at 8.1 s is after the take’s end at 8 s.\n');
+    const bad = await at('0', {
+      events: [
+        { t: 0, kind: 'show', frame: 1 },
+        { t: 5, kind: 'run', frame: 200, rate: 1 },
+        { t: 4, kind: 'stop', frame: 3 },
+        { t: 11, kind: 'mirror', on: true },
+      ],
+      cuts: [{ from: 3, to: 3 }],
+    });
+    expect(bad.status).toBe(2);
+    for (const words of [
+      'events[0] is not the whole stage',
+      'events[1].frame 200',
+      'events[2].t 4 s is before',
+      'events[3].t 11 s is after',
+      'cuts[0]',
+    ])
+      expect(bad.stderr).toContain(words);
+    expect((await at('0', { frameTimes: undefined })).stderr).toContain('events[1] runs, which needs frameTimes.');
+    expect((await at('0', { events: [{ t: 0, kind: 'stage', frame: 0, rate: 3 }] })).stderr).toContain('events[0].rate 3 is not right');
+  });
+});
+
 describe('fixes on the command line', () => {
   const file = {
     format: 'lean-mentor/rank@1',

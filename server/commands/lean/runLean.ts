@@ -1,10 +1,11 @@
-import { eventsCsv, readBoutFile, readProgressFile, readRankFile, spansCsv } from '@lean-mentor/contract';
+import { eventsCsv, readBoutFile, readProgressFile, readRankFile, readTakeFile, spansCsv } from '@lean-mentor/contract';
 import { readFile } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { text as readAsText } from 'node:stream/consumers';
 import { parseArgs } from 'node:util';
 import type { FixSeries } from '@lean-mentor/core/followup';
 import { progressAnswer, rankAnswer, type GoodRank } from './fixAnswers.ts';
+import { takeAnswer, takeSeconds, type GoodTake } from './takeAnswer.ts';
 import { leanAnswer, patternsAnswer, scoreAnswer, stakesAnswer, statsAnswer, type GoodBout } from './boutAnswers.ts';
 
 const usage = `npm run -s lean -- COMMAND FILE …   ("-" reads standard input)
@@ -17,8 +18,9 @@ const usage = `npm run -s lean -- COMMAND FILE …   ("-" reads standard input)
   spans FILE, events FILE       spans or events (CSV)
   rank FILE [--school NAME]     which fixes matter most, with every part of their score (JSON)
   progress FILE                 whether a fix got better, or was it luck (JSON)
+  take FILE --at SECONDS        what a spoken critique shows at an instant, its cuts taken out (JSON)
 
-Files are lean-mentor/bout@1, rank@1 and progress@1, see docs/formats. A faulty file ends with exit code 2.`;
+Files are lean-mentor/bout@1, rank@1, progress@1 and take@1, see docs/formats. A faulty file ends with exit code 2.`;
 
 /** Something the caller did wrong; said as it is, with exit code 2. */
 class Refused extends Error {}
@@ -106,6 +108,12 @@ async function answer(args: string[], stdin: Readable): Promise<string> {
       return json(rankAnswer(await single((file) => readRankFile(file, parsed.values.school) as GoodRank | { faults: string[] })));
     case 'progress':
       return json(progressAnswer(await single((file) => readProgressFile(file) as FixSeries | { faults: string[] })));
+    case 'take': {
+      const at = numberOf('--at', parsed.values.at, 0);
+      const take = await single((file) => readTakeFile(file) as GoodTake | { faults: string[] });
+      if (at > takeSeconds(take)) refuse(`--at ${at} s is after the take’s end at ${takeSeconds(take)} s.`);
+      return json(takeAnswer(take, at));
+    }
     default:
       return refuse(`There is no command “${command}”.\n\n${usage}`);
   }

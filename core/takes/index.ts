@@ -1,0 +1,20 @@
+export { captionAt, chapterAt, chapterStretches, type TakeChapter } from './chapters.ts';
+export { cutClock, joinedCuts, type CutClock } from './cuts.ts';
+export { longestPause, pauseKept, pausesToCut } from './pauses.ts';
+export { stageReader, type Stage, type StageReader } from './stage.ts';
+export {
+  fastestRate,
+  slowestRate,
+  viewSlide,
+  type Caption,
+  type OpenNote,
+  type Stroke,
+  type StrokePoint,
+  type Take,
+  type TakeDrawing,
+  type TakeEvent,
+  type TakeStretch,
+  type WholeStage,
+} from './take.ts';
+export { motionsOf, wantedFrames, type Motion } from './wantedFrames.ts';
+export { withoutCuts } from './withoutCuts.ts';

@@ -1,0 +1,159 @@
+import { drawingsAtFrame, type StageView } from '../desk/index.ts';
+import { frameAtSeconds, secondsOfFrame, timeSlack, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
+import { viewSlide, type OpenNote, type Stroke, type Take, type TakeDrawing, type TakeEvent } from './take.ts';
+
+/** What the stage shows at an instant. */
+export interface Stage {
+  frame: FrameIndex;
+  rate: number;
+  view: StageView;
+  mirrored: boolean;
+  /** Each with the points drawn so far; one that has none yet is not there. */
+  strokes: Stroke[];
+  /** Copies of the desk's drawings that are on this frame. */
+  drawings: TakeDrawing[];
+  note: OpenNote | null;
+}
+
+/** What holds from an event on, until the next. */
+interface Held {
+  /** The frame at an instant, and how fast it runs from there. */
+  motion: { t: Seconds; frame: FrameIndex; rate: number };
+  view: { t: Seconds; view: StageView };
+  mirrored: boolean;
+  strokes: readonly (Stroke & { t: Seconds })[];
+  drawings: readonly TakeDrawing[];
+  note: OpenNote | null;
+}
+
+const viewOf = ({ zoom, x, y }: StageView): StageView => ({ zoom, x, y });
+
+/** What holds after an event. The first event of a take is its whole stage, which needs nothing before it. */
+function heldAfter(held: Held | null, event: TakeEvent): Held {
+  if (event.kind === 'stage') {
+    const { t, frame, rate, view, mirrored, strokes, drawings, note } = event;
+    const begun = strokes.map(({ ago, ...stroke }) => ({ ...stroke, t: t - ago }));
+    return { motion: { t, frame, rate }, view: { t, view }, mirrored, strokes: begun, drawings, note };
+  }
+  if (!held) throw new Error('A take begins with its whole stage.');
+  const { t } = event;
+  switch (event.kind) {
+    case 'show':
+    case 'stop':
+      return { ...held, motion: { t, frame: event.frame, rate: 0 } };
+    case 'run':
+      return { ...held, motion: { t, frame: event.frame, rate: event.rate } };
+    case 'view':
+      return { ...held, view: { t, view: viewOf(event) } };
+    case 'mirror':
+      return { ...held, mirrored: event.on };
+    case 'stroke': {
+      const { kind: _kind, ...stroke } = event;
+      return { ...held, strokes: [...held.strokes.filter(({ id }) => id !== stroke.id), stroke] };
+    }
+    case 'rub': {
+      const others = <T extends { id: string }>(of: readonly T[]): T[] => of.filter(({ id }) => id !== event.id);
+      return { ...held, strokes: others(held.strokes), drawings: others(held.drawings) };
+    }
+    case 'drawings':
+      return { ...held, drawings: event.shown };
+    case 'note':
+      return { ...held, note: event.open ? { id: event.id, words: event.words } : held.note?.id === event.id ? null : held.note };
+  }
+}
+
+/** The frame a motion has come to: by the footage's own frame times, resting at its ends. */
+export function frameOfMotion({ t, frame, rate }: Held['motion'], at: Seconds, table: FrameTable): FrameIndex {
+  return rate === 0 ? frame : frameAtSeconds(table, secondsOfFrame(table, frame) + rate * (at - t) + timeSlack);
+}
+
+const between = (one: number, other: number, share: number): number => one + (other - one) * share;
+
+/** The view at an instant: straight on the way to the next one, while the hand moves. */
+function viewAt({ t, view }: Held['view'], next: (StageView & { t: Seconds }) | undefined, at: Seconds): StageView {
+  if (!next || next.t - t > viewSlide || next.t <= t) return view;
+  const share = Math.min(1, (at - t) / (next.t - t));
+  return { zoom: between(view.zoom, next.zoom, share), x: between(view.x, next.x, share), y: between(view.y, next.y, share) };
+}
+
+/** Of a stroke so much as was drawn within so many seconds. */
+const grown = ({ t, ...stroke }: Held['strokes'][number], at: Seconds): Stroke => ({
+  ...stroke,
+  points: stroke.points.filter(([, , ms]) => ms <= (at - t) * 1000 + 1e-6),
+});
+
+/** Reads the stage of a take at any instant of its recording. */
+export interface StageReader {
+  stageAt: (recorded: Seconds) => Stage;
+  /** Everything at an instant, as an event that a take may begin with. */
+  wholeAt: (recorded: Seconds) => Extract<TakeEvent, { kind: 'stage' }>;
+}
+
+/** How far apart what holds is kept ready, in seconds, so that a jump folds few events only. */
+const apart = 5;
+
+/**
+ * Reads a take. Its log is folded once, and what holds is kept every few seconds (`checkpoints` false: each time from the start, which
+ * gives the same, slower). `table`: of the footage.
+ */
+export function stageReader({ events }: Pick<Take, 'events'>, table: FrameTable, { checkpoints = true } = {}): StageReader {
+  const kept: { index: number; held: Held }[] = [];
+  if (checkpoints) {
+    let held: Held | null = null;
+    events.forEach((event, index) => {
+      held = heldAfter(held, event);
+      if (kept.length === 0 || event.t - events[kept.at(-1)!.index]!.t >= apart) kept.push({ index, held });
+    });
+  }
+  /** Place of the last event that has happened; −1 before the first. */
+  const lastAt = (t: Seconds): number => {
+    let [low, high] = [0, events.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (events[middle]!.t <= t) low = middle + 1;
+      else high = middle;
+    }
+    return low - 1;
+  };
+  const heldAt = (last: number): Held => {
+    const from = kept.findLast(({ index }) => index <= last);
+    let held: Held | null = from?.held ?? null;
+    for (let i = (from?.index ?? -1) + 1; i <= Math.max(last, 0); i++) held = heldAfter(held, events[i]!);
+    return held!;
+  };
+  const nextView = (last: number, t: Seconds): (StageView & { t: Seconds }) | undefined => {
+    for (let i = last + 1; i < events.length && events[i]!.t <= t + viewSlide; i++) {
+      const event = events[i]!;
+      if (event.kind === 'view') return event;
+      // From a whole stage on nothing of before matters.
+      if (event.kind === 'stage') return undefined;
+    }
+    return undefined;
+  };
+  const readAt = (t: Seconds) => {
+    const last = lastAt(t);
+    const held = heldAt(last);
+    return { held, frame: frameOfMotion(held.motion, t, table), view: viewAt(held.view, nextView(last, held.view.t), t) };
+  };
+  return {
+    stageAt: (t) => {
+      const { held, frame, view } = readAt(t);
+      const { motion, mirrored, strokes, drawings, note } = held;
+      return {
+        frame,
+        rate: motion.rate,
+        view,
+        mirrored,
+        strokes: strokes.map((stroke) => grown(stroke, t)).filter(({ points }) => points.length > 0),
+        drawings: drawingsAtFrame([...drawings], frame),
+        note,
+      };
+    },
+    wholeAt: (t) => {
+      const { held, frame, view } = readAt(t);
+      const { motion, mirrored, strokes, drawings, note } = held;
+      const begun = strokes.map(({ t: began, ...stroke }) => ({ ...stroke, ago: t - began }));
+      return { t, kind: 'stage', frame, rate: motion.rate, view, mirrored, strokes: begun, drawings, note };
+    },
+  };
+}
