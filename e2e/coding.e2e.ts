@@ -133,7 +133,8 @@ describe('the score', () => {
     await page.keyboard.press('KeyH');
     await sees.sees('This sheet decides nothing.');
     await page.select('select[aria-label="Rule sheet"]', 'points-no-jacket');
-    await sees.sees(/Partner wins by points/);
+    await sees.sees('Partner finished more often.');
+    await sees.sees(/^0 : 2 in taps/m);
     await sees.sees(/passed the guard at 0:2\d/);
     const now = await page.$eval('[aria-label="Score now"]', (line) => line.textContent ?? '');
     expect(now).toMatch(/^0 : \d+/);

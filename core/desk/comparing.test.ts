@@ -32,6 +32,19 @@ describe('frames beside each other', () => {
     ]);
   });
 
+  it('of one frame rate step together also where a file rounded their times', () => {
+    // As a frame table has them: thirtieths of a second to the microsecond, of which no two stretches are quite the same.
+    const table = { times: even(30, 3000).times.map((seconds) => Number(seconds.toFixed(6))), endSeconds: 100 };
+    for (let first = 800; first < 850; first++) {
+      const anchors = [first, 1675];
+      const pair = anchors.map((anchorFrame): Compared => ({ table, anchorFrame, range: null }));
+      for (const direction of [1, -1] as const)
+        expect(walked(pair, direction, 20)).toEqual(
+          Array.from({ length: 20 }, (_, i) => anchors.map((frame) => frame + direction * (i + 1))),
+        );
+    }
+  });
+
   it('of two frame rates show every frame of the finer one, and stay in step', () => {
     expect(walked([of(30, 10), of(60, 20)], 1, 4)).toEqual([
       [10, 21],

@@ -1,4 +1,4 @@
-import { frameAtSeconds, secondsOfFrame, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
+import { frameAtSeconds, secondsOfFrame, timeSlack, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
 
 /** One footage of a comparison: the frame that all are lined up by, and the range it stays within, if any. */
 export interface Compared {
@@ -8,8 +8,11 @@ export interface Compared {
   range: { fromFrame: FrameIndex; toFrame: FrameIndex } | null;
 }
 
-/** Shorter than any frame: sums of times are not exact, and a frame must not be missed by a rounding. */
-const rounding: Seconds = 1e-6;
+/**
+ * Frame times are rounded in the files they come from, and sums of them are not exact: frames that begin this close begin together. Shorter
+ * than any frame.
+ */
+const rounding: Seconds = timeSlack;
 
 const fromAnchor = ({ table, anchorFrame }: Compared, frame: FrameIndex): Seconds =>
   secondsOfFrame(table, frame) - secondsOfFrame(table, anchorFrame);

@@ -1,5 +1,6 @@
 import { drawingsAtFrame, type StageView } from '../desk/index.ts';
 import { frameAtSeconds, secondsOfFrame, timeSlack, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
+import { assertNever } from '../never/index.ts';
 import { viewSlide, type OpenNote, type Stroke, type Take, type TakeDrawing, type TakeEvent } from './take.ts';
 
 /** What the stage shows at an instant. */
@@ -59,6 +60,8 @@ function heldAfter(held: Held | null, event: TakeEvent): Held {
       return { ...held, drawings: event.shown };
     case 'note':
       return { ...held, note: event.open ? { id: event.id, words: event.words } : held.note?.id === event.id ? null : held.note };
+    default:
+      return assertNever(event);
   }
 }
 

@@ -53,7 +53,9 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
     return (
       <DeskSceneProvider value={scene}>
         <DeskContentsProvider value={contents}>
-          <DeskControlsProvider controls={{ tray: {}, coding: { begin: () => undefined }, ...controls } as DeskControls}>{children}</DeskControlsProvider>
+          <DeskControlsProvider controls={{ tray: {}, coding: { begin: () => undefined }, ...controls } as DeskControls}>
+            {children}
+          </DeskControlsProvider>
         </DeskContentsProvider>
       </DeskSceneProvider>
     );
