@@ -129,7 +129,8 @@ describe('a restart by key', () => {
 describe('the score', () => {
   it('is there at once when another sheet is chosen, with its reasons, and the coach may say otherwise', async () => {
     const { page, visit: sees } = marit;
-    await marit.goTo(0.9);
+    // The client in his closed guard, before her first tap.
+    await marit.goTo(0.54);
     await page.keyboard.press('KeyH');
     await sees.sees('This sheet decides nothing.');
     await page.select('select[aria-label="Rule sheet"]', 'points-no-jacket');
