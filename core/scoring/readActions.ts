@@ -82,7 +82,9 @@ interface Pull {
 }
 
 /** Whether the one who was taken down had pulled guard, and nobody had gripped for a takedown before. */
-function hadPulled(origin: Origin, after: PlayedStretch, pulls: readonly Pull[], play: number): boolean {
+function hadPulled(origin: Origin, after: PlayedStretch, pulls: readonly Pull[], clock: BoutClock): boolean {
+  if (pulls.length === 0) return false;
+  const play = clock.playAt(clock.footageAt(after.from));
   const from = Math.min(origin.from, after.from - pullLeeway);
   const to = Math.min(after.from + pullLeeway, after.to);
   const pull = pulls.findLast(
@@ -92,6 +94,8 @@ function hadPulled(origin: Origin, after: PlayedStretch, pulls: readonly Pull[],
 }
 
 type Found = [action: ScoredAction, nothing: ReadAction['void'], pays: ComingUp];
+/** What is no coming up out of a way through pays what the sheet says for it. */
+const inFull: ComingUp = 'sweep';
 
 /** What coming up on top out of a way through is, where it is read by itself and not against what was before. */
 function comingUp({ kind }: Way, sheet: WaySheet): ComingUp | null {
@@ -101,32 +105,31 @@ function comingUp({ kind }: Way, sheet: WaySheet): ComingUp | null {
 }
 
 /** Actions of one change, in the order in which they pay. */
-function actionsOf(way: Way, after: PlayedStretch, sheet: WaySheet, wasPulled: () => boolean): Found[] {
+function actionsOf(way: Way, after: PlayedStretch, sheet: WaySheet, pulls: readonly Pull[], clock: BoutClock): Found[] {
   const { holder, position } = after;
   if (holder === null) return [];
   const up = comingUp(way, sheet);
   // What was stayed in too long is where they came from.
   const before = way.kind === 'straight' || way.kind === 'origin' ? way.origin : way.through.at(-1)!;
   const found: Found[] = [];
-  const add = (action: ScoredAction, nothing: ReadAction['void'] = null, pays: ComingUp = 'sweep'): void =>
-    void found.push([action, nothing, pays]);
   const other = otherAthlete(holder);
   const family = positionFamily(before.position);
-  if (up && isOnTop(position)) add('sweep', null, up);
+  if (up && isOnTop(position)) found.push(['sweep', null, up]);
   const isTakedown = fromStanding.has(before.position) && isGroundControl(position);
-  if (isTakedown) add('takedown', wasPulled() ? 'guard-pulled' : null);
+  if (isTakedown) found.push(['takedown', hadPulled(way.origin, after, pulls, clock) ? 'guard-pulled' : null, inFull]);
   if (before.holder === other && isOnTop(position)) {
-    if (family === 'guard') add('sweep');
-    if (family === 'pin') add('reversal');
+    if (family === 'guard') found.push(['sweep', null, inFull]);
+    if (family === 'pin') found.push(['reversal', null, inFull]);
   }
   if (family === 'guard' && before.holder === holder) {
-    if (passedTo.has(position)) add('pass');
-    if (position === 'turtle') add('pass', 'turtle');
+    if (passedTo.has(position)) found.push(['pass', null, inFull]);
+    if (position === 'turtle') found.push(['pass', 'turtle', inFull]);
   }
   const reached = reachedAction(position);
   // A throw straight into knee on belly is a takedown, and no more.
   const isThrown = isTakedown && reached === 'knee-on-belly';
-  if (reached && !isThrown && !(before.holder === holder && reachedAction(before.position) === reached)) add(reached);
+  if (reached && !isThrown && !(before.holder === holder && reachedAction(before.position) === reached))
+    found.push([reached, null, inFull]);
   return found;
 }
 
@@ -164,8 +167,7 @@ export function readActions(
     for (const athlete of athletes) if (endsControl(athlete, way, after, sheet.originSeconds)) chains[athlete] += 1;
     const athlete = after.holder;
     if (after.begun !== 'play' || athlete === null) return;
-    const wasPulled = (): boolean => hadPulled(way.origin, after, pulls, clock.playAt(clock.footageAt(after.from)));
-    for (const [action, nothing, pays] of actionsOf(way, after, sheet, wasPulled)) {
+    for (const [action, nothing, pays] of actionsOf(way, after, sheet, pulls, clock)) {
       let last = i;
       while (goesOn(stretches[last + 1], athlete, action)) last += 1;
       read.push({
