@@ -164,6 +164,55 @@ const mutants = [
     to: 'let done = row ? 0 : 1;',
     tests: ['server', 'server/db/migrate.test.ts'],
   },
+  {
+    name: 'what is linked leaves its harm with the notes before it',
+    file: 'core/fixes/ownHarm.ts',
+    from: 'const harm = effectAt(at, false) ?? lastBefore(at);',
+    to: 'const harm = lastBefore(at);',
+    tests: ['unit', 'core/fixes/ownHarm.test.ts'],
+  },
+  {
+    name: 'a link that was turned round still carries harm',
+    file: 'core/fixes/rankInput.ts',
+    from: '(instants.get(id) ?? Infinity) <= one.requestSeconds + clockSlack',
+    to: 'instants.has(id)',
+    tests: ['unit', 'core/fixes/rankInput.test.ts'],
+  },
+  {
+    name: 'a part whose starting script is gone goes on',
+    file: 'server/house/onStop.ts',
+    from: 'if (process.connected === false) once();',
+    to: '',
+    tests: ['server', 'server/house/onStop.test.ts'],
+  },
+  {
+    name: 'an export does for a version that took the number of another',
+    file: 'server/features/critique/export/repository.ts',
+    from: ", state: ['waiting', 'ready'], askedAt: { [Op.gte]: sentAt } }",
+    to: ", state: ['waiting', 'ready'] }",
+    tests: ['server', 'server/features/critique/export/export.test.ts'],
+  },
+  {
+    name: 'drawings on a clip come up with the frame before',
+    file: 'server/media/drawnClip.ts',
+    from: 'const begins = (seconds + (table.times[frame - 1] ?? seconds)) / 2;',
+    to: 'const begins = table.times[frame - 1] ?? seconds;',
+    tests: ['server', 'server/media/drawnClip.test.ts'],
+  },
+  {
+    name: 'what was done in a cut of a take is forgotten',
+    file: 'core/takes/withoutCuts.ts',
+    from: 'const events = [...after, ...left].sort((a, b) => a.t - b.t);',
+    to: 'const events = [...left].sort((a, b) => a.t - b.t);',
+    tests: ['unit', 'core/takes/takes.test.ts'],
+  },
+  {
+    name: 'pauses are cut while the stage moves',
+    file: 'core/takes/pauses.ts',
+    from: 'if (one.to < begins || one.from > to) continue;',
+    to: 'if (one.to >= begins || one.from > to) continue;',
+    tests: ['unit', 'core/takes/takes.test.ts'],
+  },
 ];
 
 function run({ name, file, from, to, tests: [project, test] }) {
