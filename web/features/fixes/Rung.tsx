@@ -28,6 +28,26 @@ export interface RungProps {
   chain: readonly (string | null)[];
 }
 
+const oneAndMore = {
+  mistake: ['mistake', 'mistakes'],
+  'missed-chance': ['missed chance', 'missed chances'],
+  caution: ['caution', 'cautions'],
+} as const;
+
+/** How many notes of each kind a rung rests on. */
+const KindCounts = ({ notes }: { notes: readonly Note[] }) => (
+  <p className="flex shrink-0 flex-col gap-0.5 text-small">
+    {(['mistake', 'missed-chance', 'caution'] as const).map((kind) => {
+      const count = notes.filter((note) => note.kind === kind).length;
+      return count > 0 ? (
+        <span key={kind} className="inline-flex items-center gap-1.5">
+          <KindGlyph kind={kind} size={12} /> {count} {oneAndMore[kind][count === 1 ? 0 : 1]}
+        </span>
+      ) : null;
+    })}
+  </p>
+);
+
 /** A candidate on the ladder: its name and cue, the parts of its score, its moments. Dragged by its grip, or by the keys. */
 export function Rung({
   fix,
@@ -86,25 +106,7 @@ export function Rung({
           {menu}
         </div>
         <div className="flex items-start gap-4">
-          <p className="flex shrink-0 flex-col gap-0.5 text-small">
-            {(['mistake', 'missed-chance', 'caution'] as const).map((kind) => {
-              const count = notes.filter((note) => note.kind === kind).length;
-              return count > 0 ? (
-                <span key={kind} className="inline-flex items-center gap-1.5">
-                  <KindGlyph kind={kind} size={12} /> {count}{' '}
-                  {kind === 'mistake'
-                    ? count === 1
-                      ? 'mistake'
-                      : 'mistakes'
-                    : kind === 'caution'
-                      ? 'caution'
-                      : count === 1
-                        ? 'missed chance'
-                        : 'missed chances'}
-                </span>
-              ) : null;
-            })}
-          </p>
+          <KindCounts notes={notes} />
           <RungMoments requestId={requestId} notes={notes} footages={footages} harms={harms} />
         </div>
       </div>

@@ -36,8 +36,6 @@ function Links({ critique, mayMake }: { critique: Critique; mayMake: boolean }) 
   const { data } = useListReadLinksQuery(critique.id);
   const [make, making] = useMakeReadLinkMutation();
   const [end, ending] = useEndReadLinkMutation();
-  const [forName, setForName] = useState('');
-  const [days, setDays] = useState(defaultDays);
   const made = making.data;
   const address = made && `${location.origin}/shared/${made.token}`;
   return (
@@ -48,39 +46,7 @@ function Links({ critique, mayMake }: { critique: Critique; mayMake: boolean }) 
           ? `Make one only if ${critique.clientName.split(' ')[0]} agrees.`
           : 'Your coach makes one only if you agree; you can end it here at any time.'}
       </p>
-      {mayMake && (
-        <form
-          className="flex items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (forName.trim()) void make({ critiqueId: critique.id, forName, days });
-          }}
-        >
-          <label className="flex min-w-0 grow flex-col gap-1">
-            For whom
-            <input
-              value={forName}
-              maxLength={120}
-              onChange={({ target }) => setForName(target.value)}
-              className="rounded-sm border border-seam bg-straw px-2 py-1"
-            />
-          </label>
-          <label className="flex w-16 flex-col gap-1">
-            Days
-            <input
-              type="number"
-              min={1}
-              max={60}
-              value={days}
-              onChange={({ target }) => setDays(Math.min(60, Math.max(1, Number(target.value) || defaultDays)))}
-              className="rounded-sm border border-seam bg-straw px-2 py-1"
-            />
-          </label>
-          <Button type="submit" look="plain" busy={making.isLoading} disabled={forName.trim() === ''}>
-            Make it
-          </Button>
-        </form>
-      )}
+      {mayMake && <MakeLink busy={making.isLoading} onMake={(forName, days) => void make({ critiqueId: critique.id, forName, days })} />}
       {making.error && <FaultNote>{faultWords(making.error)}</FaultNote>}
       {address && (
         <div className="flex flex-col gap-1 border-l-2 border-pine pl-3">
@@ -117,5 +83,44 @@ function Links({ critique, mayMake }: { critique: Critique; mayMake: boolean }) 
         ))}
       </ul>
     </div>
+  );
+}
+
+/** For whom a link is made, and for how long. */
+function MakeLink({ busy, onMake }: { busy: boolean; onMake: (forName: string, days: number) => void }) {
+  const [forName, setForName] = useState('');
+  const [days, setDays] = useState(defaultDays);
+  return (
+    <form
+      className="flex items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (forName.trim()) onMake(forName, days);
+      }}
+    >
+      <label className="flex min-w-0 grow flex-col gap-1">
+        For whom
+        <input
+          value={forName}
+          maxLength={120}
+          onChange={({ target }) => setForName(target.value)}
+          className="rounded-sm border border-seam bg-straw px-2 py-1"
+        />
+      </label>
+      <label className="flex w-16 flex-col gap-1">
+        Days
+        <input
+          type="number"
+          min={1}
+          max={60}
+          value={days}
+          onChange={({ target }) => setDays(Math.min(60, Math.max(1, Number(target.value) || defaultDays)))}
+          className="rounded-sm border border-seam bg-straw px-2 py-1"
+        />
+      </label>
+      <Button type="submit" look="plain" busy={busy} disabled={forName.trim() === ''}>
+        Make it
+      </Button>
+    </form>
   );
 }

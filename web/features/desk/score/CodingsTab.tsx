@@ -19,21 +19,10 @@ const stateWords: Record<Coding['state'], string> = { draft: 'being coded', offe
 /** Who coded the bout, how far they agree, what is worth a second look, and the bout as a file. */
 export function CodingsTab({ bout }: { bout: BoutScored }) {
   const coding = useControls('coding');
-  const { document } = useContents();
-  const { subject, go } = useScene();
-  const account = useAccount();
-  const { here, timed, since, frameAt } = bout;
+  const { subject } = useScene();
+  const { here, timed, frameAt } = bout;
   const { data: worth } = useGetPositionWorthQuery();
   const adopt = useBroughtBout(bout);
-  const codings = codingsOf(document, here.bout.id);
-  const doubts = coderCheck(timed);
-  const spansOf = (of: Coding) =>
-    codedBout(document, here.bout, of).spans.map(({ position, holder, fromFrame, toFrame }) => ({
-      position,
-      holder,
-      from: since(fromFrame),
-      to: since(toFrame),
-    }));
   const name = `${subject.client.name} ${here.bout.order}`;
   const save = (): void => {
     const file = writeBoutFile(timed, {
@@ -65,54 +54,9 @@ export function CodingsTab({ bout }: { bout: BoutScored }) {
   };
   return (
     <div className="flex flex-col gap-3 text-small">
-      <ul aria-label="Codings" className="divide-y divide-seam border-y border-seam">
-        {codings.length === 0 && (
-          <li className="py-1 text-reed">Coded when it was brought here. The first edit makes a coding of your own from it.</li>
-        )}
-        {codings.map((of) => {
-          const { agreed, kappa } = coderAgreement(timed.spans, spansOf(of));
-          return (
-            <li key={of.id} className="flex items-baseline gap-3 py-1">
-              <span className="font-semibold">{of.coderName}</span>
-              <span className="text-reed">{stateWords[of.state]}</span>
-              {of.id !== here.coded.coding?.id && (
-                <span>
-                  agrees {Math.round(agreed * 100)} % of the time{kappa !== null && `, κ ${kappa.toFixed(2)}`}
-                </span>
-              )}
-              <span className="ml-auto flex gap-3">
-                {account?.role === 'coach' && of.state !== 'accepted' && (
-                  <button type="button" className="font-semibold text-pine hover:underline" onClick={() => coding.accept(of.id)}>
-                    Take this one
-                  </button>
-                )}
-                {of.coderId === account?.id && of.state === 'draft' && account.role === 'assistant' && (
-                  <button type="button" className="font-semibold text-pine hover:underline" onClick={() => coding.offer(of.id)}>
-                    Offer it to the coach
-                  </button>
-                )}
-              </span>
-            </li>
-          );
-        })}
-      </ul>
+      <CodingList bout={bout} />
       <EventList bout={bout} />
-      <section aria-label="Worth a second look">
-        {doubts.length === 0 ? (
-          <p className="text-reed">Nothing in it looks like a slip.</p>
-        ) : (
-          <ul>
-            {doubts.map(({ at, words }) => (
-              <li key={`${at} ${words}`} className="flex gap-2">
-                <button type="button" className="time linked" onClick={() => go(frameAt(at), null)}>
-                  {clockText(at)}
-                </button>
-                {words}
-              </li>
-            ))}
-          </ul>
-        )}
-      </section>
+      <SecondLook bout={bout} />
       <div className="flex gap-4">
         <button type="button" className="font-semibold text-pine hover:underline" onClick={save}>
           Save the bout as a file
@@ -126,5 +70,78 @@ export function CodingsTab({ bout }: { bout: BoutScored }) {
         <FileButton words="Bring a bout file" accept=".json,.csv,application/json,text/csv" onFile={(file) => void bring(file)} />
       </div>
     </div>
+  );
+}
+
+/** Each coding of the bout, and how far it agrees with the one that is shown. */
+function CodingList({ bout }: { bout: BoutScored }) {
+  const coding = useControls('coding');
+  const { document } = useContents();
+  const account = useAccount();
+  const { here, timed, since } = bout;
+  const codings = codingsOf(document, here.bout.id);
+  const spansOf = (of: Coding) =>
+    codedBout(document, here.bout, of).spans.map(({ position, holder, fromFrame, toFrame }) => ({
+      position,
+      holder,
+      from: since(fromFrame),
+      to: since(toFrame),
+    }));
+  return (
+    <ul aria-label="Codings" className="divide-y divide-seam border-y border-seam">
+      {codings.length === 0 && (
+        <li className="py-1 text-reed">Coded when it was brought here. The first edit makes a coding of your own from it.</li>
+      )}
+      {codings.map((of) => {
+        const { agreed, kappa } = coderAgreement(timed.spans, spansOf(of));
+        return (
+          <li key={of.id} className="flex items-baseline gap-3 py-1">
+            <span className="font-semibold">{of.coderName}</span>
+            <span className="text-reed">{stateWords[of.state]}</span>
+            {of.id !== here.coded.coding?.id && (
+              <span>
+                agrees {Math.round(agreed * 100)} % of the time{kappa !== null && `, κ ${kappa.toFixed(2)}`}
+              </span>
+            )}
+            <span className="ml-auto flex gap-3">
+              {account?.role === 'coach' && of.state !== 'accepted' && (
+                <button type="button" className="font-semibold text-pine hover:underline" onClick={() => coding.accept(of.id)}>
+                  Take this one
+                </button>
+              )}
+              {of.coderId === account?.id && of.state === 'draft' && account.role === 'assistant' && (
+                <button type="button" className="font-semibold text-pine hover:underline" onClick={() => coding.offer(of.id)}>
+                  Offer it to the coach
+                </button>
+              )}
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** What the coder's check finds. */
+function SecondLook({ bout: { timed, frameAt } }: { bout: BoutScored }) {
+  const { go } = useScene();
+  const doubts = coderCheck(timed);
+  return (
+    <section aria-label="Worth a second look">
+      {doubts.length === 0 ? (
+        <p className="text-reed">Nothing in it looks like a slip.</p>
+      ) : (
+        <ul>
+          {doubts.map(({ at, words }) => (
+            <li key={`${at} ${words}`} className="flex gap-2">
+              <button type="button" className="time linked" onClick={() => go(frameAt(at), null)}>
+                {clockText(at)}
+              </button>
+              {words}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
   );
 }

@@ -32,10 +32,59 @@ const resultWords = ({ winner, decidedBy }: Decision): string =>
 const worth = ({ points, near }: Pick<ScoreEntry, 'points' | 'near'>): string =>
   points !== 0 ? `${points > 0 ? '+' : '−'}${Math.abs(points)}` : near > 0 ? `+${near} near` : '–';
 
+/** How it ended: taps, score, who won and by what, and what the coach says of that. */
+function ScoreHead({ bout: { result, corrected, timed } }: { bout: BoutScored }) {
+  const isRound = timed.afterFinish === 'restarts' && result.falls.length > 0;
+  return (
+    <div className="flex items-baseline gap-3">
+      {isRound && <p className="text-title">{tapsText(result.falls)}</p>}
+      <p className="time text-title" aria-label="Score at the end">
+        <ScoreFigures score={result.score} />
+      </p>
+      <p>
+        {isRound && result.decidedBy === 'finish'
+          ? `${result.winner === 'client' ? 'Client' : 'Partner'} finished more often.`
+          : resultWords(result)}
+      </p>
+      {corrected && (
+        <p className="font-semibold" data-corrected>
+          You say {scoreText(corrected.score)}. {resultWords(corrected)}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** What the coach has said against the engine. */
+function Corrections({ bout: { overrides, clock, since } }: { bout: BoutScored }) {
+  const { actions } = useScene();
+  if (overrides.length === 0) return null;
+  return (
+    <ul aria-label="Your corrections">
+      {overrides.map((override) => (
+        <li key={override.id} className="flex items-baseline gap-2">
+          <span className="time">{clockText(clock.at(since(override.atFrame)))}</span>
+          <span>{overrideWords({ ...override, at: since(override.atFrame) })}</span>
+          <input
+            aria-label="Why"
+            defaultValue={override.why}
+            placeholder="Why?"
+            maxLength={500}
+            onBlur={({ target: { value } }) => value !== override.why && actions.change('override', override.id, { why: value })}
+            className="min-w-0 grow border-b border-seam bg-transparent px-1"
+          />
+          <button type="button" className="text-reed hover:underline" onClick={() => actions.remove('override', override.id)}>
+            Take it back
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** The computed score with every award and refusal, and the coach’s corrections beside it. */
 export function ScoreTab({ bout }: { bout: BoutScored }) {
-  const { result, corrected, overrides, here, since, frameAt, timed } = bout;
-  const isRound = timed.afterFinish === 'restarts' && result.falls.length > 0;
+  const { result, here, frameAt, timed } = bout;
   const { actions, footage, go } = useScene();
   const frame = useFrame();
   const isCoach = useAccount()?.role === 'coach';
@@ -61,22 +110,7 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
   };
   return (
     <div className="flex flex-col gap-2 text-small">
-      <div className="flex items-baseline gap-3">
-        {isRound && <p className="text-title">{tapsText(result.falls)}</p>}
-        <p className="time text-title" aria-label="Score at the end">
-          <ScoreFigures score={result.score} />
-        </p>
-        <p>
-          {isRound && result.decidedBy === 'finish'
-            ? `${result.winner === 'client' ? 'Client' : 'Partner'} finished more often.`
-            : resultWords(result)}
-        </p>
-        {corrected && (
-          <p className="font-semibold" data-corrected>
-            You say {scoreText(corrected.score)}. {resultWords(corrected)}
-          </p>
-        )}
-      </div>
+      <ScoreHead bout={bout} />
       {timed.clockSeconds != null && bout.clock.total < timed.clockSeconds - 1 && (
         <p className="text-reed">The picture ends with {clockText(timed.clockSeconds - bout.clock.total)} left on the clock.</p>
       )}
@@ -110,27 +144,7 @@ export function ScoreTab({ bout }: { bout: BoutScored }) {
         {entries.length === 0 && <li className="py-1 text-reed">Nothing was done that a sheet looks at.</li>}
       </ol>
       <Doubts bout={bout} mayAnswer={isCoach} />
-      {overrides.length > 0 && (
-        <ul aria-label="Your corrections">
-          {overrides.map((override) => (
-            <li key={override.id} className="flex items-baseline gap-2">
-              <span className="time">{clockText(bout.clock.at(since(override.atFrame)))}</span>
-              <span>{overrideWords({ ...override, at: since(override.atFrame) })}</span>
-              <input
-                aria-label="Why"
-                defaultValue={override.why}
-                placeholder="Why?"
-                maxLength={500}
-                onBlur={({ target: { value } }) => value !== override.why && actions.change('override', override.id, { why: value })}
-                className="min-w-0 grow border-b border-seam bg-transparent px-1"
-              />
-              <button type="button" className="text-reed hover:underline" onClick={() => actions.remove('override', override.id)}>
-                Take it back
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      <Corrections bout={bout} />
       <p className="text-reed">{sheetCaution}</p>
     </div>
   );
