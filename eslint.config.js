@@ -29,7 +29,6 @@ const longer = [
   'web/features/bouts/SecondCamera.tsx',
   'web/features/critique/editor/CritiqueEditor.tsx',
   'web/features/critique/editor/Phrases.tsx',
-  'web/features/desk/notes/NoteEditor.tsx',
   'web/features/requests/send/ClientVideo.tsx',
   'web/features/requests/send/WhoStep.tsx',
   'web/features/sheet/RoundSheet.tsx',

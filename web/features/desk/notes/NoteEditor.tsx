@@ -46,49 +46,7 @@ export function NoteEditor({ writing }: { writing: Writing }) {
 
   return (
     <section aria-label="Note" className="flex min-h-0 grow flex-col gap-1.5 overflow-y-auto px-3 py-1.5 *:shrink-0" onKeyDown={keys}>
-      <div className="flex items-center gap-1">
-        <ToggleGroup.Root
-          type="single"
-          aria-label="Kind"
-          value={shown.kind}
-          onValueChange={(kind) => kind && change({ kind: kind as NoteKind })}
-          className="flex"
-        >
-          {noteKinds.map((kind, i) => (
-            <ToggleGroup.Item
-              key={kind}
-              value={kind}
-              title={`${kindWords[kind]} (Alt ${i + 1})`}
-              className="flex h-7 items-center gap-1.5 px-2 text-small text-reed hover:text-ink data-[state=on]:bg-linen data-[state=on]:font-semibold data-[state=on]:text-ink data-[state=on]:shadow-[inset_0_-2px_0_var(--color-pine)]"
-            >
-              <KindGlyph kind={kind} size={12} />
-              {kindWords[kind]}
-            </ToggleGroup.Item>
-          ))}
-        </ToggleGroup.Root>
-        <span className="ml-auto flex">
-          {note && (
-            <button
-              type="button"
-              aria-label="Take this note away"
-              title="Take this note away"
-              className="flex size-7 items-center justify-center hover:bg-linen"
-              onClick={() => (actions.removeNote(note.id), close())}
-            >
-              <Trash2 size={15} />
-            </button>
-          )}
-          <button
-            type="button"
-            aria-label="Close the note"
-            title="Close (Esc)"
-            className="flex size-7 items-center justify-center hover:bg-linen"
-            onClick={close}
-          >
-            <X size={16} />
-          </button>
-        </span>
-      </div>
+      <NoteHead note={note} kind={shown.kind} onKind={(kind) => change({ kind })} />
       {note && <NoteConflicts note={note} />}
       <GrowingText
         ref={text}
@@ -120,5 +78,56 @@ export function NoteEditor({ writing }: { writing: Writing }) {
       </div>
       {note && <NoteLinks note={note} />}
     </section>
+  );
+}
+
+/** Of which kind a note is, and the ways to take it away and to close it. */
+function NoteHead({ note, kind, onKind }: { note: Note | undefined; kind: NoteKind; onKind: (kind: NoteKind) => void }) {
+  const { actions } = useScene();
+  const { close } = useControls('writing');
+  return (
+    <div className="flex items-center gap-1">
+      <ToggleGroup.Root
+        type="single"
+        aria-label="Kind"
+        value={kind}
+        onValueChange={(chosen) => chosen && onKind(chosen as NoteKind)}
+        className="flex"
+      >
+        {noteKinds.map((one, i) => (
+          <ToggleGroup.Item
+            key={one}
+            value={one}
+            title={`${kindWords[one]} (Alt ${i + 1})`}
+            className="flex h-7 items-center gap-1.5 px-2 text-small text-reed hover:text-ink data-[state=on]:bg-linen data-[state=on]:font-semibold data-[state=on]:text-ink data-[state=on]:shadow-[inset_0_-2px_0_var(--color-pine)]"
+          >
+            <KindGlyph kind={one} size={12} />
+            {kindWords[one]}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+      <span className="ml-auto flex">
+        {note && (
+          <button
+            type="button"
+            aria-label="Take this note away"
+            title="Take this note away"
+            className="flex size-7 items-center justify-center hover:bg-linen"
+            onClick={() => (actions.removeNote(note.id), close())}
+          >
+            <Trash2 size={15} />
+          </button>
+        )}
+        <button
+          type="button"
+          aria-label="Close the note"
+          title="Close (Esc)"
+          className="flex size-7 items-center justify-center hover:bg-linen"
+          onClick={close}
+        >
+          <X size={16} />
+        </button>
+      </span>
+    </div>
   );
 }
