@@ -30,7 +30,6 @@ const longer = [
   'web/features/critique/editor/CritiqueEditor.tsx',
   'web/features/critique/editor/Phrases.tsx',
   'web/features/requests/send/ClientVideo.tsx',
-  'web/features/requests/send/WhoStep.tsx',
   'web/features/sheet/RoundSheet.tsx',
 ];
 

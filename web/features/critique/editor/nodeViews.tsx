@@ -45,6 +45,7 @@ export function MomentNode({ node, updateAttributes, deleteNode, selected }: Nod
                   type="button"
                   className="linked"
                   aria-label={`${heard == null ? 'Silent' : 'With its sound'}: ${note.what}`}
+                  title="Whoever is heard in it has to agree."
                   onClick={() => updateAttributes({ heard: heard == null ? '' : null })}
                 >
                   {heard == null ? 'Silent' : 'With its sound'}

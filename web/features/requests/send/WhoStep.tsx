@@ -76,35 +76,42 @@ export function WhoStep({ draft, written: { intake, change } }: StepProps) {
           </Button>
         </div>
       )}
-      <Field label="You" hint="Read off the picture where you tapped; change it as you like.">
-        {(field) => (
-          <input
-            {...field}
-            maxLength={120}
-            value={intake.whoClient ?? ''}
-            placeholder="violet top"
-            onChange={(e) => change({ whoClient: e.target.value })}
-            className={inputClass}
-            autoComplete="off"
-          />
-        )}
-      </Field>
-      <Field label="Your partner">
-        {(field) => (
-          <input
-            {...field}
-            maxLength={120}
-            value={intake.whoPartner ?? ''}
-            placeholder="white top"
-            onChange={(e) => change({ whoPartner: e.target.value })}
-            className={inputClass}
-            autoComplete="off"
-          />
-        )}
-      </Field>
+      <TopWords
+        label="You"
+        hint="Read off the picture where you tapped; change it as you like."
+        value={intake.whoClient}
+        placeholder="violet top"
+        onChange={(whoClient) => change({ whoClient })}
+      />
+      <TopWords label="Your partner" value={intake.whoPartner} placeholder="white top" onChange={(whoPartner) => change({ whoPartner })} />
     </>
   );
 }
+
+interface TopWordsProps {
+  label: string;
+  hint?: string;
+  value: string | null | undefined;
+  placeholder: string;
+  onChange: (words: string) => void;
+}
+
+/** How somebody is told apart on film, in words. */
+const TopWords = ({ label, hint, value, placeholder, onChange }: TopWordsProps) => (
+  <Field label={label} {...(hint && { hint })}>
+    {(field) => (
+      <input
+        {...field}
+        maxLength={120}
+        value={value ?? ''}
+        placeholder={placeholder}
+        onChange={({ target }) => onChange(target.value)}
+        className={inputClass}
+        autoComplete="off"
+      />
+    )}
+  </Field>
+);
 
 /** The colour at a place of the picture as it stands, in words; empty where the browser does not let the page look. */
 function wordsAt(video: HTMLVideoElement | null, { x, y }: Point): string {
