@@ -32,6 +32,7 @@ const event = z.discriminatedUnion('kind', [
     kind: z.literal('stage'),
     frame,
     rate: rate.default(0),
+    into: z.number().min(-36_000).max(36_000).optional(),
     view: view.default({ ...wholePicture }),
     mirrored: z.boolean().default(false),
     strokes: z

@@ -209,8 +209,8 @@ const mutants = [
   {
     name: 'pauses are cut while the stage moves',
     file: 'core/takes/pauses.ts',
-    from: 'if (one.to < begins || one.from > to) continue;',
-    to: 'if (one.to >= begins || one.from > to) continue;',
+    from: 'leftOf(silence, busy)',
+    to: '[silence]',
     tests: ['unit', 'core/takes/takes.test.ts'],
   },
 ];

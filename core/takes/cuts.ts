@@ -16,6 +16,18 @@ export function joinedCuts({ cuts, seconds }: Pick<Take, 'cuts' | 'seconds'>): T
   return joined;
 }
 
+/** What is left of a stretch where others are taken out of it; these begin one after another, and may overlap. */
+export function leftOf({ from, to }: TakeStretch, taken: readonly TakeStretch[]): TakeStretch[] {
+  const left: TakeStretch[] = [];
+  let begins = from;
+  for (const one of taken) {
+    if (one.to <= begins || one.from >= to) continue;
+    if (one.from > begins) left.push({ from: begins, to: one.from });
+    begins = one.to;
+  }
+  return begins < to ? [...left, { from: begins, to }] : left;
+}
+
 /** Times of a recording and of what is left of it after its cuts. */
 export interface CutClock {
   /** Length of what is left, in seconds. */

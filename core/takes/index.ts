@@ -1,3 +1,4 @@
+export { captionLetters, captionTexts, heardCaptions, spreadCaptions, uncaptioned } from './captions.ts';
 export { captionAt, chapterAt, chapterStretches, type TakeChapter } from './chapters.ts';
 export { cutClock, joinedCuts, type CutClock } from './cuts.ts';
 export { longestPause, pauseKept, pausesToCut } from './pauses.ts';

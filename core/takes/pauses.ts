@@ -1,3 +1,4 @@
+import { leftOf } from './cuts.ts';
 import type { Take, TakeEvent, TakeStretch } from './take.ts';
 
 /** A silence longer than this is shortened, to this much of it, in seconds. */
@@ -31,17 +32,9 @@ function growsFor(event: TakeEvent): number {
  */
 export function pausesToCut(take: Pick<Take, 'events' | 'seconds'>, silences: readonly TakeStretch[]): TakeStretch[] {
   const busy = busyOf(take);
-  return silences.flatMap(({ from, to }) => {
-    const rests: TakeStretch[] = [];
-    let begins = from;
-    for (const one of busy) {
-      if (one.to < begins || one.from > to) continue;
-      if (one.from > begins) rests.push({ from: begins, to: one.from });
-      begins = Math.max(begins, one.to);
-    }
-    if (begins < to) rests.push({ from: begins, to });
-    return rests
+  return silences.flatMap((silence) =>
+    leftOf(silence, busy)
       .filter((rest) => rest.to - rest.from > longestPause)
-      .map((rest) => ({ from: rest.from + pauseKept / 2, to: rest.to - pauseKept / 2 }));
-  });
+      .map((rest) => ({ from: rest.from + pauseKept / 2, to: rest.to - pauseKept / 2 })),
+  );
 }

@@ -18,8 +18,8 @@ export interface Stage {
 
 /** What holds from an event on, until the next. */
 interface Held {
-  /** The frame at an instant, and how fast it runs from there. */
-  motion: { t: Seconds; frame: FrameIndex; rate: number };
+  /** The frame at an instant, how far beyond its beginning, and how fast it runs from there. */
+  motion: { t: Seconds; frame: FrameIndex; rate: number; into?: Seconds | undefined };
   view: { t: Seconds; view: StageView };
   mirrored: boolean;
   strokes: readonly (Stroke & { t: Seconds })[];
@@ -32,9 +32,9 @@ const viewOf = ({ zoom, x, y }: StageView): StageView => ({ zoom, x, y });
 /** What holds after an event. The first event of a take is its whole stage, which needs nothing before it. */
 function heldAfter(held: Held | null, event: TakeEvent): Held {
   if (event.kind === 'stage') {
-    const { t, frame, rate, view, mirrored, strokes, drawings, note } = event;
+    const { t, frame, rate, into, view, mirrored, strokes, drawings, note } = event;
     const begun = strokes.map(({ ago, ...stroke }) => ({ ...stroke, t: t - ago }));
-    return { motion: { t, frame, rate }, view: { t, view }, mirrored, strokes: begun, drawings, note };
+    return { motion: { t, frame, rate, into }, view: { t, view }, mirrored, strokes: begun, drawings, note };
   }
   if (!held) throw new Error('A take begins with its whole stage.');
   const { t } = event;
@@ -65,10 +65,13 @@ function heldAfter(held: Held | null, event: TakeEvent): Held {
   }
 }
 
+/** The second of the footage that a motion has come to; before its beginning and beyond its end where it would have run on. */
+const secondsOfMotion = ({ t, frame, rate, into = 0 }: Held['motion'], at: Seconds, table: FrameTable): Seconds =>
+  secondsOfFrame(table, frame) + into + rate * (at - t);
+
 /** The frame a motion has come to: by the footage's own frame times, resting at its ends. */
-export function frameOfMotion({ t, frame, rate }: Held['motion'], at: Seconds, table: FrameTable): FrameIndex {
-  return rate === 0 ? frame : frameAtSeconds(table, secondsOfFrame(table, frame) + rate * (at - t) + timeSlack);
-}
+export const frameOfMotion = (motion: Held['motion'], at: Seconds, table: FrameTable): FrameIndex =>
+  motion.rate === 0 ? motion.frame : frameAtSeconds(table, secondsOfMotion(motion, at, table) + timeSlack);
 
 const between = (one: number, other: number, share: number): number => one + (other - one) * share;
 
@@ -156,7 +159,8 @@ export function stageReader({ events }: Pick<Take, 'events'>, table: FrameTable,
       const { held, frame, view } = readAt(t);
       const { motion, mirrored, strokes, drawings, note } = held;
       const begun = strokes.map(({ t: began, ...stroke }) => ({ ...stroke, ago: t - began }));
-      return { t, kind: 'stage', frame, rate: motion.rate, view, mirrored, strokes: begun, drawings, note };
+      const into = motion.rate === 0 ? {} : { into: secondsOfMotion(motion, t, table) - secondsOfFrame(table, frame) };
+      return { t, kind: 'stage', frame, rate: motion.rate, ...into, view, mirrored, strokes: begun, drawings, note };
     },
   };
 }

@@ -30,6 +30,8 @@ export interface OpenNote {
 export interface WholeStage {
   frame: FrameIndex;
   rate: number;
+  /** Where the footage runs: how far beyond the beginning of that frame it has come, in its own seconds; absent: not at all. */
+  into?: Seconds;
   view: StageView;
   mirrored: boolean;
   /** `ago`: how many seconds before this instant each began. */

@@ -1,4 +1,5 @@
 import type { FrameIndex, FrameTable, Seconds } from '../footage/index.ts';
+import { leftOf } from './cuts.ts';
 import { frameOfMotion } from './stage.ts';
 import type { Take, TakeStretch } from './take.ts';
 
@@ -7,6 +8,8 @@ export interface Motion extends TakeStretch {
   /** At its beginning. */
   frame: FrameIndex;
   rate: number;
+  /** How far beyond the beginning of that frame it is there, in the footage's seconds. */
+  into: Seconds;
 }
 
 /** How the footage moves under the voice, from beginning to end without a gap. */
@@ -16,7 +19,13 @@ export function motionsOf({ events, seconds }: Pick<Take, 'events' | 'seconds'>)
     if (!('frame' in event)) continue;
     const last = motions.at(-1);
     if (last) last.to = event.t;
-    motions.push({ from: event.t, to: seconds, frame: event.frame, rate: 'rate' in event ? event.rate : 0 });
+    motions.push({
+      from: event.t,
+      to: seconds,
+      frame: event.frame,
+      rate: 'rate' in event ? event.rate : 0,
+      into: event.kind === 'stage' ? (event.into ?? 0) : 0,
+    });
   }
   return motions.filter(({ from, to }) => to > from);
 }
@@ -34,7 +43,7 @@ export function wantedFrames(
 ) {
   const wanted = new Set<FrameIndex>();
   for (const motion of motionsOf(take)) {
-    for (const { from: begins, to: ends } of keptOf(motion, cuts, from)) {
+    for (const { from: begins, to: ends } of leftOf({ ...motion, from: Math.max(motion.from, from) }, cuts)) {
       const first = frameOfMotion({ ...motion, t: motion.from }, begins, table);
       // Just before it ends: the next motion says what is shown there.
       const last = motion.rate === 0 ? first : frameOfMotion({ ...motion, t: motion.from }, ends - 1e-6, table);
@@ -46,16 +55,4 @@ export function wantedFrames(
     }
   }
   return [...wanted];
-}
-
-/** What is left of a stretch from an instant on, without the cuts, which ascend. */
-function keptOf({ from, to }: TakeStretch, cuts: readonly TakeStretch[], since: Seconds): TakeStretch[] {
-  const kept: TakeStretch[] = [];
-  let begins = Math.max(from, since);
-  for (const cut of cuts) {
-    if (cut.to <= begins || cut.from >= to) continue;
-    if (cut.from > begins) kept.push({ from: begins, to: cut.from });
-    begins = cut.to;
-  }
-  return begins < to ? [...kept, { from: begins, to }] : kept;
 }

@@ -28,7 +28,6 @@ const movedStretch = <S extends TakeStretch>(stretch: S, { toNew }: CutClock): S
 export function withoutCuts(take: Take, table: FrameTable): Take {
   const clock = cutClock(take);
   const { cuts, toNew } = clock;
-  if (cuts.length === 0) return { ...take, cuts: [] };
   const { wholeAt } = stageReader(take, table);
   const moved = (event: TakeEvent): TakeEvent => {
     const t = toNew(event.t);

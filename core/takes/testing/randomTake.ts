@@ -55,8 +55,11 @@ const begin: TakeEvent = {
   ...{ strokes: [], drawings: [], note: null },
 };
 
+/** An instant to the millisecond, as clocks have it. */
+const instantWithin = (seconds: number): fc.Arbitrary<number> =>
+  fc.integer({ min: 0, max: Math.round(seconds * 1000) }).map((ms) => ms / 1000);
 const stretchWithin = (seconds: number): fc.Arbitrary<TakeStretch> =>
-  fc.tuple(share, share).map(([a, b]) => ({ from: Math.min(a, b) * seconds, to: Math.max(a, b) * seconds }));
+  fc.tuple(instantWithin(seconds), instantWithin(seconds)).map(([a, b]) => ({ from: Math.min(a, b), to: Math.max(a, b) }));
 
 /** A take of up to a minute in which anything may happen at any time, a few of them close together. */
 export const randomTake: fc.Arbitrary<Take> = fc
@@ -74,7 +77,7 @@ export const randomTake: fc.Arbitrary<Take> = fc
         { maxLength: 4 },
       ),
       chapters: fc.array(
-        share.map((at) => ({ from: at * seconds, title: 'Fix' })),
+        instantWithin(seconds).map((from) => ({ from, title: 'Fix' })),
         { maxLength: 4 },
       ),
     });
