@@ -48,22 +48,30 @@ export function CauseChoices({ noteId }: { noteId: string }) {
   );
 }
 
+/** What is coded after a note. Only looked up once it is asked for: a note is written in at the same time. */
+function EffectChoices({ noteId, onPick }: { noteId: string; onPick: (id: string) => void }) {
+  const choices = useLinked().choicesOf(noteId, 'effect');
+  if (choices.length === 0) return <p className="px-3 py-2 text-small text-reed">Nothing more is coded from here on.</p>;
+  return <Choices choices={choices} onPick={onPick} />;
+}
+
 /** "Led to …": points, taps and whatever else is coded after a note. */
 export function EffectPicker({ noteId }: { noteId: string }) {
   const { pickEffect } = useControls('writing');
   const { begin } = useControls('coding');
   const { scored } = useScored();
   const [open, setOpen] = useState(false);
-  const choices = useLinked().choicesOf(noteId, 'effect');
   if (scored.length === 0) return null;
+  const change = (opens: boolean): void => {
+    if (opens) begin();
+    setOpen(opens);
+  };
+  const pick = (id: string): void => {
+    pickEffect(id);
+    setOpen(false);
+  };
   return (
-    <Popover.Root
-      open={open}
-      onOpenChange={(opens) => {
-        if (opens) begin();
-        setOpen(opens);
-      }}
-    >
+    <Popover.Root open={open} onOpenChange={change}>
       <Popover.Trigger className="inline-flex items-center gap-1 rounded-sm px-1.5 py-0.5 text-small font-semibold text-pine hover:bg-linen">
         <CornerDownRight size={13} aria-hidden /> Led to …
       </Popover.Trigger>
@@ -74,14 +82,7 @@ export function EffectPicker({ noteId }: { noteId: string }) {
           aria-label="What it led to"
           className="z-30 flex max-h-72 w-80 flex-col border border-ink bg-linen shadow-lg"
         >
-          <Choices
-            choices={choices}
-            onPick={(id) => {
-              pickEffect(id);
-              setOpen(false);
-            }}
-          />
-          {choices.length === 0 && <p className="px-3 py-2 text-small text-reed">Nothing more is coded from here on.</p>}
+          <EffectChoices noteId={noteId} onPick={pick} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
