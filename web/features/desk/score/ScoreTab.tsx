@@ -1,9 +1,11 @@
 import { clockText } from '@lean-mentor/core/footage';
 import {
   actionWords,
+  decisionWords,
   overrideWords,
   scoreText,
   sheetCaution,
+  sideNames,
   tapsText,
   type Decision,
   type Doubt,
@@ -17,17 +19,10 @@ import { ScoreFigures } from './ScoreFigures.tsx';
 import { StakesLine } from './StakesLine.tsx';
 import type { BoutScored } from './useScore.ts';
 
-const decisionWords: Readonly<Record<Decision['decidedBy'], string>> = {
-  finish: 'by a finish',
-  points: 'by points',
-  'near-points': 'by near points',
-  penalties: 'by fewer penalties',
-  disqualification: 'by the other’s penalties',
-  referee: 'Level in all: the referee decides.',
-  'not-scored': 'This sheet decides nothing.',
+const resultWords = ({ winner, decidedBy }: Decision): string => {
+  if (winner) return `${sideNames[winner]} wins ${decisionWords[decidedBy]}.`;
+  return decidedBy === 'not-scored' ? 'This sheet decides nothing.' : 'Level in all: the referee decides.';
 };
-const resultWords = ({ winner, decidedBy }: Decision): string =>
-  winner ? `${winner === 'client' ? 'Client' : 'Partner'} wins ${decisionWords[decidedBy]}.` : decisionWords[decidedBy];
 
 const worth = ({ points, near }: Pick<ScoreEntry, 'points' | 'near'>): string =>
   points !== 0 ? `${points > 0 ? '+' : '−'}${Math.abs(points)}` : near > 0 ? `+${near} near` : '–';
