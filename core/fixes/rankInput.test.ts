@@ -116,9 +116,11 @@ describe('what fixes are ranked from', () => {
   });
 
   it('counts no link that a corrected coding has turned round', () => {
-    const event = { id: 'cut', causes: ['a'], bout: 0, atSeconds: 40, requestSeconds: 40, isFinish: false };
-    const { input } = rankInputOf(request({ notes: [note('a', 58)], events: [event] }));
-    expect(input.events[0]!.causes).toEqual([]);
+    // The pass at 60 s is said to come from a note at 70 s; the note before it goes on carrying what it cost.
+    const event = { id: 'cut', causes: ['late'], bout: 0, atSeconds: 60, requestSeconds: 60, isFinish: false };
+    const { input, harms } = rankInputOf(request({ notes: [note('a', 58), note('late', 70)], events: [event] }));
+    expect(input.events[0]).toMatchObject({ causes: [], ownHarm: 0 });
+    expect(harms['a']!.points).toBe(3);
     expect(linkFaults([...input.notes, ...input.events])).toEqual([]);
   });
 

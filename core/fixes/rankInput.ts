@@ -32,18 +32,20 @@ export function rankInputOf({ client, principles, notes, events, bouts, minutes,
 } {
   const harms = new Map<string, OwnHarm>();
   const lost: { bout: number; at: number; points: number; finish: boolean }[] = [];
-  const inBout = (index: number | null): RequestNote[] => notes.filter(({ bout }) => bout === index);
-  for (const [id, harm] of ownHarms(inBout(null), null)) harms.set(id, harm);
-  bouts.forEach((bout, index) => {
-    const own = inBout(index);
-    const linked = events.filter((event) => event.bout === index);
-    for (const [id, harm] of ownHarms(own, bout, linked)) harms.set(id, harm);
-    if (bout) lost.push(...unexplained(own, bout, linked).map((one) => ({ bout: index, ...one })));
-  });
   const instants = new Map([...notes, ...events].map((one) => [one.id, one.requestSeconds]));
   /** Links whose both ends are here and which run forward: a coding that was put right since may have turned one round. */
   const forward = (one: RequestNote | RequestEvent): string[] =>
     one.causes.filter((id) => (instants.get(id) ?? Infinity) <= one.requestSeconds + clockSlack);
+  // What no longer follows from a note leaves its harm with the notes before it.
+  const follows = events.map((event) => ({ ...event, causes: forward(event) }));
+  const inBout = (index: number | null): RequestNote[] => notes.filter(({ bout }) => bout === index);
+  for (const [id, harm] of ownHarms(inBout(null), null)) harms.set(id, harm);
+  bouts.forEach((bout, index) => {
+    const own = inBout(index);
+    const linked = follows.filter((event) => event.bout === index);
+    for (const [id, harm] of ownHarms(own, bout, linked)) harms.set(id, harm);
+    if (bout) lost.push(...unexplained(own, bout, linked).map((one) => ({ bout: index, ...one })));
+  });
   const unnamed = notes.filter(({ principleId, kind, athlete }) => principleId === null && athlete === 'client' && kind !== 'good');
   const coded = bouts.filter((bout) => bout !== null);
   const stats = coded.length > 0 ? addStats(coded.map(({ timed, score }) => boutStats(timed, score))) : null;
@@ -66,12 +68,7 @@ export function rankInputOf({ client, principles, notes, events, bouts, minutes,
       atSeconds: note.requestSeconds,
       ...(note.kind === 'caution' && note.athlete === 'client' && { safety: true }),
     })),
-    events: events.map((event) => ({
-      id: event.id,
-      ownHarm: harms.get(event.id)!.harm,
-      causes: forward(event),
-      atSeconds: event.requestSeconds,
-    })),
+    events: follows.map(({ id, causes, requestSeconds }) => ({ id, ownHarm: harms.get(id)!.harm, causes, atSeconds: requestSeconds })),
     exposureMinutes: Object.fromEntries(
       principles
         .filter(({ id }) => named.has(id))

@@ -42,7 +42,7 @@ async function momentClips(house: House, { critique, table }: ExportFacts): Prom
 export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buffer> {
   const { critique, title, momentWords, still, fileName, closing } = facts;
   const clips = await momentClips(house, facts);
-  const tracks = new Map([...heardOf(critique.doc)].map(([noteId, heard]) => [noteId, captionsVtt(critique, noteId, heard)]));
+  const tracks = new Map([...heardOf(critique.doc)].map(([noteId, heard]) => [noteId, heardVtt(critique, noteId, heard)]));
   const own = new Map<string, Buffer>();
   for (const { id } of critique.clips) own.set(id, await house.storage.read(clipVideoKey(id)));
   const stillPath = (noteId: string): string | null => (still(noteId) ? `stills/${noteId}.jpg` : null);
@@ -82,7 +82,7 @@ export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buf
 }
 
 /** What is heard in the clip of a moment, as a track over all of it. */
-function captionsVtt({ moments }: ExportFacts['critique'], noteId: string, heard: string): string {
+function heardVtt({ moments }: ExportFacts['critique'], noteId: string, heard: string): string {
   const { clipFromSeconds, clipToSeconds } = moments.find(({ note }) => note.id === noteId)!;
   return chaptersVtt([{ fromSeconds: 0, toSeconds: clipToSeconds - clipFromSeconds, title: heard }]);
 }
