@@ -12,12 +12,12 @@ import { writeWhole } from './writeWhole.mjs';
 
 /** Runs a TypeScript command of the house to its end. Rejects with what it said where it fails; `signal` ends it. */
 async function runCommand(args, { env, identity, signal }) {
-  // A session of its own: Ctrl-C reaches the start script first, which ends it.
+  // A session of its own: Ctrl-C reaches the start script first, which ends it. By the channel it notices that the script is gone.
   const child = spawn(process.execPath, ['--import', 'tsx', ...args], {
     ...identity,
     cwd: root,
     env,
-    stdio: ['ignore', 'pipe', 'pipe'],
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
     detached: true,
   });
   const end = () => child.kill('SIGTERM');

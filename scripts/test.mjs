@@ -62,15 +62,16 @@ async function tests(words, projects, how) {
   totals.failed += numFailedTests > 0 || (ended && success) ? numFailedTests : 1;
 }
 
-/** A file's failed tests with the first line of what went wrong, or the file itself where it could not be loaded. */
+/** A file's failed tests with the first words of what went wrong, or the file itself where it could not be loaded. */
 function failuresOfFile({ name, status, message, assertionResults }) {
   const file = relative(root, name);
   const failed = assertionResults.filter((test) => test.status === 'failed');
-  if (failed.length === 0) return status === 'failed' ? [`${file}: ${firstLine(message)}`] : [];
-  return failed.map((test) => `${file}: ${test.fullName}: ${firstLine(test.failureMessages[0])}`);
+  if (failed.length === 0) return status === 'failed' ? [`${file}: ${firstWords(message)}`] : [];
+  return failed.map((test) => `${file}: ${test.fullName}: ${firstWords(test.failureMessages[0])}`);
 }
 
-const firstLine = (text = '') => text.split('\n')[0];
+/** In one line: the sentence that a started process said often stands below the first one. */
+const firstWords = (text = '') => text.replace(/\s+/g, ' ').slice(0, 400);
 
 try {
   ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium'], console.log);
