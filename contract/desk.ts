@@ -21,6 +21,7 @@ import {
   type DeskChange,
   type DeskDocument,
   type DeskEntity,
+  type DeskTake,
   type Drawing,
   type Look,
   type Mark,
@@ -36,6 +37,8 @@ import { coaching, operation } from './operation.ts';
 import { request } from './requests.ts';
 import { sameAs } from './sameAs.ts';
 
+/** Seconds of a recording. */
+export const takeSeconds = z.number().min(0).max(36_000);
 const share = z.number().min(-1).max(2);
 const point = z.object({ x: share, y: share, pressure: z.number().min(0).max(1).optional() });
 const points = z.array(point).min(1).max(4000);
@@ -143,6 +146,21 @@ export const conflict = z.object({
   asideBy: z.string(),
 });
 
+const stretch = { from: takeSeconds, to: takeSeconds };
+export const takeCuts = z.array(z.object(stretch)).max(5000);
+export const takeCaptions = z
+  .array(z.object({ ...stretch, words: z.string().max(1000), origin: z.enum(['typed', 'drafted', 'heard']) }))
+  .max(20_000);
+export const takeChapters = z.array(z.object({ from: takeSeconds, title: z.string().max(200) })).max(500);
+/** What can be changed of a spoken critique; times are seconds of the recording. */
+export const deskTake = z.object({
+  ...ofFootage,
+  title: z.string().max(120).default(''),
+  cuts: takeCuts.default([]),
+  captions: takeCaptions.default([]),
+  chapters: takeChapters.default([]),
+});
+
 /** What each kind of thing on a desk is made of: just what core says of it. */
 export const deskItems = {
   mark: sameAs<Mark>()(mark),
@@ -158,6 +176,7 @@ export const deskItems = {
   cut: sameAs<CodedCut>()(cut),
   event: sameAs<CodedEvent>()(event),
   override: sameAs<CodedOverride>()(override),
+  take: sameAs<DeskTake>()(deskTake),
 } satisfies Record<DeskEntity, z.ZodObject>;
 
 /** A shelf that a file or an older browser does not have yet is empty. */

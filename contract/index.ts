@@ -35,6 +35,7 @@ export * from './rooms.ts';
 export * from './scoring.ts';
 export * from './search.ts';
 export * from './takeFile.ts';
+export * from './takes.ts';
 export * from './uploads.ts';
 export * from './wellFormed.ts';
 export * from './writeBoutFile.ts';

@@ -22,6 +22,7 @@ export const subjects = [
   'request',
   'rule-sheet',
   'session',
+  'take',
 ] as const;
 export type Subject = (typeof subjects)[number];
 

@@ -19,6 +19,7 @@ import * as readLinks from './readLinks.ts';
 import * as requests from './requests.ts';
 import * as scoring from './scoring.ts';
 import * as search from './search.ts';
+import * as takes from './takes.ts';
 import * as uploads from './uploads.ts';
 
 /** Of a module's exports those that are operations, by their names. */
@@ -47,6 +48,7 @@ export const rooms = {
   links: operationsOf(readLinks),
   followup: operationsOf(followup),
   search: operationsOf(search),
+  takes: operationsOf(takes),
   letters: operationsOf(letters),
   health: operationsOf(health),
 };

@@ -2,13 +2,12 @@ import { drawingTools, strokeColours, strokeWeights, wholePicture } from '@lean-
 import { frameTableFault, type FrameTable } from '@lean-mentor/core/footage';
 import { fastestRate, slowestRate, type Take } from '@lean-mentor/core/takes';
 import { z } from 'zod';
-import { drawing } from './desk.ts';
+import { drawing, takeCaptions, takeChapters, takeCuts, takeSeconds as seconds } from './desk.ts';
 import { schemaFault } from './schemaFault.ts';
 
 export const takeFormat = 'lean-mentor/take@1';
 
 const name = z.string().min(1).max(200);
-const seconds = z.number().min(0).max(36_000);
 const frame = z.int().min(0);
 const share = z.number().min(0).max(1);
 const view = z.object({ zoom: z.number().min(1).max(8), x: share, y: share });
@@ -26,7 +25,8 @@ const stroke = z.object({
 const copies = z.array(drawing.omit({ id: true, footageId: true }).extend({ id: name })).max(500);
 const t = seconds;
 
-const event = z.discriminatedUnion('kind', [
+/** Something done on the desk while the voice ran; `t` in seconds of the voice. */
+export const takeEvent = z.discriminatedUnion('kind', [
   z.object({
     t,
     kind: z.literal('stage'),
@@ -66,19 +66,10 @@ export const takeFile = z.object({
   /** Seconds of every frame of the footage, and where the last one ends. Without them the take goes with its footage. */
   frameTimes: z.array(z.number().min(0)).min(1).max(2_000_000).optional(),
   endSeconds: seconds.optional(),
-  events: z.array(event).min(1).max(200_000),
-  cuts: z
-    .array(z.object({ from: seconds, to: seconds }))
-    .max(5000)
-    .default([]),
-  captions: z
-    .array(z.object({ from: seconds, to: seconds, words: z.string().max(1000), origin: z.enum(['typed', 'drafted', 'heard']) }))
-    .max(20_000)
-    .default([]),
-  chapters: z
-    .array(z.object({ from: seconds, title: z.string().max(200) }))
-    .max(500)
-    .default([]),
+  events: z.array(takeEvent).min(1).max(200_000),
+  cuts: takeCuts.default([]),
+  captions: takeCaptions.default([]),
+  chapters: takeChapters.default([]),
 });
 export type TakeFile = z.infer<typeof takeFile>;
 

@@ -21,6 +21,7 @@ import { queueHandlers } from './features/queue/handlers.ts';
 import { requestHandlers } from './features/requests/handlers.ts';
 import { scoringHandlers } from './features/scoring/handlers.ts';
 import { searchHandlers } from './features/search/handlers.ts';
+import { takeHandlers } from './features/takes/handlers.ts';
 import { uploadHandlers } from './features/uploads/handlers.ts';
 import type { House } from './house/house.ts';
 import { isDatabaseAway } from './db/isDatabaseAway.ts';
@@ -100,6 +101,7 @@ const everyRoute = (house: House, watch: FootageWatch): Route[] => [
   ...serveRoom(house, rooms.links, linkHandlers),
   ...serveRoom(house, rooms.followup, followupHandlers),
   ...serveRoom(house, rooms.search, searchHandlers),
+  ...serveRoom(house, rooms.takes, takeHandlers),
   ...serveRoom(house, rooms.letters, letterHandlers),
   ...serveRoom(house, rooms.health, healthHandlers),
 ];

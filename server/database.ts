@@ -11,6 +11,7 @@ import { footageTables } from './features/footage/model.ts';
 import { letterTables } from './features/letters/model.ts';
 import { requestTables } from './features/requests/model.ts';
 import { scoringTables } from './features/scoring/model.ts';
+import { takeTables } from './features/takes/model.ts';
 import { uploadTables } from './features/uploads/model.ts';
 import { jobTables } from './jobs/model.ts';
 import { connect } from './db/connect.ts';
@@ -28,6 +29,7 @@ const tablesOf = (sequelize: Sequelize) => ({
   ...scoringTables(sequelize),
   ...fixTables(sequelize),
   ...critiqueTables(sequelize),
+  ...takeTables(sequelize),
   ...letterTables(sequelize),
 });
 

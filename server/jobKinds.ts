@@ -4,6 +4,8 @@ import { changeFootage } from './features/footage/index.ts';
 import { footageRested } from './features/requests/index.ts';
 import { makeClip } from './features/book/makeClip.ts';
 import { makeReady } from './features/footage/makeReady.ts';
+import { makeTake } from './features/takes/makeTake.ts';
+import { changeTake } from './features/takes/index.ts';
 import type { JobKinds } from './jobs/jobKind.ts';
 import { removeFootage } from './features/footage/removeFootage.ts';
 
@@ -24,6 +26,11 @@ export const jobKinds: JobKinds = {
     run: (house, job) => makeExport(house, job.subjectId),
     failed: 'Making the export failed on our side. Ask for it again.',
     rested: (house, id) => changeExport(house, id, { state: 'failed' }),
+  },
+  'make-take': {
+    run: (house, job) => makeTake(house, job.subjectId),
+    failed: 'Putting the take together failed on our side. Ask for it again.',
+    rested: (house, id, failure) => changeTake(house, id, { state: 'failed', failure }),
   },
   'remove-footage': { run: removeFootage, failed: 'Removing failed.', rested: null },
 };

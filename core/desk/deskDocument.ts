@@ -1,4 +1,5 @@
 import type { CodedCut, CodedEvent, CodedOverride, Coding } from './coding.ts';
+import type { DeskTake } from './deskTake.ts';
 import type { Drawing } from './drawing.ts';
 import type { Measure } from './measure/measure.ts';
 
@@ -122,6 +123,7 @@ export interface DeskItems {
   cut: CodedCut;
   event: CodedEvent;
   override: CodedOverride;
+  take: DeskTake;
 }
 export type DeskEntity = keyof DeskItems;
 export type DeskItem<E extends DeskEntity> = DeskItems[E];
@@ -145,6 +147,7 @@ export const deskKinds = {
   cut: { shelf: 'cuts', onFootage: true },
   event: { shelf: 'events', onFootage: true },
   override: { shelf: 'overrides', onFootage: true },
+  take: { shelf: 'takes', onFootage: true },
 } as const satisfies { [E in DeskEntity]: { shelf: string; onFootage: DeskItems[E] extends { footageId: string } ? true : false } };
 
 export const deskEntities = Object.keys(deskKinds) as DeskEntity[];

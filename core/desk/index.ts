@@ -4,6 +4,7 @@ export { causeFault, chainOf, ledToBy, linkedThings, linksFault, timeOrder, type
 export { comparedFrame, comparedSpan, steppedOffset, type Compared } from './comparing.ts';
 export { applyDeskChange, inverseDeskChange, patchDesk, removeFromDesk, type DeskChange } from './deskChange.ts';
 export * from './deskDocument.ts';
+export type { Caption, ChapterStart, DeskTake, TakeStretch } from './deskTake.ts';
 export * from './drawing.ts';
 export { drawingShape, handlesOf, strokeEdge, strokeEdgeFactor, strokeInk, type DrawingShape } from './drawingShape.ts';
 export { drawingPaints, drawingsSvg, type Paint, type WordsPath } from './drawingsSvg.ts';

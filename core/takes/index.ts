@@ -2,6 +2,8 @@ export { captionLetters, captionTexts, heardCaptions, spreadCaptions, uncaptione
 export { captionAt, chapterAt, chapterStretches, type TakeChapter } from './chapters.ts';
 export { cutClock, joinedCuts, type CutClock } from './cuts.ts';
 export { longestPause, pauseKept, pausesToCut } from './pauses.ts';
+export { deskLog, inOrder, joinedParts, runSlack, type DeskLog, type DeskLook } from './deskLog.ts';
+export { levelOf, levelSeconds, silencesOf, speechOf } from './silences.ts';
 export { stageReader, type Stage, type StageReader } from './stage.ts';
 export {
   fastestRate,

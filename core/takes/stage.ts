@@ -1,6 +1,7 @@
-import { drawingsAtFrame, type StageView } from '../desk/index.ts';
-import { frameAtSeconds, secondsOfFrame, timeSlack, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
+import { drawingsAtFrame, toolGesture, type StageView } from '../desk/index.ts';
+import { secondsOfFrame, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
 import { assertNever } from '../never/index.ts';
+import { frameOfMotion, secondsOfMotion, type MotionFrom } from './motion.ts';
 import { viewSlide, type OpenNote, type Stroke, type Take, type TakeDrawing, type TakeEvent } from './take.ts';
 
 /** What the stage shows at an instant. */
@@ -18,8 +19,7 @@ export interface Stage {
 
 /** What holds from an event on, until the next. */
 interface Held {
-  /** The frame at an instant, how far beyond its beginning, and how fast it runs from there. */
-  motion: { t: Seconds; frame: FrameIndex; rate: number; into?: Seconds | undefined };
+  motion: MotionFrom;
   view: { t: Seconds; view: StageView };
   mirrored: boolean;
   strokes: readonly (Stroke & { t: Seconds })[];
@@ -65,14 +65,6 @@ function heldAfter(held: Held | null, event: TakeEvent): Held {
   }
 }
 
-/** The second of the footage that a motion has come to; before its beginning and beyond its end where it would have run on. */
-const secondsOfMotion = ({ t, frame, rate, into = 0 }: Held['motion'], at: Seconds, table: FrameTable): Seconds =>
-  secondsOfFrame(table, frame) + into + rate * (at - t);
-
-/** The frame a motion has come to: by the footage's own frame times, resting at its ends. */
-export const frameOfMotion = (motion: Held['motion'], at: Seconds, table: FrameTable): FrameIndex =>
-  motion.rate === 0 ? motion.frame : frameAtSeconds(table, secondsOfMotion(motion, at, table) + timeSlack);
-
 const between = (one: number, other: number, share: number): number => one + (other - one) * share;
 
 /** The view at an instant: straight on the way to the next one, while the hand moves. */
@@ -82,11 +74,18 @@ function viewAt({ t, view }: Held['view'], next: (StageView & { t: Seconds }) | 
   return { zoom: between(view.zoom, next.zoom, share), x: between(view.x, next.x, share), y: between(view.y, next.y, share) };
 }
 
-/** Of a stroke so much as was drawn within so many seconds. */
-const grown = ({ t, ...stroke }: Held['strokes'][number], at: Seconds): Stroke => ({
-  ...stroke,
-  points: stroke.points.filter(([, , ms]) => ms <= (at - t) * 1000 + 1e-6),
-});
+/** Of a stroke so much as was drawn within so many seconds. What is pulled from one end to the other is as long as the pull has come. */
+function grown({ t, ...stroke }: Held['strokes'][number], at: Seconds): Stroke {
+  const passed = (at - t) * 1000 + 1e-6;
+  const gesture = toolGesture[stroke.tool];
+  const [start, end] = stroke.points;
+  if ('drag' in gesture && gesture.drag === 'ends' && start && end && stroke.points.length === 2 && passed < end[2]) {
+    const share = Math.max(0, (passed - start[2]) / (end[2] - start[2]));
+    const reached = [between(start[0], end[0], share), between(start[1], end[1], share), start[2]] as const;
+    return { ...stroke, points: share > 0 ? [start, reached] : [] };
+  }
+  return { ...stroke, points: stroke.points.filter(([, , ms]) => ms <= passed) };
+}
 
 /** Reads the stage of a take at any instant of its recording. */
 export interface StageReader {

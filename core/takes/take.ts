@@ -1,4 +1,4 @@
-import type { Drawing, DrawingTool, StageView, StrokeColour, StrokeWeight } from '../desk/index.ts';
+import type { Caption, ChapterStart, Drawing, DrawingTool, StageView, StrokeColour, StrokeWeight, TakeStretch } from '../desk/index.ts';
 import type { FrameIndex, Seconds } from '../footage/index.ts';
 
 /** How fast the footage runs under the voice: below 0 backwards; 0 is rest. */
@@ -57,17 +57,7 @@ export type TakeEvent = { t: Seconds } & (
   | { kind: 'note'; id: string; open: boolean; words: string }
 );
 
-/** A stretch of the voice, in seconds of the recording, from inclusive, to exclusive. */
-export interface TakeStretch {
-  from: Seconds;
-  to: Seconds;
-}
-
-export interface Caption extends TakeStretch {
-  words: string;
-  /** typed: by the coach; drafted: spread or aligned from the words of notes; heard: by a recogniser, unproven. */
-  origin: 'typed' | 'drafted' | 'heard';
-}
+export type { Caption, TakeStretch };
 
 /** One recording of the coach's voice with everything done on the desk meanwhile. All times are of the recording, before cuts. */
 export interface Take {
@@ -76,7 +66,7 @@ export interface Take {
   events: readonly TakeEvent[];
   cuts: readonly TakeStretch[];
   captions: readonly Caption[];
-  chapters: readonly { from: Seconds; title: string }[];
+  chapters: readonly ChapterStart[];
 }
 
 /** Two views this close, in seconds, belong to one movement of the hand, which is straight between them. */

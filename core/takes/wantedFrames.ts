@@ -1,6 +1,6 @@
 import type { FrameIndex, FrameTable, Seconds } from '../footage/index.ts';
 import { leftOf } from './cuts.ts';
-import { frameOfMotion } from './stage.ts';
+import { frameOfMotion } from './motion.ts';
 import type { Take, TakeStretch } from './take.ts';
 
 /** A stretch of a recording over which the footage rests or runs evenly. */

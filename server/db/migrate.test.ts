@@ -61,6 +61,7 @@ describe('migrations', () => {
       '011-falls',
       '012-search-forms',
       '013-led-to',
+      '014-takes',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -13,6 +13,7 @@ import * as guarded from './migrations/010-guarded.ts';
 import * as falls from './migrations/011-falls.ts';
 import * as searchForms from './migrations/012-search-forms.ts';
 import * as ledTo from './migrations/013-led-to.ts';
+import * as takes from './migrations/014-takes.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -35,6 +36,7 @@ export const migrations: readonly Migration[] = [
   { name: '011-falls', statements: falls.statements },
   { name: '012-search-forms', statements: searchForms.statements },
   { name: '013-led-to', statements: ledTo.statements },
+  { name: '014-takes', statements: takes.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

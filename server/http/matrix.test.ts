@@ -108,6 +108,8 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   askQuestion: () => ({ id: house.newId(), fixId: null, noteId: null, words: 'Why?' }),
   makeReadLink: () => ({ forName: 'Ines', days: 3 }),
   importNotes: () => ({ format: 'lean-mentor/notes@1', notes: [] }),
+  saveTakePiece: () => ({ type: 'audio/webm', voice: '', events: [] }),
+  finishTake: () => ({ pieces: [0] }),
 };
 
 /** Operations that change something, and the tables in which they may. Whatever is not named here changes nothing. */
@@ -158,6 +160,8 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   askQuestion: ['questions', 'search_entries', 'search_words'],
   endReadLink: ['critique_links'],
   makeReadLink: ['critique_links'],
+  saveTakePiece: ['takes', 'take_pieces'],
+  finishTake: ['takes', 'jobs'],
   importNotes: ['notes', 'desk_changes', 'search_entries', 'search_words'],
   getSharedCritique: ['critique_links'],
 };

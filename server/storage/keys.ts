@@ -26,6 +26,15 @@ export const sharedClipKey = (critiqueId: string, version: number, noteId: strin
 export const memosFolder = (requestId: string): string => `memos/${requestId}/`;
 export const memoKey = (requestId: string, memoId: string): string => `${memosFolder(requestId)}${memoId}`;
 
+/** A spoken critique: its pieces as they came, and what is made of them. */
+export const takeFolder = (requestId: string, takeId: string): string => `takes/${requestId}/${takeId}/`;
+export const takePieceKey = (requestId: string, takeId: string, part: number, piece: number): string =>
+  `${takeFolder(requestId, takeId)}${part}-${piece}`;
+export const takeLogKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}log.json`;
+/** For listening, and without loss for whatever is made from it later. */
+export const takeVoiceKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}voice.m4a`;
+export const takeMasterKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}voice.flac`;
+
 /** What was made of a critique to be taken out. */
 export const exportsFolder = (critiqueId: string): string => `exports/${critiqueId}/`;
 export const exportKey = (critiqueId: string, exportId: string): string => `${exportsFolder(critiqueId)}${exportId}`;

@@ -10,6 +10,8 @@ import {
   exportKey,
   frameTableKey,
   memoKey,
+  takeLogKey,
+  takeVoiceKey,
   motionKey,
   originalKey,
   posterKey,
@@ -46,8 +48,20 @@ async function makeReady(house: House, footageId: string): Promise<void> {
   await house.db.footages.update({ frameCount: 4 }, { where: { id: footageId } });
 }
 
+/** A take that can be heard. */
+async function bringTake(house: House, requestId: string, footageId: string): Promise<string> {
+  const id = house.newId();
+  const thing = { id, footageId, title: '', cuts: [], captions: [], chapters: [] };
+  await house.db.deskItems.create({ id, requestId, entity: 'take', thing: thing as never });
+  const recorded = { pieces: [], partSeconds: [1], seconds: 1, peaks: [], silences: [], failure: null };
+  await house.db.takes.create({ id, requestId, state: 'ready', changedAt: house.now(), ...recorded });
+  await house.storage.putBytes(takeLogKey(requestId, id), JSON.stringify({ seconds: 1, events: [] }));
+  await house.storage.putBytes(takeVoiceKey(requestId, id), 'sound');
+  return id;
+}
+
 /**
- * A client's request on the desk with a note, a memo and a bout; one that was answered, with its critique, a question, a link and an
+ * A client's request on the desk with a note, a memo, a take and a bout; one that was answered, with its critique, a question, a link and an
  * export;
  * a draft; one that waits for the guardian, one that waits for an answer, one whose video cannot be read.
  */
@@ -80,6 +94,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     thing: { id: memoId, noteId: notes[0]!.id, seconds: 1, peaks: [] } as never,
   });
   await storage.putBytes(memoKey(requestId, memoId), 'sound');
+  const takeId = await bringTake(house, requestId, footageId);
   await db.clips.create({ id: clipId, title: `Clip ${clipId}`, state: 'ready', failure: null, seconds: 1, madeAt: now });
   for (const key of [clipVideoKey, clipPosterKey]) await storage.putBytes(key(clipId), 'bytes');
   await db.principles.create({ id: principleId, name: `Principle ${principleId}` } as never);
@@ -163,6 +178,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     requestId,
     footageId,
     memoId,
+    takeId,
     clipId,
     principleId,
     drillId,
@@ -189,6 +205,8 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     version: '1',
     as: 'csv',
     frame: '1',
+    part: '0',
+    piece: '0',
     uploadId: 'a'.repeat(32),
     coachId,
   };

@@ -22,6 +22,10 @@ export async function findDeskDocument(house: House, requestId: string, transact
 export const findDeskItem = (house: House, entity: DeskEntity, id: string, transaction: Transaction): Promise<Found | null> =>
   deskKinds[entity].store.find(house, entity, id, transaction);
 
+/** Whether a thing lies on the desk of this request. */
+export const isOnDesk = async (house: House, entity: DeskEntity, id: string, requestId: string): Promise<boolean> =>
+  (await house.db.sequelize.transaction((transaction) => findDeskItem(house, entity, id, transaction)))?.requestId === requestId;
+
 /** Does to the tables what `applyDeskChange` does to the document. */
 export async function storeChange(house: House, requestId: string, change: DeskChange, transaction: Transaction): Promise<void> {
   const { entity, id, before, after } = change;

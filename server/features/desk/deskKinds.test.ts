@@ -63,6 +63,7 @@ const samples = (id: string): { [E in DeskEntity]: DeskItems[E] } => {
       position: null,
       holder: null,
     },
+    take: { ...onFootage, title: 'First', cuts: [{ from: 1, to: 2 }], captions: [], chapters: [{ from: 0, title: 'Hello' }] },
     override: { ...onFootage, boutId: house.newId(), athlete: 'client', action: 'sweep', atFrame: 3, points: 2, near: 0, why: 'Seen so.' },
   };
 };
@@ -80,6 +81,7 @@ const changed: { [E in DeskEntity]: Partial<DeskItems[E]> } = {
   coding: { state: 'offered' },
   cut: { holder: 'client' },
   event: { athlete: 'partner' },
+  take: { title: 'Second' },
   override: { why: 'Seen better.' },
 };
 

@@ -19,6 +19,7 @@ import {
   onThisDesk,
   ownCoding,
   realCoder,
+  realStretches,
   type Desk,
   type Rule,
 } from './deskRules.ts';
@@ -80,6 +81,7 @@ export const deskKinds: Readonly<Record<DeskEntity, ServedKind>> = {
   },
   cut: ofACoding,
   event: ofACoding,
+  take: { store: shared, mayEdit: [fixed('footageId'), framesWithin, realStretches] },
   override: {
     store: shared,
     mayEdit: [

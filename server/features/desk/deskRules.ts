@@ -176,6 +176,15 @@ export const compared: Rule = async (edit) => {
   return null;
 };
 
+/** What is cut out of a take, and what is said in it, lasts. */
+export const realStretches: Rule = (edit) => {
+  for (const field of ['cuts', 'captions']) {
+    const none = sets(edit, field) && (edit.whole[field] as { from: number; to: number }[]).find(({ from, to }) => to <= from);
+    if (none) return `A stretch of a take from ${none.from} to ${none.to} s is none.`;
+  }
+  return null;
+};
+
 export const matOfThisDesk: Rule = async (edit) => {
   const matId = (edit.whole['input'] as { matId?: string | null } | undefined)?.matId;
   if (!sets(edit, 'input') || !matId) return null;

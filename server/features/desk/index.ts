@@ -1,2 +1,2 @@
-export { findDeskDocument, putDesk } from './deskItems.ts';
+export { findDeskDocument, isOnDesk, putDesk } from './deskItems.ts';
 export { countDeskByRequest } from './repository.ts';

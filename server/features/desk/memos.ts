@@ -1,10 +1,9 @@
 import { mostMemoBytes } from '@lean-mentor/contract';
-import type { Memo } from '@lean-mentor/core/desk';
 import type { Readable } from 'node:stream';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { memoKey } from '../../storage/index.ts';
-import { findDeskItem } from './deskItems.ts';
+import { isOnDesk } from './deskItems.ts';
 
 /** What browsers record: the first bytes of WebM, Ogg and MP4. */
 const beginnings = [
@@ -13,15 +12,13 @@ const beginnings = [
   (bytes: Buffer): boolean => bytes.toString('latin1', 4, 8) === 'ftyp',
 ];
 
-async function memoOr404(house: House, requestId: string, memoId: string): Promise<Memo> {
-  const found = await house.db.sequelize.transaction((transaction) => findDeskItem(house, 'memo', memoId, transaction));
-  if (!found || found.requestId !== requestId) throw new ContractError('not-found');
-  return found.thing as unknown as Memo;
+async function requireMemo(house: House, requestId: string, memoId: string): Promise<void> {
+  if (!(await isOnDesk(house, 'memo', memoId, requestId))) throw new ContractError('not-found');
 }
 
 /** Keeps the sound of a memo that is on the desk. A second sending replaces the first. */
 export async function saveMemoSound(house: House, requestId: string, memoId: string, body: Readable): Promise<void> {
-  await memoOr404(house, requestId, memoId);
+  await requireMemo(house, requestId, memoId);
   const pieces: Buffer[] = [];
   let size = 0;
   for await (const piece of body as AsyncIterable<Buffer>) {
@@ -36,6 +33,6 @@ export async function saveMemoSound(house: House, requestId: string, memoId: str
 }
 
 export async function memoSoundKey(house: House, requestId: string, memoId: string): Promise<string> {
-  await memoOr404(house, requestId, memoId);
+  await requireMemo(house, requestId, memoId);
   return memoKey(requestId, memoId);
 }

@@ -1,0 +1,22 @@
+import type { rooms } from '@lean-mentor/contract';
+import { sendObject } from '../../http/sendObject.ts';
+import type { Handlers } from '../../http/serveRoom.ts';
+import * as service from './service.ts';
+
+export const takeHandlers: Handlers<typeof rooms.takes> = {
+  saveTakePiece: async (house, { params, body }) => {
+    await service.saveTakePiece(house, params, body);
+    return { done: true } as const;
+  },
+
+  finishTake: (house, { params, body }) => service.finishTake(house, params.requestId, params.takeId, body),
+
+  listTakes: (house, { params }) => service.listTakes(house, params.requestId),
+
+  getTakeLog: (house, { params }) => service.getTakeLog(house, params.requestId, params.takeId),
+
+  streamTakeVoice: async (house, { params, req, res }) => {
+    const key = await service.takeVoice(house, params.requestId, params.takeId);
+    await sendObject(req, res, house.storage, key, 'audio/mp4');
+  },
+};

@@ -1,0 +1,90 @@
+import type { TakePiece } from '@lean-mentor/contract';
+import { soundPeaks } from '@lean-mentor/core/footage';
+import { joinedParts, silencesOf, type TakeEvent } from '@lean-mentor/core/takes';
+import { createReadStream, createWriteStream } from 'node:fs';
+import { open, rm, stat, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import type { House } from '../../house/house.ts';
+import { withScratchFolder } from '../../house/scratchFolder.ts';
+import { MediaFault } from '../../media/mediaFault.ts';
+import type { Demuxer } from '../../media/sniffContainer.ts';
+import { decodeVoice, encodeVoice, levelsOf, samplesIn, voiceRate } from '../../media/voice.ts';
+import { takeLogKey, takeMasterKey, takePieceKey, takeVoiceKey } from '../../storage/index.ts';
+import type { TakePieceRow, TakeRow } from './model.ts';
+import { changeTake, findPieces, findTake } from './repository.ts';
+
+const demuxers: Readonly<Record<TakePiece['type'], Demuxer>> = {
+  'audio/webm': 'matroska',
+  'audio/ogg': 'ogg',
+  'audio/mp4': 'mov',
+};
+
+/** Bars of loudness a second, and how many at most. */
+const [barsASecond, mostBars] = [8, 4000];
+
+/** Pieces of each part, without a hole: what comes after a piece that is missing is not known to belong there. */
+function partsOf(pieces: readonly TakePieceRow[]): TakePieceRow[][] {
+  const parts: TakePieceRow[][] = [];
+  for (const one of pieces) {
+    const part = (parts[one.part] ??= []);
+    if (one.piece === part.length) part.push(one);
+  }
+  return Array.from(parts, (part) => part ?? []).filter((part) => part.length > 0);
+}
+
+/** Puts a part's sound together, and answers its plain samples. */
+async function decodePart(house: House, take: TakeRow, part: readonly TakePieceRow[], folder: string): Promise<string> {
+  const [first] = part;
+  const recorded = join(folder, `part-${first!.part}`);
+  const sound = await Promise.all(part.map((one) => house.storage.read(takePieceKey(take.requestId, take.id, one.part, one.piece))));
+  await writeFile(recorded, Buffer.concat(sound));
+  const samples = `${recorded}.raw`;
+  await decodeVoice(demuxers[first!.type], recorded, samples, folder);
+  await rm(recorded);
+  return samples;
+}
+
+/** Voice and log of a whole take from its parts. A MediaFault means that trying again is useless. */
+async function putTogether(house: House, take: TakeRow, folder: string): Promise<Partial<TakeRow>> {
+  const { storage } = house;
+  const parts = partsOf(await findPieces(house, take.id));
+  if (parts.length === 0) throw new MediaFault('Nothing of this take has arrived.');
+  const whole = join(folder, 'whole.raw');
+  const joined: { seconds: number; events: TakeEvent[] }[] = [];
+  for (const part of parts) {
+    const samples = await decodePart(house, take, part, folder);
+    const seconds = samplesIn((await stat(samples)).size) / voiceRate;
+    joined.push({ seconds, events: part.flatMap(({ events }) => JSON.parse(events) as TakeEvent[]) });
+    await pipeline(createReadStream(samples), createWriteStream(whole, { flags: 'a' }));
+    await rm(samples);
+  }
+  const seconds = joined.reduce((sum, part) => sum + part.seconds, 0);
+  const events = joinedParts(joined);
+  if (events[0]?.kind !== 'stage') throw new MediaFault('What the desk showed when this take began was not sent with it.');
+  const file = await open(whole);
+  const levels = await levelsOf(file).finally(() => file.close());
+  const [flac, m4a] = [join(folder, 'voice.flac'), join(folder, 'voice.m4a')];
+  await encodeVoice(whole, { flac, m4a }, folder);
+  await storage.putBytes(takeLogKey(take.requestId, take.id), JSON.stringify({ seconds, events }));
+  await storage.putFile(takeMasterKey(take.requestId, take.id), flac);
+  await storage.putFile(takeVoiceKey(take.requestId, take.id), m4a);
+  return {
+    seconds,
+    partSeconds: joined.map((part) => part.seconds),
+    peaks: soundPeaks(levels, Math.min(mostBars, Math.ceil(seconds * barsASecond))),
+    silences: silencesOf(levels),
+  };
+}
+
+/** Puts a take together; done twice it is the same. */
+export async function makeTake(house: House, takeId: string): Promise<void> {
+  const take = await findTake(house, takeId);
+  if (take?.state !== 'waiting') return;
+  const made = await withScratchFolder(house, takeId, (folder) => putTogether(house, take, folder));
+  await house.db.sequelize.transaction(async (transaction) => {
+    // Gone on with meanwhile: it is put together again when that has come.
+    const now = await findTake(house, takeId, transaction);
+    if (now) await changeTake(house, takeId, { ...made, ...(now.state === 'waiting' && { state: 'ready' }) }, transaction);
+  });
+}

@@ -1,0 +1,146 @@
+import type { TakeRecording } from '@lean-mentor/contract';
+import type { TakeEvent } from '@lean-mentor/core/takes';
+import { writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { ffprobeJson } from '../../media/ffmpeg.ts';
+import { madeVoice } from '../../testing/madeVoice.ts';
+import { bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
+import { makeTake } from './makeTake.ts';
+
+const { house, coach, client, assistant } = peopledHouse('coach', 'client', 'assistant');
+let voice: Buffer;
+beforeAll(async () => {
+  voice = await madeVoice(6, [[2, 3.5]]);
+});
+let requestId: string;
+let takeId: string;
+beforeEach(async () => {
+  const brought = await bringRequest(house, clientA, 'ready');
+  ({ requestId } = brought);
+  takeId = house.newId();
+  await putTake(brought);
+});
+
+const putTake = (of: { requestId: string; footageId: string }, id = takeId) =>
+  coach.ask('post', `/api/requests/${of.requestId}/desk/changes`, {
+    changes: [{ changeId: house.newId(), entity: 'take', id, before: null, after: { id, footageId: of.footageId, title: 'Said' } }],
+    since: 0,
+  });
+const whole = (t: number): TakeEvent => ({
+  ...{ t, kind: 'stage', frame: 3, rate: 0, view: { zoom: 1, x: 0, y: 0 }, mirrored: false, strokes: [], drawings: [], note: null },
+});
+const show = (t: number, frame: number): TakeEvent => ({ t, kind: 'show', frame });
+const send = (part: number, piece: number, sound: Buffer, events: TakeEvent[], by = coach) =>
+  by.ask('put', `/api/requests/${requestId}/takes/${takeId}/parts/${part}/pieces/${piece}`, {
+    type: 'audio/webm',
+    voice: sound.toString('base64'),
+    events,
+  });
+const finish = (pieces: number[]) => coach.ask('post', `/api/requests/${requestId}/takes/${takeId}/finish`, { pieces });
+const recording = async (): Promise<TakeRecording> =>
+  ((await coach.ask('get', `/api/requests/${requestId}/takes`)).body as TakeRecording[])[0]!;
+/** A sound in pieces as a browser gives them: wherever it happens to be cut. */
+const inPieces = (sound: Buffer, many: number): Buffer[] =>
+  Array.from({ length: many }, (_, i) => sound.subarray(Math.floor((i * sound.length) / many), Math.floor(((i + 1) * sound.length) / many)));
+
+async function durationOf(key: string): Promise<number> {
+  const file = join(tmpdir(), `lean-${house.newId()}.m4a`);
+  await writeFile(file, await house.storage.read(key));
+  const { format } = (await ffprobeJson(['-show_format', file])) as { format: { duration: string } };
+  return Number(format.duration);
+}
+
+describe('a take', () => {
+  it('that comes in pieces, twice and out of order, is put together once: its voice, its log, its silences', async () => {
+    const [first, second, third] = inPieces(voice, 3) as [Buffer, Buffer, Buffer];
+    expect((await send(0, 2, third, [show(5, 9)])).status).toBe(200);
+    expect((await send(0, 0, first, [whole(0), show(1, 4)])).status).toBe(200);
+    expect((await finish([3])).body).toMatchObject({ code: 'not-now', message: expect.stringContaining('2 of 3 pieces') });
+    await send(0, 1, second, [show(2.5, 6)]);
+    await send(0, 1, second, [show(2.5, 6)]);
+    expect((await finish([3])).body).toMatchObject({ state: 'waiting' });
+    await makeTake(house, takeId);
+    const made = await recording();
+    expect(made).toMatchObject({ id: takeId, state: 'ready', failure: null });
+    expect(made.seconds).toBeCloseTo(6, 1);
+    expect(made.silences).toEqual([{ from: expect.closeTo(2, 1), to: expect.closeTo(3.5, 1) }]);
+    expect(made.peaks).toHaveLength(Math.ceil(made.seconds * 8));
+    const log = (await coach.ask('get', `/api/requests/${requestId}/takes/${takeId}/log`)).body;
+    expect(log.seconds).toBe(made.seconds);
+    expect(log.events.map(({ t, kind }: TakeEvent) => [t, kind])).toEqual([
+      [0, 'stage'],
+      [1, 'show'],
+      [2.5, 'show'],
+      [5, 'show'],
+    ]);
+    const sound = await coach.ask('get', `/api/requests/${requestId}/takes/${takeId}/voice.m4a`);
+    expect([sound.status, sound.headers['content-type']]).toEqual([200, 'audio/mp4']);
+    expect(await durationOf(`takes/${requestId}/${takeId}/voice.m4a`)).toBeCloseTo(6, 1);
+    // Done again it is the same.
+    await finish([3]);
+    await makeTake(house, takeId);
+    expect(await recording()).toEqual(made);
+  });
+
+  it('whose tab died is put together as far as it came, and what was logged later happened at its end', async () => {
+    const [first, second] = inPieces(voice, 3) as [Buffer, Buffer, Buffer];
+    await send(0, 0, first, [whole(0)]);
+    await send(0, 1, second, [show(3, 6), show(5.9, 9)]);
+    // Gone on with in another tab: a new file of the browser's.
+    await send(1, 0, voice, [whole(0), show(1, 20)]);
+    await finish([2, 1]);
+    await makeTake(house, takeId);
+    const { partSeconds, seconds, state } = await recording();
+    expect(state).toBe('ready');
+    expect(partSeconds[0]).toBeGreaterThan(3.4);
+    expect(partSeconds[0]).toBeLessThan(4.4);
+    expect(seconds).toBeCloseTo(partSeconds[0]! + 6, 1);
+    const { events } = (await coach.ask('get', `/api/requests/${requestId}/takes/${takeId}/log`)).body;
+    expect(events.map((one: { t: number; frame: number }) => [one.t, one.frame])).toEqual([
+      [0, 3],
+      [3, 6],
+      [partSeconds[0], 9],
+      [partSeconds[0], 3],
+      [partSeconds[0]! + 1, 20],
+    ]);
+  });
+
+  it('that is gone on with after it was put together is recording again, and is heard as it was until the rest has come', async () => {
+    await send(0, 0, voice, [whole(0)]);
+    await finish([1]);
+    await makeTake(house, takeId);
+    await send(1, 0, voice, [whole(0)]);
+    expect((await recording()).state).toBe('recording');
+    expect((await coach.ask('get', `/api/requests/${requestId}/takes/${takeId}/voice.m4a`)).status).toBe(200);
+    await finish([1, 1]);
+    await makeTake(house, takeId);
+    expect((await recording()).seconds).toBeCloseTo(12, 0);
+  });
+
+  it('cannot be put together from what is no sound, and says so', async () => {
+    await send(0, 0, Buffer.from('no sound at all'), [whole(0)]);
+    await finish([1]);
+    await expect(makeTake(house, takeId)).rejects.toThrow();
+    await send(0, 0, voice, [show(0, 1)]);
+    await finish([1]);
+    await expect(makeTake(house, takeId)).rejects.toThrow('What the desk showed when this take began');
+  });
+
+  it('is taken only for a take on this desk, from the coaching side, and only as what a take is made of', async () => {
+    expect((await send(0, 0, voice, [whole(0)], client)).status).toBe(403);
+    expect((await send(0, 0, voice, [whole(0)], assistant)).status).toBe(200);
+    const { requestId: others } = await bringRequest(house, clientB, 'ready');
+    const elsewhere = await coach.ask('put', `/api/requests/${others}/takes/${takeId}/parts/0/pieces/0`, {
+      type: 'audio/webm',
+      voice: '',
+      events: [],
+    });
+    expect(elsewhere.status).toBe(404);
+    expect((await coach.ask('post', `/api/requests/${others}/takes/${takeId}/finish`, { pieces: [1] })).status).toBe(404);
+    const odd = await send(0, 1, voice, [{ t: 1, kind: 'leap' } as never]);
+    expect([odd.status, odd.body.message]).toEqual([400, expect.stringContaining('events.0')]);
+  });
+});
