@@ -32,13 +32,12 @@ import {
 } from '@lean-mentor/core/desk';
 import { z } from 'zod';
 import { coding, cut, event, override } from './coding.ts';
+import { deskTake } from './deskTake.ts';
 import { done, frame, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { request } from './requests.ts';
 import { sameAs } from './sameAs.ts';
 
-/** Seconds of a recording. */
-export const takeSeconds = z.number().min(0).max(36_000);
 const share = z.number().min(-1).max(2);
 const point = z.object({ x: share, y: share, pressure: z.number().min(0).max(1).optional() });
 const points = z.array(point).min(1).max(4000);
@@ -144,21 +143,6 @@ export const conflict = z.object({
   aside: z.unknown(),
   standsBy: z.string(),
   asideBy: z.string(),
-});
-
-const stretch = { from: takeSeconds, to: takeSeconds };
-export const takeCuts = z.array(z.object(stretch)).max(5000);
-export const takeCaptions = z
-  .array(z.object({ ...stretch, words: z.string().max(1000), origin: z.enum(['typed', 'drafted', 'heard']) }))
-  .max(20_000);
-export const takeChapters = z.array(z.object({ from: takeSeconds, title: z.string().max(200) })).max(500);
-/** What can be changed of a spoken critique; times are seconds of the recording. */
-export const deskTake = z.object({
-  ...ofFootage,
-  title: z.string().max(120).default(''),
-  cuts: takeCuts.default([]),
-  captions: takeCaptions.default([]),
-  chapters: takeChapters.default([]),
 });
 
 /** What each kind of thing on a desk is made of: just what core says of it. */

@@ -14,6 +14,7 @@ export * from './critiqueDoc.ts';
 export * from './critiqueFile.ts';
 export * from './critiqueWriting.ts';
 export * from './desk.ts';
+export * from './deskTake.ts';
 export * from './errors.ts';
 export * from './fixes.ts';
 export * from './followup.ts';

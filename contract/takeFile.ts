@@ -2,7 +2,8 @@ import { drawingTools, strokeColours, strokeWeights, wholePicture } from '@lean-
 import { frameTableFault, type FrameTable } from '@lean-mentor/core/footage';
 import { fastestRate, slowestRate, type Take } from '@lean-mentor/core/takes';
 import { z } from 'zod';
-import { drawing, takeCaptions, takeChapters, takeCuts, takeSeconds as seconds } from './desk.ts';
+import { drawing } from './desk.ts';
+import { takeCaptions, takeChapters, takeCuts, takeSeconds as seconds } from './deskTake.ts';
 import { schemaFault } from './schemaFault.ts';
 
 export const takeFormat = 'lean-mentor/take@1';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { takeSeconds } from './desk.ts';
+import { takeSeconds } from './deskTake.ts';
 import { done, id } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { takeEvent } from './takeFile.ts';
@@ -13,8 +13,16 @@ const mostPieces = 4000;
 /** One piece is 2 s of speech, about 12 kB; a browser that was starved gives more at once. */
 const mostPieceBytes = 1024 ** 2;
 
-const part = z.coerce.number().int().min(0).max(mostTakeParts - 1);
-const piece = z.coerce.number().int().min(0).max(mostPieces - 1);
+const part = z.coerce
+  .number()
+  .int()
+  .min(0)
+  .max(mostTakeParts - 1);
+const piece = z.coerce
+  .number()
+  .int()
+  .min(0)
+  .max(mostPieces - 1);
 const byRequest = z.object({ requestId: id });
 const byTake = byRequest.extend({ takeId: id });
 

@@ -1,7 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { secondsOfFrame } from '../footage/index.ts';
-import { deskLog, inOrder, joinedParts, levelOf, runSlack, silencesOf, speechOf, stageReader, type DeskLook, type TakeDrawing, type TakeEvent } from './index.ts';
+import {
+  deskLog,
+  inOrder,
+  joinedParts,
+  levelOf,
+  runSlack,
+  silencesOf,
+  speechOf,
+  stageReader,
+  strokeTimes,
+  type DeskLook,
+  type TakeDrawing,
+  type TakeEvent,
+} from './index.ts';
 import { randomTable } from './testing/randomTake.ts';
 
 const table = { times: Array.from({ length: 300 }, (_, i) => i / 30), endSeconds: 10 };
@@ -66,6 +79,35 @@ describe('the log of a desk', () => {
       [0, 0],
       [0, 1],
     ]);
+  });
+});
+
+describe('the times of a stroke', () => {
+  it('are those at which the pen was at what is left of its line, also where it crosses itself', () => {
+    const seen = [0, 1, 2, 1, 0].map((x, i) => ({ x: x / 10, y: 0.5, ms: i * 100 }));
+    const left = [
+      { x: 0, y: 0.5 },
+      { x: 0.2, y: 0.5, pressure: 0.4 },
+      { x: 0, y: 0.500_004 },
+    ];
+    expect(strokeTimes(left, seen)).toEqual([
+      [0, 0.5, 0],
+      [0.2, 0.5, 200, 0.4],
+      [0, 0.500_004, 400],
+    ]);
+  });
+
+  it('never go back, whatever is left of it, and what was not seen came at the end', () => {
+    const spots = fc.array(fc.record({ x: fc.nat(4), y: fc.nat(4) }), { minLength: 1, maxLength: 30 });
+    fc.assert(
+      fc.property(spots, fc.array(fc.boolean(), { maxLength: 30 }), (line, keep) => {
+        const seen = line.map((spot, i) => ({ ...spot, ms: i * 16 }));
+        const left = line.filter((_, i) => keep[i]);
+        const times = strokeTimes(left, seen).map(([, , ms]) => ms);
+        expect(times).toEqual([...times].sort((a, b) => a - b));
+      }),
+    );
+    expect(strokeTimes([{ x: 9, y: 9 }], [{ x: 0, y: 0, ms: 70 }])).toEqual([[9, 9, 70]]);
   });
 });
 

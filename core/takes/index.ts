@@ -20,4 +20,5 @@ export {
   type WholeStage,
 } from './take.ts';
 export { motionsOf, wantedFrames, type Motion } from './wantedFrames.ts';
+export { strokeTimes, type SeenPoint } from './strokeTimes.ts';
 export { withoutCuts } from './withoutCuts.ts';

@@ -1,6 +1,6 @@
 import { frameAtSeconds, secondsOfFrame, timeSlack, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
 
-/** The frame that is seen at an instant of the voice, how far beyond its beginning, in seconds of the footage, and how fast it runs from there. */
+/** The frame that is seen at an instant of the voice, how far beyond its beginning (footage's seconds), and how fast it runs from there. */
 export interface MotionFrom {
   t: Seconds;
   frame: FrameIndex;

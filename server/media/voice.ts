@@ -12,7 +12,7 @@ const mostBytes = mostSeconds * voiceRate * bytesASample;
 
 const raw = ['-f', 's16le', '-ar', String(voiceRate), '-ac', '1'];
 
-/** What a browser recorded, as plain samples; one whose end is missing (a tab that died) as far as it goes. Rejects with an FfmpegFailure. */
+/** What a browser recorded, as plain samples; one whose end is missing (a tab that died) as far as it goes. Else an FfmpegFailure. */
 export const decodeVoice = (demuxer: Demuxer, from: string, to: string, folder: string): Promise<void> =>
   ffmpeg([...safeInput(demuxer, from), '-vn', '-af', 'aresample=async=0', ...raw, to], { timeoutSeconds: 600, mostBytes, folder });
 

@@ -45,6 +45,8 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
       boutAt: () => undefined,
       isLost: () => false,
       actions,
+      asSeen: () => ({ view: { zoom: 1, x: 0, y: 0 }, mirrored: false }),
+      sees: () => undefined,
       contents: () => contents,
       go: () => undefined,
       goToMoment: () => undefined,

@@ -44,7 +44,9 @@ const recording = async (): Promise<TakeRecording> =>
   ((await coach.ask('get', `/api/requests/${requestId}/takes`)).body as TakeRecording[])[0]!;
 /** A sound in pieces as a browser gives them: wherever it happens to be cut. */
 const inPieces = (sound: Buffer, many: number): Buffer[] =>
-  Array.from({ length: many }, (_, i) => sound.subarray(Math.floor((i * sound.length) / many), Math.floor(((i + 1) * sound.length) / many)));
+  Array.from({ length: many }, (_, i) =>
+    sound.subarray(Math.floor((i * sound.length) / many), Math.floor(((i + 1) * sound.length) / many)),
+  );
 
 async function durationOf(key: string): Promise<number> {
   const file = join(tmpdir(), `lean-${house.newId()}.m4a`);

@@ -12,6 +12,8 @@ import { StageAndPanel } from './StageAndPanel.tsx';
 import { StageRow } from './StageRow.tsx';
 import { ScorePanel } from './score/ScorePanel.tsx';
 import { ScoreProvider, useScore } from './score/useScore.ts';
+import { SpeakingHead } from './take/SpeakingHead.tsx';
+import { TakePanel } from './take/TakePanel.tsx';
 import { useDeskControls } from './useDeskControls.ts';
 import { useCoder, useDeskScene, type DeskGiven } from './useDeskScene.ts';
 
@@ -29,7 +31,7 @@ export function Desk(given: DeskGiven) {
         <ScoreProvider value={score}>
           <DeskControlsProvider controls={controls}>
             <div className="grid h-dvh min-h-[640px] grid-cols-[minmax(560px,800fr)_minmax(380px,480fr)] grid-rows-[48px_1fr] overflow-hidden">
-              <DeskHead />
+              {controls.take.state.phase === 'speaking' || controls.take.state.phase === 'counting' ? <SpeakingHead /> : <DeskHead />}
               <main className="relative min-h-0 border-r border-seam">
                 <StageAndPanel
                   stage={<Stage {...stage} decodes={scene.frames !== null} />}
@@ -55,5 +57,6 @@ export function Desk(given: DeskGiven) {
 function PanelInHand({ panel }: { panel: Panel | null }) {
   if (panel === 'positions') return <PositionPalette />;
   if (panel === 'score') return <ScorePanel />;
+  if (panel === 'take') return <TakePanel />;
   return <NoteArea panel={panel} />;
 }

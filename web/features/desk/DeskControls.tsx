@@ -3,6 +3,7 @@ import type { CodingControls } from './coding/codingControls.ts';
 import type { TrayControls } from './compare/useTray.ts';
 import type { DrawingControls } from './drawing/useDrawing.ts';
 import type { MeasureControls } from './measure/useMeasuring.ts';
+import type { TakeControls } from './take/useTake.ts';
 import type { PhaseControls } from './usePhase.ts';
 import type { Stops } from './useStops.ts';
 import type { WritingControls } from './useWriting.ts';
@@ -23,6 +24,7 @@ export interface DeskControls {
   score: ScoreShown;
   phase: PhaseControls;
   stops: Stops;
+  take: TakeControls;
 }
 
 // One context each: what draws is not redrawn with every letter of a note.
@@ -35,6 +37,7 @@ const contexts: { readonly [K in keyof DeskControls]: Context<DeskControls[K] | 
   score: createContext<ScoreShown | null>(null),
   phase: createContext<PhaseControls | null>(null),
   stops: createContext<Stops | null>(null),
+  take: createContext<TakeControls | null>(null),
 };
 
 /** Hands the controls to everything on the desk. */

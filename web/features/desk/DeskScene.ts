@@ -1,5 +1,5 @@
 import type { Bout, Footage } from '@lean-mentor/contract';
-import type { DeskDocument, Note } from '@lean-mentor/core/desk';
+import type { DeskDocument, Note, StageView } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { createContext, useContext, type Context } from 'react';
 import { useNow, type DecodedFrames, type FramePlayer, type PlayerState } from '../footage/index.ts';
@@ -19,6 +19,12 @@ export interface DeskContents {
   bouts: readonly BoutHere[];
 }
 
+/** How the picture is looked at. */
+export interface AsSeen {
+  view: StageView;
+  mirrored: boolean;
+}
+
 /** What everything on the desk works on: the footage on the stage, and what can be done. It stays the same while one edits. */
 export interface DeskScene {
   subject: DeskSubject;
@@ -35,6 +41,9 @@ export interface DeskScene {
   actions: DeskActions;
   /** What is on the desk at this moment; for acting, not for showing. */
   contents: () => DeskContents;
+  /** Which part of the picture is seen, and whether mirrored; for acting, not for showing. The stage says it. */
+  asSeen: () => AsSeen;
+  sees: (as: AsSeen) => void;
   /** Goes to a frame and, where one is named, opens the note. */
   go: (frame: number, noteId: string | null) => void;
   /** Goes to a moment of any footage of the request. */

@@ -1,4 +1,4 @@
-import { memo, useRef, useState, type ReactNode } from 'react';
+import { memo, useEffect, useRef, useState, type ReactNode } from 'react';
 import { wholePicture, type StageView } from '@lean-mentor/core/desk';
 import { FlipHorizontal2, Maximize } from 'lucide-react';
 import { useSize } from '../../shared/primitives/index.ts';
@@ -24,13 +24,14 @@ const lift = { least: 1, most: 3 };
 
 /** The picture with the drawings on it, as large as the room left of the sheet allows; enlarged, mirrored and lifted as wished. */
 export const Stage = memo(function Stage({ source, onFault, takeVideo, takeCanvas, decodes }: StageProps) {
-  const { size, player } = useScene();
+  const { size, player, sees } = useScene();
   const room = useRef<HTMLDivElement>(null);
   const stage = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(room);
   const { view, setView, handlers } = useStageView(stage, () => player?.toggle());
   const [mirrored, setMirrored] = useState(false);
   const [brightness, setBrightness] = useState(1);
+  useEffect(() => sees({ view, mirrored }), [sees, view, mirrored]);
   const aspect = size.width / size.height;
   const pictureWidth = Math.floor(Math.min(width, height * aspect));
   const pictureHeight = Math.floor(pictureWidth / aspect);

@@ -1,6 +1,21 @@
 import { memo } from 'react';
 import { clockText } from '@lean-mentor/core/footage';
-import { ChevronLeft, ChevronRight, FastForward, History, Moon, Pause, Play, Redo2, Repeat, Rows3, Sun, Trophy, Undo2 } from 'lucide-react';
+import {
+  ChevronLeft,
+  ChevronRight,
+  FastForward,
+  History,
+  Mic,
+  Moon,
+  Pause,
+  Play,
+  Redo2,
+  Repeat,
+  Rows3,
+  Sun,
+  Trophy,
+  Undo2,
+} from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { toast } from 'sonner';
 import { IconButton } from '../../shared/primitives/index.ts';
@@ -27,6 +42,7 @@ export const StageRow = memo(function StageRow({ fault }: { fault: string | null
   const keyName = useKeyName();
   const coding = useControls('coding');
   const score = useControls('score');
+  const take = useControls('take');
   const { frames } = useScene();
   return (
     <div role="toolbar" aria-label="Stage" className="shrink-0 border-b border-seam">
@@ -41,6 +57,7 @@ export const StageRow = memo(function StageRow({ fault }: { fault: string | null
         </div>
         <IconButton icon={Rows3} words={`Code the positions (${keyName('positions')})`} onClick={coding.toggle} pressed={coding.on} />
         <IconButton icon={Trophy} words={`Score, stakes and numbers (${keyName('score')})`} onClick={score.toggle} pressed={score.shown} />
+        <IconButton icon={Mic} words={`Speak over it (${keyName('take')})`} onClick={take.press} pressed={take.state.phase !== 'away'} />
         <Address />
       </div>
       <div className="flex h-9 items-center gap-0.5 border-t border-seam px-1">

@@ -1,4 +1,6 @@
+import type { TakePiece } from '@lean-mentor/contract';
 import type { DeskChange } from '@lean-mentor/core/desk';
+import type { TakeEvent } from '@lean-mentor/core/takes';
 import { currentAccount } from '../../shared/wire/index.ts';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
@@ -29,6 +31,10 @@ interface DeskDb extends DBSchema {
   sounds: { key: string; value: { memoId: string; requestId: string; sound: Blob; keptAt: number; accountId: string | null } };
   /** Edits that the server will never take, for their author to see. */
   aside: { key: string; value: SetAside & { accountId: string | null } };
+  /** Pieces of takes that the server does not have yet. */
+  takePieces: { key: [string, number, number]; value: KeptPiece };
+  /** Takes that are being spoken, or were when their tab died: how many pieces each of their parts has. */
+  takesSpoken: { key: string; value: SpokenTake };
   /** Memos that are being recorded, as far as they have been spoken: a tab that dies loses the last second only. */
   recordings: { key: string; value: Recording };
 }
@@ -39,6 +45,25 @@ export interface SetAside {
   requestId: string;
   change: DeskChange;
   why: string;
+  at: number;
+}
+
+export interface KeptPiece {
+  requestId: string;
+  takeId: string;
+  part: number;
+  piece: number;
+  type: TakePiece['type'];
+  voice: Blob;
+  events: readonly TakeEvent[];
+}
+
+export interface SpokenTake {
+  takeId: string;
+  requestId: string;
+  accountId: string | null;
+  pieces: number[];
+  /** When its last piece came, in ms since 1970. */
   at: number;
 }
 
@@ -64,7 +89,7 @@ let opened: Promise<IDBPDatabase<DeskDb>> | null = null;
 let here: IDBPDatabase<DeskDb> | null = null;
 
 function openDeskDb(): Promise<IDBPDatabase<DeskDb>> {
-  const opening = openDB<DeskDb>('lean-desk', 2, {
+  const opening = openDB<DeskDb>('lean-desk', 3, {
     async upgrade(db, before, _, work) {
       if (before < 1) {
         const outbox = db.createObjectStore('outbox', { autoIncrement: true });
@@ -73,8 +98,12 @@ function openDeskDb(): Promise<IDBPDatabase<DeskDb>> {
         db.createObjectStore('history', { keyPath: 'id' }).createIndex('requestId', 'requestId');
         db.createObjectStore('sounds', { keyPath: 'memoId' });
       }
-      db.createObjectStore('aside', { keyPath: 'changeId' });
-      db.createObjectStore('recordings', { keyPath: 'memoId' });
+      if (before < 2) {
+        db.createObjectStore('aside', { keyPath: 'changeId' });
+        db.createObjectStore('recordings', { keyPath: 'memoId' });
+      }
+      db.createObjectStore('takePieces', { keyPath: ['takeId', 'part', 'piece'] });
+      db.createObjectStore('takesSpoken', { keyPath: 'takeId' });
       if (before !== 1) return;
       // What was kept before edits knew whose they are goes out under nobody's name.
       const why = 'This was kept here before it was known who wrote it, so it was not sent.';

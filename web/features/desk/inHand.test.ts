@@ -12,6 +12,8 @@ const none: Record<Mode, boolean> = {
   attempt: false,
   score: false,
   tray: false,
+  take: false,
+  speaking: false,
 };
 /** The stack after taking things up, or laying them down ("-note"), one after another. */
 const after = (...steps: string[]): InHand => {
@@ -37,6 +39,7 @@ describe('what is in hand on the desk', () => {
     expect(panelOf(after('note', 'drawing'))).toBe('note');
     expect(panelOf(after('positions', 'measure'))).toBe('measure');
     expect(panelOf(after('drawing'))).toBeNull();
+    expect(panelOf(after('note', 'take', '-take', 'speaking'))).toBe('note');
   });
 
   it('gives the keys to the palette only while it is seen, and to the tray while that lies over everything', () => {

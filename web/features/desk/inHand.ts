@@ -1,8 +1,8 @@
 /** What may be in hand on the desk, each told apart by what it takes keys, pointer or room for. */
-export type Mode = 'note' | 'range' | 'link' | 'drawing' | 'measure' | 'positions' | 'attempt' | 'score' | 'tray';
+export type Mode = 'note' | 'range' | 'link' | 'drawing' | 'measure' | 'positions' | 'attempt' | 'score' | 'tray' | 'take' | 'speaking';
 
 /** What stands under the stage while something is in hand. */
-export type Panel = 'note' | 'measure' | 'positions' | 'score';
+export type Panel = 'note' | 'measure' | 'positions' | 'score' | 'take';
 
 interface ModeRule {
   /** Null: it needs no room of its own under the stage. */
@@ -21,6 +21,8 @@ const modeRules: Readonly<Record<Mode, ModeRule>> = {
   attempt: { panel: 'positions', keys: 'palette' },
   score: { panel: 'score', keys: 'desk' },
   tray: { panel: null, keys: 'tray' },
+  take: { panel: 'take', keys: 'desk' },
+  speaking: { panel: null, keys: 'desk' },
 };
 
 /** What is in hand, the topmost last: what was taken up last lies on top. */

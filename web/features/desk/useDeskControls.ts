@@ -9,6 +9,7 @@ import { useDrawing } from './drawing/useDrawing.ts';
 import { keysOf, panelOf, type Panel } from './inHand.ts';
 import { useDeskKeys } from './keys/useDeskKeys.ts';
 import { useMeasuring } from './measure/useMeasuring.ts';
+import { useTake } from './take/useTake.ts';
 import { useInHand } from './useInHand.ts';
 import { useLooks } from './useLooks.ts';
 import { usePhase } from './usePhase.ts';
@@ -30,11 +31,13 @@ export function useDeskControls({ scene, contents, writing, coder }: Given): { c
   useLooks(scene.player, scene.footage.id, phase.phase, scene.actions.noteLook);
   const [shown, setShown] = useState(false);
   const score = useMemo(() => ({ shown, toggle: () => setShown((now) => !now) }), [shown]);
+  const drawing = useDrawing(scene, document.drawings);
   const controls: DeskControls = {
     writing,
     phase,
     score,
-    drawing: useDrawing(scene, document.drawings),
+    drawing,
+    take: useTake({ scene, contents, drawing, writing }),
     measuring: useMeasuring(scene, document.measures),
     coding: useCoding(scene, coder),
     tray: useTray(scene),

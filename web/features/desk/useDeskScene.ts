@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Footage } from '@lean-mentor/contract';
+import { wholePicture } from '@lean-mentor/core/desk';
 import {
   boutAtFrame,
   frameAtSeconds,
@@ -14,7 +15,7 @@ import { useAccount } from '../access/index.ts';
 import { useDecodedFrames, useGetMotionQuery, usePlayer, useViewing } from '../footage/index.ts';
 import type { DeskSubject } from './api.ts';
 import { useCodedBouts, type Coder } from './coding/useCodedBouts.ts';
-import type { DeskContents, DeskScene } from './DeskScene.ts';
+import type { AsSeen, DeskContents, DeskScene } from './DeskScene.ts';
 import { useDeskActions, useDeskPart } from './useDesk.ts';
 import { useDeskOfFootage } from './useDeskOfFootage.ts';
 import { useWriting, type WritingControls } from './useWriting.ts';
@@ -89,6 +90,7 @@ export function useDeskScene(
     (frame: number) => motion?.lost.some(({ fromFrame, toFrame }) => fromFrame <= frame && frame < toFrame) ?? false,
     [motion],
   );
+  const { asSeen, sees } = useAsSeen();
   const goToMoment = useMoments({ ...given, player, go });
   const scene = useMemo<DeskScene>(
     () => ({
@@ -103,12 +105,20 @@ export function useDeskScene(
       go,
       goToMoment,
       contents: now,
+      asSeen,
+      sees,
       secondsAt: (frame) => secondsOfEdge(table, frame),
       boutAt: (frame) => boutAtFrame(footage.bouts, frame),
     }),
-    [subject, footage, table, size, isLost, player, frames, actions, go, goToMoment, now],
+    [subject, footage, table, size, isLost, player, frames, actions, go, goToMoment, now, asSeen, sees],
   );
   return { scene, contents, writing, pictures: { source, onFault: viewing.askAgain, takeVideo, takeCanvas, fault } };
+}
+
+/** How the picture is looked at, as the stage last said. */
+function useAsSeen(): Pick<DeskScene, 'asSeen' | 'sees'> {
+  const seen = useRef<AsSeen>({ view: wholePicture, mirrored: false });
+  return { asSeen: useCallback(() => seen.current, []), sees: useCallback((as) => void (seen.current = as), []) };
 }
 
 /** The way to a moment of any footage of the request; the one that the address names is gone to when the desk opens. */

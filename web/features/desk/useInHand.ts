@@ -2,10 +2,10 @@ import { useState } from 'react';
 import type { DeskControls } from './DeskControls.tsx';
 import { inHandAfter, topmost, type InHand, type Mode } from './inHand.ts';
 
-type Controls = Pick<DeskControls, 'writing' | 'drawing' | 'measuring' | 'coding' | 'tray' | 'score'>;
+type Controls = Pick<DeskControls, 'writing' | 'drawing' | 'measuring' | 'coding' | 'tray' | 'score' | 'take'>;
 
 /** What is in hand, in the order in which it was taken up, and how the topmost is laid down. */
-export function useInHand({ writing, drawing, measuring, coding, tray, score }: Controls): { inHand: InHand; leave: () => void } {
+export function useInHand({ writing, drawing, measuring, coding, tray, score, take }: Controls): { inHand: InHand; leave: () => void } {
   const [stack, setStack] = useState<InHand>([]);
   const { choice } = drawing;
   const now = inHandAfter(stack, {
@@ -18,6 +18,8 @@ export function useInHand({ writing, drawing, measuring, coding, tray, score }: 
     attempt: coding.attempt !== null,
     score: score.shown,
     tray: tray.shown,
+    take: take.state.phase !== 'away' && take.state.phase !== 'speaking',
+    speaking: take.state.phase === 'speaking',
   });
   if (now !== stack) setStack(now);
   const closes: Readonly<Record<Mode, () => unknown>> = {
@@ -30,6 +32,8 @@ export function useInHand({ writing, drawing, measuring, coding, tray, score }: 
     attempt: () => coding.setAttempt(null),
     score: score.toggle,
     tray: () => tray.step({ do: 'close' }),
+    take: take.leave,
+    speaking: take.leave,
   };
   return {
     inHand: now,

@@ -172,6 +172,9 @@ export class FramePlayer {
     this.play();
   };
 
+  /** Silences the footage, or lets it be heard. */
+  readonly setSilent = (silent: boolean): void => void (this.video.muted = silent);
+
   /** Lets the video element go. */
   dispose(): void {
     this.halt();

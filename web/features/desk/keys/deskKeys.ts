@@ -18,6 +18,7 @@ export const deskKeys = {
   pin: { code: 'KeyK', words: 'Pin the selected drawing on this frame' },
   positions: { code: 'KeyG', words: 'Positions: then one key for each, Shift for the partner’s' },
   score: { code: 'KeyH', words: 'Score, stakes and numbers' },
+  take: { code: 'KeyR', words: 'Speak: begin, pause, go on; with Shift a new chapter' },
   hide: { code: 'KeyV', words: 'Hide drawings while held' },
 } as const satisfies Record<string, { code: string; words: string }>;
 export type DeskKey = keyof typeof deskKeys;

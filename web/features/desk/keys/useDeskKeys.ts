@@ -42,7 +42,7 @@ type Does = (keys: DeskKeys, event: KeyboardEvent) => void;
 
 /** What each key does. These act once, however long the key is held. */
 const keyDoes: Readonly<Record<Exclude<DeskKey, 'back' | 'on'>, Does>> = {
-  play: ({ scene }) => scene.player?.toggle(),
+  play: ({ scene, take }, { shiftKey }) => (shiftKey && take.isSpeaking() ? take.press() : scene.player?.toggle()),
   runBack: ({ scene }, { shiftKey }) => (shiftKey ? toggleLoop(scene) : scene.player?.runBack()),
   faster: ({ scene }) => scene.player?.changeSpeed(1),
   slower: ({ scene }) => scene.player?.changeSpeed(-1),
@@ -61,6 +61,7 @@ const keyDoes: Readonly<Record<Exclude<DeskKey, 'back' | 'on'>, Does>> = {
   pin: ({ drawing }) => drawing.togglePin(),
   positions: ({ coding }) => coding.toggle(),
   score: ({ score }) => score.toggle(),
+  take: ({ take }, { shiftKey }) => (shiftKey ? take.chapter() : take.press()),
   hide: ({ drawing }) => drawing.step({ do: 'hide', hidden: true }),
 };
 const fixedKeyDoes: Readonly<Record<string, Does>> = {

@@ -1,0 +1,162 @@
+import type { TakeRecording } from '@lean-mentor/contract';
+import type { DeskTake } from '@lean-mentor/core/desk';
+import { clockText } from '@lean-mentor/core/footage';
+import { Mic, Trash2 } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { Button, IconButton } from '../../../shared/primitives/index.ts';
+import { useListTakesQuery } from '../../takes/index.ts';
+import { useControls } from '../DeskControls.tsx';
+import { useContents, useScene } from '../DeskScene.ts';
+import { useKeyName } from '../keys/keyMap.ts';
+import { LevelQuill } from './LevelQuill.tsx';
+import { microphones } from './voice.ts';
+
+/** What is put together is asked after this often, in ms. */
+const lookAgainMs = 2000;
+
+/** Under the stage while nothing is being said: the microphone, and the takes that are there. */
+export function TakePanel() {
+  const take = useControls('take');
+  const keyName = useKeyName();
+  const { phase, takeId, why } = take.state;
+  const says = takeId ? 'Go on' : 'Begin';
+  return (
+    <section aria-label="Spoken critique" className="flex min-h-0 grow flex-col gap-3 overflow-y-auto px-3 py-3">
+      <div className="flex flex-wrap items-center gap-3">
+        <Mic size={18} aria-hidden />
+        <LevelQuill level={take.level} />
+        <Microphones />
+        <span className="ml-auto flex gap-2">
+          <Button onClick={take.press} disabled={phase === 'asking' || phase === 'ending'}>
+            {says} <kbd className="time font-normal">{keyName('take')}</kbd>
+          </Button>
+          <Button look="plain" onClick={take.done}>
+            {takeId ? 'Done' : 'Not now'} <kbd className="time font-normal">Esc</kbd>
+          </Button>
+        </span>
+      </div>
+      {why && (
+        <p role="alert" className="text-brick">
+          {why}
+        </p>
+      )}
+      <p className="text-reed">
+        {phase === 'asking'
+          ? 'The browser asks for the microphone.'
+          : takeId
+            ? `Paused at ${clockText(take.seconds())}. Look around, draw, write: what you do now is not in it until you go on.`
+            : 'Everything on the desk works while you speak, and is shown as you did it. The footage is silent meanwhile.'}
+      </p>
+      <TakesHere />
+    </section>
+  );
+}
+
+function Microphones() {
+  const { microphone, chooseMicrophone, state } = useControls('take');
+  const [found, setFound] = useState<MediaDeviceInfo[]>([]);
+  useEffect(() => {
+    const look = (): void => void microphones().then(setFound);
+    look();
+    navigator.mediaDevices.addEventListener('devicechange', look);
+    return () => navigator.mediaDevices.removeEventListener('devicechange', look);
+  }, [state.phase]);
+  if (found.length < 2) return null;
+  return (
+    <select
+      aria-label="Microphone"
+      value={microphone ?? ''}
+      onChange={(e) => chooseMicrophone(e.target.value || null)}
+      className="max-w-56 rounded-sm border border-seam bg-linen px-2 py-1"
+    >
+      <option value="">The usual microphone</option>
+      {found.map(({ deviceId, label }) => (
+        <option key={deviceId} value={deviceId}>
+          {label}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** The takes on this footage, other than the one that is being spoken. */
+function TakesHere() {
+  const { subject } = useScene();
+  const { document } = useContents();
+  const { takeId } = useControls('take').state;
+  const { data = [] } = useListTakesQuery(subject.request.id, { pollingInterval: lookAgainMs });
+  const takes = Object.values(document.takes).filter(({ id }) => id !== takeId);
+  if (takes.length === 0) return null;
+  return (
+    <ul className="border-t border-seam">
+      {takes.map((one, i) => (
+        <TakeRow key={one.id} take={one} place={i + 1} recording={data.find(({ id }) => id === one.id)} />
+      ))}
+    </ul>
+  );
+}
+
+const stateWords: Readonly<Record<TakeRecording['state'], string>> = {
+  recording: 'not all of it has arrived',
+  waiting: 'is being put together',
+  ready: '',
+  failed: 'could not be put together',
+};
+
+function TakeRow({ take, place, recording }: { take: DeskTake; place: number; recording: TakeRecording | undefined }) {
+  const { subject, actions } = useScene();
+  const controls = useControls('take');
+  const name = take.title || `Take ${place}`;
+  const free = controls.state.takeId === null && recording?.state === 'ready';
+  const goOn = (from: number | null): void => {
+    if (!recording) return;
+    controls.leave();
+    controls.arm({ takeId: take.id, seconds: recording.seconds, pieces: recording.pieces, from });
+  };
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-seam py-1.5" data-take={take.id}>
+      <span className="font-semibold">{name}</span>
+      {recording && recording.seconds > 0 && <span className="time">{clockText(recording.seconds)}</span>}
+      <span className="text-reed">
+        {recording ? stateWords[recording.state] : stateWords.recording}
+        {recording?.failure && `: ${recording.failure}`}
+      </span>
+      <span className="ml-auto flex items-center gap-2">
+        {free && (
+          <>
+            <Button look="plain" onClick={() => goOn(null)}>
+              Go on with it
+            </Button>
+            {take.chapters.length > 0 && <SayAnew take={take} onChosen={goOn} />}
+            <Link className="linked" to={`/requests/${subject.request.id}/takes/${take.id}`}>
+              Read and mend
+            </Link>
+          </>
+        )}
+        <IconButton icon={Trash2} words={`Take ${name} off the desk`} onClick={() => actions.remove('take', take.id)} />
+      </span>
+    </li>
+  );
+}
+
+/** From the beginning of a chapter all is said anew. */
+function SayAnew({ take, onChosen }: { take: DeskTake; onChosen: (from: number) => void }) {
+  return (
+    <select
+      aria-label="Say it anew from"
+      value=""
+      onChange={(e) => onChosen(Number(e.target.value))}
+      className="max-w-48 rounded-sm border border-seam bg-linen px-2 py-1"
+    >
+      <option value="" disabled>
+        Say it anew from …
+      </option>
+      {take.chapters.map(({ from, title }) => (
+        <option key={from} value={from}>
+          {clockText(from)} {title}
+        </option>
+      ))}
+    </select>
+  );
+}

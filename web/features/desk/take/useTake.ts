@@ -1,0 +1,147 @@
+import { drawingsAtFrame, type Drawing } from '@lean-mentor/core/desk';
+import type { DeskLook, TakeDrawing } from '@lean-mentor/core/takes';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useDispatch } from 'react-redux';
+import { baseApi } from '../../../shared/wire/index.ts';
+import type { DeskContents, DeskScene } from '../DeskScene.ts';
+import type { DrawingControls } from '../drawing/useDrawing.ts';
+import type { WritingControls } from '../useWriting.ts';
+import { newId } from '../newId.ts';
+import { chapterTitle } from './chapterTitle.ts';
+import { PieceKeeper } from './pieceKeeper.ts';
+import { strokeWatch } from './strokeWatch.ts';
+import { TakeRecorder, type EarlierTake, type TakeState } from './takeRecorder.ts';
+import { openVoice } from './voice.ts';
+
+export interface TakeControls {
+  state: TakeState;
+  /** Begins, pauses, goes on. */
+  press: () => void;
+  leave: () => void;
+  /** Ends the take. */
+  done: () => void;
+  arm: (earlier: EarlierTake | null) => void;
+  /** A chapter begins here. */
+  chapter: () => void;
+  isSpeaking: () => boolean;
+  /** Seconds of the take so far, and loudness now: read with every picture, not shown by React. */
+  seconds: () => number;
+  level: () => number;
+  microphone: string | null;
+  chooseMicrophone: (deviceId: string | null) => void;
+}
+
+interface Given {
+  scene: DeskScene;
+  contents: DeskContents;
+  drawing: DrawingControls;
+  writing: WritingControls;
+}
+
+const withoutFootage = ({ footageId: _, ...drawing }: Drawing): TakeDrawing => drawing;
+
+/** What is seen on the desk. Drawings are the same list as long as they are the same drawings. */
+function lookOf(): (given: Given) => DeskLook {
+  let shown: { of: Drawing[]; copies: TakeDrawing[] } = { of: [], copies: [] };
+  return ({ scene, contents, drawing, writing }) => {
+    const { frame = 0, playing = false, speed = 1 } = scene.player?.snapshot() ?? {};
+    const here = drawing.hidden ? [] : drawingsAtFrame(Object.values(contents.document.drawings), frame);
+    const changed = here.length !== shown.of.length || here.some((one, i) => one !== shown.of[i]);
+    if (changed) shown = { of: here, copies: here.map(withoutFootage) };
+    const noteId = writing.writing?.noteId;
+    return {
+      ...scene.asSeen(),
+      frame,
+      rate: playing ? speed : 0,
+      drawings: shown.copies,
+      note: noteId ? { id: noteId, words: contents.document.notes[noteId]?.what ?? '' } : null,
+    };
+  };
+}
+
+/** What is given as it is now, for what runs between two drawings of the page. */
+function useNow<T>(given: T): { readonly current: T } {
+  const latest = useRef(given);
+  useEffect(() => {
+    latest.current = given;
+  });
+  return latest;
+}
+
+/** Recording a take at the desk: every tool goes on working, and what is done is written down as it happens. */
+export function useTake(given: Given): TakeControls {
+  const now = useNow(given);
+  const dispatch = useDispatch();
+  const [microphone, chooseMicrophone] = useState<string | null>(null);
+  const chosen = useNow(microphone);
+  const { table, footage, player, actions, subject } = given.scene;
+  const requestId = subject.request.id;
+  const recorder = useMemo(() => {
+    const look = lookOf();
+    const takeOnDesk = (takeId: string) => now.current.contents.whole.takes[takeId];
+    return new TakeRecorder({
+      table,
+      open: (onLost) => openVoice(chosen.current, onLost),
+      keeper: (takeId, pieces, tell) => new PieceKeeper({ requestId, takeId }, pieces, tell),
+      begun: () => {
+        const id = newId();
+        const take = { id, footageId: footage.id, title: '', cuts: [], captions: [], chapters: [] };
+        // No step to be taken back: what has been spoken is not undone with a key.
+        actions.prepare((_, make) => [make.created('take', id, take)]);
+        return id;
+      },
+      chapterBegan: (takeId, chapter) =>
+        actions.prepare(({ takes }, make) => [make.patched('take', takeId, { chapters: [...(takes[takeId]?.chapters ?? []), chapter] })]),
+      saidAnew: (takeId, cut) => actions.change('take', takeId, { cuts: [...(takeOnDesk(takeId)?.cuts ?? []), cut] }),
+      quiet: (on) => now.current.scene.player?.setSilent(on),
+      look: () => look(now.current),
+      finished: () => dispatch(baseApi.util.invalidateTags(['take'])),
+    });
+  }, [table, footage.id, requestId, actions, dispatch, now, chosen]);
+  const state = useSyncExternalStore(recorder.subscribe, recorder.snapshot);
+  // Leaving the desk ends the take and keeps it.
+  useEffect(() => () => void recorder.done(), [recorder]);
+  const speaking = state.phase === 'speaking';
+  useEffect(() => {
+    if (!speaking) return;
+    const watch = strokeWatch(now.current.contents.document.drawings);
+    let asked = 0;
+    const each = (): void => {
+      asked = requestAnimationFrame(each);
+      const t = recorder.partNow();
+      const { drawing, contents } = now.current;
+      const made = t === null ? null : watch(t, { draft: drawing.draft, drawings: contents.document.drawings });
+      if (made) recorder.stroke(made.began, made.stroke);
+      recorder.lookNow();
+    };
+    each();
+    // Frames are written down when they are shown, not with the next picture.
+    const stop = player?.subscribe(recorder.lookNow);
+    return () => {
+      cancelAnimationFrame(asked);
+      stop?.();
+    };
+  }, [speaking, recorder, player, now]);
+  const noteId = given.writing.writing?.noteId ?? null;
+  useEffect(() => {
+    if (speaking && noteId) recorder.chapter(chapterTitle(now.current.contents.whole, noteId));
+  }, [speaking, noteId, recorder, now]);
+  return useMemo<TakeControls>(
+    () => ({
+      state,
+      microphone,
+      chooseMicrophone,
+      press: recorder.press,
+      leave: recorder.leave,
+      done: () => void recorder.done(),
+      arm: (earlier) => void recorder.arm(earlier),
+      chapter: () => recorder.chapter(`Part ${(takeChapters(now.current, state.takeId) + 1).toString()}`),
+      isSpeaking: () => recorder.snapshot().phase === 'speaking',
+      seconds: recorder.seconds,
+      level: recorder.level,
+    }),
+    [state, microphone, recorder, now],
+  );
+}
+
+const takeChapters = ({ contents }: Given, takeId: string | null): number => (takeId && contents.whole.takes[takeId]?.chapters.length) || 0;

@@ -1,0 +1,1 @@
+export { useFinishTakeMutation, useGetTakeLogQuery, useListTakesQuery } from './api.ts';
