@@ -4,6 +4,7 @@ import { decisionWords, type Decision } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { critiqueDoc } from './critiqueDoc.ts';
 import { drawing, note } from './desk.ts';
+import { takeCaptions, takeChapters, takeSeconds } from './deskTake.ts';
 import { bout } from './bouts.ts';
 import { footageStates } from './footage.ts';
 import { done, id, instant } from './ids.ts';
@@ -71,6 +72,22 @@ export type SentFootage = z.infer<typeof sentFootage>;
 export const shownFootage = sentFootage.pick({ id: true, state: true, width: true, height: true });
 export type ShownFootage = z.infer<typeof shownFootage>;
 
+/** Something spoken in a critique as it was sent. Times are seconds of what is heard: what was cut out has never been. */
+export const sentTake = z.object({
+  takeId: id,
+  /** The stretch of the recording that it is; null: from its beginning, to its end. */
+  from: takeSeconds.nullable(),
+  to: takeSeconds.nullable(),
+  title: z.string(),
+  footageId: id,
+  seconds: takeSeconds,
+  captions: takeCaptions,
+  chapters: takeChapters,
+  /** Its voice has been made ready. */
+  ready: z.boolean(),
+});
+export type SentTake = z.infer<typeof sentTake>;
+
 export const critique = z.object({
   id,
   requestId: id,
@@ -97,6 +114,8 @@ export const critique = z.object({
   footages: z.array(sentFootage),
   /** What was scored, as it stood then; empty for what was sent before that was kept. */
   scores: z.array(sentScore),
+  /** What is spoken in it, in the order in which it is read. */
+  takes: z.array(sentTake),
 });
 export type Critique = z.infer<typeof critique>;
 

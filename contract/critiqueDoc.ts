@@ -1,5 +1,6 @@
 import type { CritiqueDoc, PlainBlock } from '@lean-mentor/core/critique';
 import { z } from 'zod';
+import { takeSeconds } from './deskTake.ts';
 import { id } from './ids.ts';
 import { sameAs } from './sameAs.ts';
 
@@ -25,6 +26,11 @@ const momentBlock = z.object({
 });
 const bookClip = z.object({ type: z.literal('bookClip'), attrs: z.object({ clipId: id }) });
 
+const take = z.object({
+  type: z.literal('take'),
+  attrs: z.object({ takeId: id, from: takeSeconds.nullable(), to: takeSeconds.nullable(), title: z.string().max(200) }),
+});
+
 const plainBlocks = [
   paragraph,
   z.object({ type: z.literal('heading'), attrs: z.object({ level: z.union([z.literal(2), z.literal(3)]) }), content: line }),
@@ -32,6 +38,7 @@ const plainBlocks = [
   z.object({ type: z.literal('blockquote'), content: paragraphs }),
   momentBlock,
   bookClip,
+  take,
   z.object({ type: z.literal('caution'), content: paragraphs }),
 ] as const;
 const plainBlock = sameAs<PlainBlock>()(z.discriminatedUnion('type', plainBlocks));

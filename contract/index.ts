@@ -37,6 +37,7 @@ export * from './scoring.ts';
 export * from './search.ts';
 export * from './takeFile.ts';
 export * from './takes.ts';
+export * from './sentTakes.ts';
 export * from './uploads.ts';
 export * from './wellFormed.ts';
 export * from './writeBoutFile.ts';

@@ -16,7 +16,7 @@ export type ClipFrames = z.infer<typeof clipFrames>;
 
 /** What a reader with a link sees, and no more than is on the page: its words, moments and clips. */
 export const sharedCritique = critique
-  .pick({ coachName: true, clientName: true, sentAt: true, doc: true, clips: true, scores: true })
+  .pick({ coachName: true, clientName: true, sentAt: true, doc: true, clips: true, scores: true, takes: true })
   .extend({
     fixes: z.array(sentFix.pick({ position: true, fixId: true })),
     moments: z.array(shownMoment),
@@ -109,4 +109,15 @@ export const getSharedCoachClip = operation({
   summary: "A clip of the coach's own that the critique shows, by a link.",
   params: z.object({ token, clipId: id }),
   stream: 'video/mp4',
+});
+
+export const getSharedVoice = operation({
+  name: 'getSharedVoice',
+  room: 'links',
+  method: 'get',
+  path: '/api/shared/:token/takes/:place/voice.m4a',
+  access: 'anyone',
+  summary: 'The voice of something spoken in the critique, by a link.',
+  params: z.object({ token, place: z.coerce.number().int().min(0).max(200) }),
+  stream: 'audio/mp4',
 });

@@ -19,6 +19,7 @@ import * as readLinks from './readLinks.ts';
 import * as requests from './requests.ts';
 import * as scoring from './scoring.ts';
 import * as search from './search.ts';
+import * as sentTakes from './sentTakes.ts';
 import * as takes from './takes.ts';
 import * as uploads from './uploads.ts';
 
@@ -44,7 +45,7 @@ export const rooms = {
   scoring: operationsOf(scoring),
   book: operationsOf({ ...book, ...bookEntries }),
   fixes: operationsOf(fixes),
-  critique: operationsOf({ ...critique, ...critiqueWriting, ...questions }),
+  critique: operationsOf({ ...critique, ...critiqueWriting, ...questions, ...sentTakes }),
   links: operationsOf(readLinks),
   followup: operationsOf(followup),
   search: operationsOf(search),

@@ -3,6 +3,7 @@ import { changeExport, makeExport } from './features/critique/index.ts';
 import { changeFootage } from './features/footage/index.ts';
 import { footageRested } from './features/requests/index.ts';
 import { makeClip } from './features/book/makeClip.ts';
+import { makeVoices } from './features/critique/makeVoices.ts';
 import { makeReady } from './features/footage/makeReady.ts';
 import { makeTake } from './features/takes/makeTake.ts';
 import { changeTake } from './features/takes/index.ts';
@@ -31,6 +32,12 @@ export const jobKinds: JobKinds = {
     run: (house, job) => makeTake(house, job.subjectId),
     failed: 'Putting the take together failed on our side. Ask for it again.',
     rested: (house, id, failure) => changeTake(house, id, { state: 'failed', failure }),
+  },
+  'make-voices': {
+    run: (house, job) => makeVoices(house, job.subjectId),
+    // Tried until it works: what it is made from is ours and whole.
+    failed: 'Making the voice ready failed on our side.',
+    rested: null,
   },
   'remove-footage': { run: removeFootage, failed: 'Removing failed.', rested: null },
 };

@@ -15,6 +15,8 @@ import {
   moment,
   momentsOf,
   paragraph,
+  placeOfTake,
+  takesOf,
   type CritiqueDoc,
   type DraftFix,
   type DraftInput,
@@ -195,7 +197,7 @@ describe('the tree', () => {
   });
 
   it('becomes Markdown in which no word is markup', () => {
-    const tied = { moment: () => ({ words: 'at 0:10', picture: 'a.jpg' }), clip: () => '' };
+    const tied = { moment: () => ({ words: 'at 0:10', picture: 'a.jpg' }), clip: () => '', take: () => [] };
     expect(critiqueMarkdown(doc, 'T', tied)).toBe(
       '# T\n\n## A \\<b\\> & "c"\n\n**bold**  \n\\*plain\\*\n\n## 1. Elbow\\_in\n\n![at 0:10](a.jpg)\n\n- one\n- two\n',
     );
@@ -205,6 +207,7 @@ describe('the tree', () => {
     const html = critiqueHtml(doc, 'T', {
       moment: () => ({ words: '<x>', still: 's.jpg', clip: 'c.mp4', track: null }),
       clip: () => ({ title: '', video: null }),
+      take: () => ({ lines: [], sound: null }),
     });
     expect(html).toContain('<h2>A &lt;b&gt; &amp; &quot;c&quot;</h2>');
     expect(html).toContain('<p><strong>bold</strong><br>*plain*</p>');
@@ -212,6 +215,38 @@ describe('the tree', () => {
     expect(html).toContain('<video src="c.mp4" poster="s.jpg"');
     expect(html).toContain(' loop muted ');
     expect(html).not.toMatch(/https?:/);
+  });
+
+  it('carries what is spoken with its words, and a voice to listen to where there is one', () => {
+    const attrs = { takeId: 't', from: null, to: null, title: 'The elbow' };
+    const spoken: CritiqueDoc = { type: 'doc', content: [{ type: 'take', attrs }] };
+    const lines = ['The elbow, 0:40', 'Look at <this> hand.'];
+    expect(critiqueMarkdown(spoken, 'T', { moment: () => ({ words: '', picture: null }), clip: () => '', take: () => lines })).toBe(
+      '# T\n\n*Spoken: The elbow, 0:40*\n\n> Look at \\<this\\> hand.\n',
+    );
+    const page = (sound: string | null): string =>
+      critiqueHtml(spoken, 'T', {
+        moment: () => ({ words: '', still: null, clip: null, track: null }),
+        clip: () => ({ title: '', video: null }),
+        take: () => ({ lines, sound }),
+      });
+    expect(page('voice/1.m4a')).toContain('<audio src="voice/1.m4a" controls');
+    expect(page(null)).not.toContain('<audio');
+    expect(page(null)).toContain('<p>Look at &lt;this&gt; hand.</p>');
+  });
+
+  it('names each stretch that is spoken once, in the order in which it is read, whatever it is called', () => {
+    const attrs = (from: number | null, title: string) => ({ takeId: 't', from, to: null, title });
+    const doc: CritiqueDoc = {
+      type: 'doc',
+      content: [
+        { type: 'take', attrs: attrs(null, 'All') },
+        { type: 'fix', attrs: { fixId: 'f', principleId: null, name: 'F' }, content: [{ type: 'take', attrs: attrs(9, 'Part') }] },
+        { type: 'take', attrs: attrs(null, 'Again') },
+      ],
+    };
+    expect(takesOf(doc)).toEqual([attrs(null, 'All'), attrs(9, 'Part')]);
+    expect([placeOfTake(takesOf(doc), attrs(9, 'x')), placeOfTake(takesOf(doc), attrs(8, 'x'))]).toEqual([1, -1]);
   });
 
   it('lets a clip be heard where the coach wished it, with its words as a track and to read; a still is never heard', () => {
@@ -223,6 +258,7 @@ describe('the tree', () => {
       critiqueHtml(of, 'T', {
         moment: () => ({ words: 'w', still: null, clip: 'c.mp4', track: 'data:text/vtt;base64,V0VC' }),
         clip: () => ({ title: '', video: null }),
+        take: () => ({ lines: [], sound: null }),
       });
     expect(page(heard('clip'))).toContain(
       '<track kind="captions" srclang="en" label="What is heard" default src="data:text/vtt;base64,V0VC">',

@@ -40,12 +40,17 @@ export interface ClipBlock {
   type: 'bookClip';
   attrs: { clipId: string };
 }
+/** Something the coach said over the footage: a whole take, or a stretch of its recording in seconds. */
+export interface TakeBlock {
+  type: 'take';
+  attrs: { takeId: string; from: number | null; to: number | null; title: string };
+}
 /** Words that must not be overlooked. */
 export interface CautionBlock {
   type: 'caution';
   content: Paragraph[];
 }
-export type PlainBlock = Paragraph | Heading | List | Quote | MomentBlock | ClipBlock | CautionBlock;
+export type PlainBlock = Paragraph | Heading | List | Quote | MomentBlock | ClipBlock | TakeBlock | CautionBlock;
 /** One fix with all that is said of it. `fixId` is its principle, or its note where that names none. */
 export interface FixBlock {
   type: 'fix';
@@ -78,6 +83,8 @@ export function blockText(block: Block | ListItem): string {
     case 'moment':
     case 'bookClip':
       return '';
+    case 'take':
+      return block.attrs.title;
     case 'fix':
       return [block.attrs.name, ...block.content.map(blockText)].filter(Boolean).join('\n');
     default:
@@ -109,3 +116,16 @@ export const momentsOf = (of: CritiqueDoc | FixBlock): string[] => momentIds(of.
 export const clipsOf = (doc: CritiqueDoc): string[] => [
   ...new Set(allBlocks(doc).flatMap((block) => (block.type === 'bookClip' ? [block.attrs.clipId] : []))),
 ];
+
+const sameTake = (a: TakeBlock['attrs'], b: TakeBlock['attrs']): boolean => a.takeId === b.takeId && a.from === b.from && a.to === b.to;
+
+/** What is spoken in a critique, each stretch once, in the order in which it is read. */
+export function takesOf(doc: CritiqueDoc): TakeBlock['attrs'][] {
+  const takes: TakeBlock['attrs'][] = [];
+  for (const block of allBlocks(doc))
+    if (block.type === 'take' && !takes.some((one) => sameTake(one, block.attrs))) takes.push(block.attrs);
+  return takes;
+}
+/** Which of a critique's spoken stretches a block shows; −1 where it is none of them. */
+export const placeOfTake = (takes: readonly Pick<TakeBlock['attrs'], 'takeId' | 'from' | 'to'>[], attrs: TakeBlock['attrs']): number =>
+  takes.findIndex((one) => sameTake({ ...one, title: '' }, attrs));

@@ -1,10 +1,12 @@
 import { assertNever } from '../never/index.ts';
-import { fixBlocks, type Block, type CritiqueDoc, type Inline } from './critiqueDoc.ts';
+import { fixBlocks, type Block, type CritiqueDoc, type Inline, type TakeBlock } from './critiqueDoc.ts';
 
 /** Paths of what a page shows, beside it in one folder. */
 export interface PageFiles {
   moment: (noteId: string) => { words: string; still: string | null; clip: string | null; track: string | null };
   clip: (clipId: string) => { title: string; video: string | null };
+  /** What is said, line by line, its title first; and its voice. */
+  take: (attrs: TakeBlock['attrs']) => { lines: readonly string[]; sound: string | null };
 }
 
 const entities: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
@@ -53,6 +55,12 @@ function blockHtml(block: Block, files: PageFiles, numbers: ReadonlyMap<Block, n
       const { title, video } = files.clip(block.attrs.clipId);
       return `<figure>${video ? `<video src="${escaped(video)}" controls loop muted playsinline></video>` : ''}<figcaption>${escaped(title)}</figcaption></figure>`;
     }
+    case 'take': {
+      const { lines, sound } = files.take(block.attrs);
+      const [title = '', ...said] = lines;
+      const voice = sound ? `<audio src="${escaped(sound)}" controls preload="metadata"></audio>` : '';
+      return `<figure>${voice}<figcaption>Spoken: ${escaped(title)}</figcaption>${said.map((line) => `<p>${escaped(line)}</p>`).join('')}</figure>`;
+    }
     case 'fix':
       return `<section><h2><span>${numbers.get(block)}</span> ${escaped(block.attrs.name)}</h2>${block.content.map((one) => blockHtml(one, files, numbers)).join('')}</section>`;
     default:
@@ -64,7 +72,7 @@ const style = `body{font:17px/1.5 system-ui,sans-serif;color:#1e2320;background:
 h1{font-size:1.6rem}h2{border-top:1px solid #1e2320;padding-top:.4rem;font-size:1.1rem}h3{color:#6b6f5f;font-size:.95rem;margin-bottom:.2rem}
 section>h2 span{font-size:1.6rem;margin-right:.5rem}figure{margin:.6rem 0}img,video{width:100%;display:block;margin-bottom:.3rem}
 figcaption,.closing{color:#6b6f5f;font-size:.85rem}.caution{border-left:4px solid #a8322a;padding-left:.8rem;font-size:.9rem}ol{padding-left:1.4rem}
-@media print{body{background:#fff}video{display:none}img{max-width:8cm}}`;
+audio{width:100%}@media print{body{background:#fff}video,audio{display:none}img{max-width:8cm}}`;
 
 /** A critique as a page of its own that needs nothing but the files beside it. `closing`: lines after its last word. */
 export function critiqueHtml(doc: CritiqueDoc, title: string, files: PageFiles, closing: readonly string[] = []): string {

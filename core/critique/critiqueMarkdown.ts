@@ -1,11 +1,13 @@
 import { assertNever } from '../never/index.ts';
-import { fixBlocks, type Block, type CritiqueDoc, type Inline } from './critiqueDoc.ts';
+import { fixBlocks, type Block, type CritiqueDoc, type Inline, type TakeBlock } from './critiqueDoc.ts';
 
 /** How what is tied to the desk is written down: by whoever knows it. */
 export interface TiedWords {
   /** "0:41, mistake: …" and, where there is one, the path of its picture. */
   moment: (noteId: string) => { words: string; picture: string | null };
   clip: (clipId: string) => string;
+  /** What is said, line by line; its title first. */
+  take: (attrs: TakeBlock['attrs']) => readonly string[];
 }
 
 const escaped = (text: string): string => text.replace(/[\\`*_[\]<>#]/g, '\\$&');
@@ -42,6 +44,11 @@ function blockMarkdown(block: Block, tied: TiedWords, numbers: ReadonlyMap<Block
     }
     case 'bookClip':
       return `*Clip: ${escaped(tied.clip(block.attrs.clipId))}*`;
+    case 'take':
+      return tied
+        .take(block.attrs)
+        .map((line, i) => (i === 0 ? `*Spoken: ${escaped(line)}*` : `> ${escaped(line)}`))
+        .join('\n\n');
     case 'fix':
       return [`## ${numbers.get(block)}. ${escaped(block.attrs.name)}`, ...block.content.map((one) => blockMarkdown(one, tied, numbers))]
         .filter(Boolean)

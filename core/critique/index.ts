@@ -13,6 +13,8 @@ export {
   heardOf,
   momentsOf,
   paragraph,
+  placeOfTake,
+  takesOf,
   type Block,
   type CautionBlock,
   type ClipBlock,
@@ -26,6 +28,7 @@ export {
   type Paragraph,
   type PlainBlock,
   type Quote,
+  type TakeBlock,
   type TextMark,
 } from './critiqueDoc.ts';
 export { draftCritique, type DraftFix, type DraftInput, type DraftMoment, type RightMoment } from './draftCritique.ts';

@@ -39,6 +39,17 @@ export function nextToDecode(
   return best;
 }
 
+/** The frame to decode next where the order in which frames will be shown is known; null when all are there. */
+export const nextOfOrder = (has: (frame: number) => boolean, order: readonly number[]): number | null =>
+  order.find((frame) => !has(frame)) ?? null;
+
+/** Which of the held frames to let go so that at most `most` stay: those that will not be shown, then those that come last. */
+export function orderToDrop(held: readonly number[], order: readonly number[], most: number): number[] {
+  if (held.length <= most) return [];
+  const place = new Map(order.map((frame, i) => [frame, i]));
+  return [...held].sort((a, b) => (place.get(b) ?? Infinity) - (place.get(a) ?? Infinity) || b - a).slice(0, held.length - most);
+}
+
 /** Which of the held frames to let go so that at most `most` stay: the dearest. */
 export function framesToDrop(held: readonly number[], at: number, direction: 1 | -1, most: number): number[] {
   if (held.length <= most) return [];

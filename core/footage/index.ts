@@ -17,7 +17,7 @@ export { alignMotion, alignSound, type AlignmentFound } from './alignment.ts';
 export { SoundEnvelope, soundEnvelopeRate, type FootageSound } from './soundEnvelope.ts';
 export { colourWords, colourWordsAt } from './colourWords.ts';
 export { inDayOrder, movedInDay, renumbered } from './day.ts';
-export { framesToDrop, nextToDecode, picturesWithin, wantedFrames } from './decodeOrder.ts';
+export { framesToDrop, nextOfOrder, nextToDecode, orderToDrop, picturesWithin, wantedFrames } from './decodeOrder.ts';
 export { soundPeaks } from './soundPeaks.ts';
 export { reviewSize } from './reviewSize.ts';
 export type { BoutSeconds, ClockSeconds, FrameIndex, Seconds } from './units.ts';

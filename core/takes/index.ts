@@ -4,6 +4,7 @@ export { cutClock, joinedCuts, type CutClock } from './cuts.ts';
 export { longestPause, pauseKept, pausesToCut } from './pauses.ts';
 export { deskLog, inOrder, joinedParts, runSlack, type DeskLog, type DeskLook } from './deskLog.ts';
 export { levelOf, levelSeconds, silencesOf, speechOf } from './silences.ts';
+export { spokenPart } from './spokenPart.ts';
 export { stageReader, type Stage, type StageReader } from './stage.ts';
 export {
   fastestRate,
@@ -22,3 +23,4 @@ export {
 export { motionsOf, wantedFrames, type Motion } from './wantedFrames.ts';
 export { strokeTimes, type SeenPoint } from './strokeTimes.ts';
 export { withoutCuts } from './withoutCuts.ts';
+export { draftedCaptions, isCutOut, mendingLines, openNotes, putBack, withCut, type MendingLine } from './mending.ts';

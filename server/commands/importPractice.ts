@@ -94,7 +94,17 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
     await putCritique(house, { id: critiqueId, requestId, doc, revision: 1, version: 1, sentAt, readAt, understood: {}, code });
     const words = doc.content.map(blockText).join('\n');
     await indexWords(house, { id: critiqueId, entry: 'critique', requestId, words, at: sentAt });
-    await addVersion(house, { critiqueId, version: 1, doc, fixes: sentFixesOf(doc), moments, coachName, sentAt, writtenFrom: null });
+    await addVersion(house, {
+      critiqueId,
+      version: 1,
+      doc,
+      fixes: sentFixesOf(doc),
+      moments,
+      coachName,
+      sentAt,
+      takes: [],
+      writtenFrom: null,
+    });
   }
   await indexNotesOfRequest(house, requestId);
   await indexWords(house, { id: requestId, entry: 'request', requestId, words: wanted.question, at: new Date(sentAt) });

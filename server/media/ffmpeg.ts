@@ -133,3 +133,14 @@ export async function ffmpegBytes(args: string[], timeoutSeconds: number): Promi
     throw failureOf(error);
   }
 }
+
+/** Runs ffmpeg and answers what it tells on the way: what its filters measure. Rejects with an FfmpegFailure. */
+export async function ffmpegSaid(args: string[], timeoutSeconds: number): Promise<string> {
+  const run = limited('ffmpeg', ['-hide_banner', '-nostdin', '-v', 'info', '-nostats', ...args], { timeoutSeconds });
+  try {
+    const { stderr } = await execa(run.file, run.args, { ...run.options, stdin: 'ignore' });
+    return stderr;
+  } catch (error) {
+    throw failureOf(error);
+  }
+}

@@ -2,7 +2,7 @@ import { open } from 'node:fs/promises';
 import { MediaFault } from './mediaFault.ts';
 
 /** ffmpeg demuxers that footage may be read with. Playlists and concatenations, which name other files, are not among them. */
-export type Demuxer = 'mov' | 'matroska' | 'avi' | 'mpegts' | 'ogg';
+export type Demuxer = 'mov' | 'matroska' | 'avi' | 'mpegts' | 'ogg' | 'flac';
 
 const ascii = (bytes: Buffer, from: number, text: string): boolean => bytes.subarray(from, from + text.length).toString('latin1') === text;
 

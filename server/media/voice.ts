@@ -1,6 +1,7 @@
 import { levelOf, levelSeconds } from '@lean-mentor/core/takes';
 import type { FileHandle } from 'node:fs/promises';
-import { ffmpeg, safeInput } from './ffmpeg.ts';
+import { z } from 'zod';
+import { ffmpeg, ffmpegSaid, safeInput } from './ffmpeg.ts';
 import type { Demuxer } from './sniffContainer.ts';
 
 /** Voices are worked on at this rate, as 16-bit samples of one channel. */
@@ -26,6 +27,34 @@ export const encodeVoice = (samples: string, to: { flac: string; m4a: string }, 
     ],
     { timeoutSeconds: 900, mostBytes, folder },
   );
+
+/** As loud as speech is elsewhere: integrated loudness, true peak, range (EBU R 128 as phones' players expect it). */
+const loudness = 'I=-16:TP=-1.5:LRA=11';
+
+const measured = z.object({
+  input_i: z.string(),
+  input_tp: z.string(),
+  input_lra: z.string(),
+  input_thresh: z.string(),
+  target_offset: z.string(),
+});
+
+/**
+ * Plain samples at −16 LUFS, in two passes: the first measures, the second makes all of it evenly louder or softer. Silence from beginning
+ * to end has no loudness and stays as it is.
+ */
+export async function encodeLoudVoice(samples: string, m4a: string, folder: string): Promise<void> {
+  const said = await ffmpegSaid([...raw, '-i', samples, '-af', `loudnorm=${loudness}:print_format=json`, '-f', 'null', '-'], 600);
+  const found = measured.parse(JSON.parse(said.slice(said.lastIndexOf('{'), said.lastIndexOf('}') + 1)));
+  const known = `measured_I=${found.input_i}:measured_TP=${found.input_tp}:measured_LRA=${found.input_lra}:measured_thresh=${found.input_thresh}`;
+  const linear = `loudnorm=${loudness}:${known}:offset=${found.target_offset}:linear=true`;
+  const filter = Number.isFinite(Number(found.input_i)) ? ['-af', linear] : [];
+  const as = ['-ar', String(voiceRate), '-c:a', 'aac', '-b:a', '64k', '-movflags', '+faststart'];
+  await ffmpeg([...raw, '-i', samples, ...filter, ...as, m4a], { timeoutSeconds: 900, mostBytes, folder });
+}
+
+/** Where a sample begins in a file of plain samples; `seconds` are taken to the nearest one. */
+export const sampleBytes = (seconds: number): number => Math.round(seconds * voiceRate) * bytesASample;
 
 export const samplesIn = (bytes: number): number => Math.floor(bytes / bytesASample);
 

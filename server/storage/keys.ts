@@ -35,6 +35,11 @@ export const takeLogKey = (requestId: string, takeId: string): string => `${take
 export const takeVoiceKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}voice.m4a`;
 export const takeMasterKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}voice.flac`;
 
+/** The voice of something spoken in a critique, by its place in that version. */
+export const spokenFolder = (critiqueId: string): string => `spoken/${critiqueId}/`;
+export const spokenKey = (critiqueId: string, version: number, place: number): string =>
+  `${spokenFolder(critiqueId)}${version}-${place}.m4a`;
+
 /** What was made of a critique to be taken out. */
 export const exportsFolder = (critiqueId: string): string => `exports/${critiqueId}/`;
 export const exportKey = (critiqueId: string, exportId: string): string => `${exportsFolder(critiqueId)}${exportId}`;

@@ -10,6 +10,7 @@ import {
   exportKey,
   frameTableKey,
   memoKey,
+  spokenKey,
   takeLogKey,
   takeVoiceKey,
   motionKey,
@@ -48,6 +49,10 @@ async function makeReady(house: House, footageId: string): Promise<void> {
   await house.db.footages.update({ frameCount: 4 }, { where: { id: footageId } });
 }
 
+const wholeStage = {
+  ...{ t: 0, kind: 'stage', frame: 0, rate: 0, view: { zoom: 1, x: 0, y: 0 }, mirrored: false, strokes: [], drawings: [], note: null },
+};
+
 /** A take that can be heard. */
 async function bringTake(house: House, requestId: string, footageId: string): Promise<string> {
   const id = house.newId();
@@ -55,7 +60,7 @@ async function bringTake(house: House, requestId: string, footageId: string): Pr
   await house.db.deskItems.create({ id, requestId, entity: 'take', thing: thing as never });
   const recorded = { pieces: [], partSeconds: [1], seconds: 1, peaks: [], silences: [], failure: null };
   await house.db.takes.create({ id, requestId, state: 'ready', changedAt: house.now(), ...recorded });
-  await house.storage.putBytes(takeLogKey(requestId, id), JSON.stringify({ seconds: 1, events: [] }));
+  await house.storage.putBytes(takeLogKey(requestId, id), JSON.stringify({ seconds: 1, events: [wholeStage] }));
   await house.storage.putBytes(takeVoiceKey(requestId, id), 'sound');
   return id;
 }
@@ -95,6 +100,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
   });
   await storage.putBytes(memoKey(requestId, memoId), 'sound');
   const takeId = await bringTake(house, requestId, footageId);
+  const sentTakeId = await bringTake(house, answeredId, answeredFootageId);
   await db.clips.create({ id: clipId, title: `Clip ${clipId}`, state: 'ready', failure: null, seconds: 1, madeAt: now });
   for (const key of [clipVideoKey, clipPosterKey]) await storage.putBytes(key(clipId), 'bytes');
   await db.principles.create({ id: principleId, name: `Principle ${principleId}` } as never);
@@ -124,7 +130,30 @@ export async function bringBelongings(house: House, clientId: string, accountId:
   });
   const sent = { note: notes[1]!, drawings: [], atSeconds: 0.1, clipFromSeconds: 0, clipToSeconds: 0.4 };
   const fixes = [{ position: 1, fixId, principleId: null, name: 'The elbow', noteIds: [noteId] }];
-  await addVersion(house, { critiqueId, version: 1, doc, fixes, moments: [sent], coachName: 'Cora Lind', sentAt: now, writtenFrom: null });
+  await addVersion(house, {
+    critiqueId,
+    version: 1,
+    doc,
+    fixes,
+    moments: [sent],
+    coachName: 'Cora Lind',
+    sentAt: now,
+    takes: [
+      {
+        takeId: sentTakeId,
+        from: null,
+        to: null,
+        title: 'Said',
+        footageId: answeredFootageId,
+        seconds: 1,
+        captions: [],
+        chapters: [],
+        cuts: [],
+      },
+    ],
+    writtenFrom: null,
+  });
+  await storage.putBytes(spokenKey(critiqueId, 1, 0), 'sound');
   for (const key of [stillKey, sharedClipKey]) await storage.putBytes(key(critiqueId, 1, noteId), 'bytes');
   await putCritique(house, {
     id: house.newId(),
@@ -206,6 +235,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     as: 'csv',
     frame: '1',
     part: '0',
+    place: '0',
     piece: '0',
     uploadId: 'a'.repeat(32),
     coachId,

@@ -132,6 +132,16 @@ export async function bringCritique(
   };
   await putCritique(house, { id, requestId, doc, revision: 1, version: 1, sentAt, readAt: null, understood: {}, code: shortCodeOf(id) });
   const sent = fixes.map((fix, i) => ({ position: i + 1, ...fix }));
-  await addVersion(house, { critiqueId: id, version: 1, doc, fixes: sent, moments: [], coachName: 'Cora Lind', sentAt, writtenFrom: null });
+  await addVersion(house, {
+    critiqueId: id,
+    version: 1,
+    doc,
+    fixes: sent,
+    moments: [],
+    coachName: 'Cora Lind',
+    sentAt,
+    takes: [],
+    writtenFrom: null,
+  });
   return id;
 }

@@ -56,6 +56,10 @@ export const makeRouter = (store: Store) =>
                   path: '/requests/:requestId/wrap-up',
                   lazy: async () => ({ Component: (await import('../features/fixes/index.ts')).LadderPage }),
                 },
+                {
+                  path: '/requests/:requestId/takes/:takeId',
+                  lazy: async () => ({ Component: (await import('../features/desk/take/TakePage.tsx')).TakePage }),
+                },
                 // The editor is large and loads by itself.
                 {
                   path: '/requests/:requestId/critique',

@@ -8,4 +8,5 @@ export const statements = [
   `CREATE TABLE take_pieces (
     take_id UUID NOT NULL, part INT NOT NULL, piece INT NOT NULL, type VARCHAR(20) NOT NULL, events LONGTEXT NOT NULL,
     PRIMARY KEY (take_id, part, piece), FOREIGN KEY (take_id) REFERENCES takes(id) ON DELETE CASCADE)`,
+  "ALTER TABLE critique_versions ADD COLUMN takes JSON NOT NULL DEFAULT '[]'",
 ];

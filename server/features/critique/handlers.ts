@@ -6,6 +6,7 @@ import * as exports from './export/askExport.ts';
 import { findPhraseBook, putPhraseBook } from './repository.ts';
 import * as questions from './questions.ts';
 import * as reading from './reading.ts';
+import * as spoken from './spoken.ts';
 import * as service from './service.ts';
 
 export const critiqueHandlers: Handlers<typeof rooms.critique> = {
@@ -66,6 +67,13 @@ export const critiqueHandlers: Handlers<typeof rooms.critique> = {
     const { key, name, type } = await exports.takeExport(house, account, params.critiqueId, params.exportId);
     res.attachment(name);
     await sendObject(req, res, house.storage, key, type);
+  },
+
+  getSentTake: (house, { account, params }) => spoken.getSentTake(house, account, params),
+
+  streamSentVoice: async (house, { account, params, req, res }) => {
+    const key = await spoken.sentVoice(house, account, params);
+    await sendObject(req, res, house.storage, key, 'audio/mp4');
   },
 
   getChapters: async (house, { account, params, res }) => {

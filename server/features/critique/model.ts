@@ -1,5 +1,6 @@
-import type { Bout, CritiqueExport, SentFix, SentMoment } from '@lean-mentor/contract';
+import type { Bout, CritiqueExport, SentFix, SentMoment, SentTake } from '@lean-mentor/contract';
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
+import type { TakeStretch } from '@lean-mentor/core/desk';
 import type { BoutScore, RuleSheet } from '@lean-mentor/core/scoring';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
@@ -31,10 +32,16 @@ export interface VersionRow {
   moments: SentMoment[];
   coachName: string;
   sentAt: Date;
+  takes: VersionTake[];
   /** Null of what was sent before this was kept. */
   writtenFrom: WrittenFrom | null;
   /** When it was read, of one that a later version stands in place of; of the one that stands the critique knows. */
   readAt?: Date | null;
+}
+
+/** Something spoken in a version: as it is heard, and what of its recording that is. */
+export interface VersionTake extends Omit<SentTake, 'ready'> {
+  cuts: TakeStretch[];
 }
 
 /** What a version was written from, as it was then: whatever is coded, corrected or changed later, what was sent stays true. */
@@ -110,6 +117,7 @@ export const critiqueTables = (sequelize: Sequelize) => ({
     moments: DataTypes.JSON,
     coachName: DataTypes.STRING,
     sentAt: instantColumn,
+    takes: DataTypes.JSON,
     writtenFrom: DataTypes.JSON,
     readAt: instantColumn,
   }),

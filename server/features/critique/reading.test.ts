@@ -82,6 +82,7 @@ describe('a link for the home coach', () => {
       'moments',
       'scores',
       'sentAt',
+      'takes',
     ]);
     expect(Object.keys(shared.moments[0].note).sort()).toEqual(['footageId', 'fromFrame', 'id', 'kind', 'seen', 'what']);
     expect(Object.keys(shared.footages[0]).sort()).toEqual(['height', 'id', 'state', 'width']);

@@ -1,15 +1,15 @@
 import type * as contract from '@lean-mentor/contract';
-import type { Account, Critique, CritiqueGlance, Request, ResponseOf } from '@lean-mentor/contract';
+import type { Account, Critique, CritiqueGlance, Request, ResponseOf, SentTake } from '@lean-mentor/contract';
 import { clipsOf } from '@lean-mentor/core/critique';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { stillPng } from '../../media/still.ts';
-import { clipVideoKey, stillKey } from '../../storage/index.ts';
+import { clipVideoKey, spokenKey, stillKey } from '../../storage/index.ts';
 import { coachesHere, maySee } from '../access/index.ts';
 import { findClip } from '../book/index.ts';
 import { findFootage, findFootages, frameTableOf } from '../footage/index.ts';
 import { findRequest, listRequestsOfClients, lockRequest } from '../requests/index.ts';
-import type { CritiqueRow } from './model.ts';
+import type { CritiqueRow, VersionTake } from './model.ts';
 import {
   changeCritique,
   critiqueOf,
@@ -37,6 +37,12 @@ export async function visibleCritique(
   return { row, request };
 }
 
+/** Something spoken in a version, and whether its voice has been made ready. */
+async function takeAsRead(house: House, critiqueId: string, version: number, place: number, take: VersionTake): Promise<SentTake> {
+  const { cuts: _, ...read } = take;
+  return { ...read, ready: (await house.storage.size(spokenKey(critiqueId, version, place))) !== null };
+}
+
 /** A version of a sent critique; the one that stands where none is named. */
 export async function getCritique(house: House, account: Account, critiqueId: string, version?: number): Promise<Critique> {
   const { row, request } = await visibleCritique(house, account, await findCritiqueRow(house, critiqueId));
@@ -52,6 +58,7 @@ export async function getCritique(house: House, account: Account, critiqueId: st
     otherIds.length > 0 ? findFootages(house, otherIds) : [],
   ]);
   return critiqueOf(row, sent, request, {
+    takes: await Promise.all(sent.takes.map((take, place) => takeAsRead(house, row.id, sent.version, place, take))),
     versions: versions.map((one) => ({ version: one.version, sentAt: one.sentAt.toISOString() })),
     questions,
     otherFootages,

@@ -192,7 +192,7 @@ export function critiqueOf(
   row: CritiqueRow,
   sent: VersionRow,
   request: Request,
-  beside: Pick<Critique, 'versions' | 'clips' | 'questions' | 'takeBackUntil'> & { otherFootages: readonly Footage[] },
+  beside: Pick<Critique, 'versions' | 'clips' | 'questions' | 'takeBackUntil' | 'takes'> & { otherFootages: readonly Footage[] },
 ): Critique {
   const { otherFootages, ...rest } = beside;
   return {

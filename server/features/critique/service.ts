@@ -1,6 +1,14 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, Critique, Request, ResponseOf, SentMoment } from '@lean-mentor/contract';
-import { blockText, draftCritique as draftOfWork, fixBlocks, heardOf, momentsOf, type CritiqueDoc } from '@lean-mentor/core/critique';
+import {
+  blockText,
+  draftCritique as draftOfWork,
+  fixBlocks,
+  heardOf,
+  momentsOf,
+  takesOf,
+  type CritiqueDoc,
+} from '@lean-mentor/core/critique';
 import { fixWarnings, guardedKinds, mostFixes } from '@lean-mentor/core/fixes';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
@@ -11,8 +19,10 @@ import { ladderFacts, recordSentOrder, type LadderFacts } from '../fixes/index.t
 import { findFootages } from '../footage/index.ts';
 import { postLetters } from '../letters/index.ts';
 import { changeRequest, findRequest, lockRequest } from '../requests/index.ts';
-import { stillsFolder } from '../../storage/index.ts';
+import { enqueueJob } from '../../jobs/index.ts';
+import { spokenFolder, stillsFolder } from '../../storage/index.ts';
 import { critiqueLetter, takenBackLetter } from './critiqueLetters.ts';
+import { takesToSend } from './spoken.ts';
 import { draftOf } from './draftOf.ts';
 import { notesElsewhere } from './elsewhere.ts';
 import type { CritiqueRow, VersionRow, WrittenFrom } from './model.ts';
@@ -171,17 +181,20 @@ export async function sendCritique(
     const standing = draft.version > 0 ? await findVersion(house, draft.id, draft.version, transaction) : null;
     if (standing && sameDoc(standing.doc, draft.doc)) throw new ContractError('nothing-to-send');
     const { doc } = draft;
-    if (fixBlocks(doc).length === 0 && momentsOf(doc).length === 0) throw refused('Show at least one moment, or one fix.');
+    if (fixBlocks(doc).length === 0 && momentsOf(doc).length === 0 && takesOf(doc).length === 0)
+      throw refused('Show at least one moment, or one fix, or say something over the footage.');
     if (fixBlocks(doc).length > mostFixes)
       throw refused(`${fixBlocks(doc).length} fixes; ${mostFixes} are the most that one critique carries.`);
     refuseUnanswered(facts, doc);
     const moments = await momentsToSend(house, facts, doc);
+    const takes = await takesToSend(house, facts, doc);
     const row: VersionRow = {
       critiqueId: draft.id,
       version: draft.version + 1,
       doc,
       fixes: sentFixesOf(doc),
       moments,
+      takes,
       writtenFrom: await writtenFromOf(house, facts, moments),
       coachName: coach.name,
       sentAt: house.now(),
@@ -196,6 +209,7 @@ export async function sendCritique(
     );
     await changeRequest(house, requestId, { state: 'sent' }, transaction);
     await indexCritique(house, row, requestId, transaction);
+    if (takes.length > 0) await enqueueJob(house, 'make-voices', draft.id, { transaction });
     await recordSentOrder(
       house,
       facts,
@@ -213,11 +227,18 @@ export async function sendCritique(
   return getCritique(house, coach, critiqueId);
 }
 
+const spokenWords = (takes: VersionRow['takes']): string[] => takes.flatMap(({ captions }) => captions.map(({ words }) => words));
+
 /** What a critique is found by: the words of the version that stands. */
-const indexCritique = (house: House, { critiqueId, doc, sentAt }: VersionRow, requestId: string, transaction: Transaction): Promise<void> =>
+const indexCritique = (
+  house: House,
+  { critiqueId, doc, takes, sentAt }: VersionRow,
+  requestId: string,
+  transaction: Transaction,
+): Promise<void> =>
   indexWords(
     house,
-    { id: critiqueId, entry: 'critique', requestId, words: doc.content.map(blockText).join('\n'), at: sentAt },
+    { id: critiqueId, entry: 'critique', requestId, words: [...doc.content.map(blockText), ...spokenWords(takes)].join('\n'), at: sentAt },
     transaction,
   );
 
@@ -255,4 +276,5 @@ export async function takeBackCritique(house: House, coach: Account, critiqueId:
   });
   // The next version takes this one's number, and makes stills of its own.
   await house.storage.remove(stillsFolder(critiqueId));
+  await house.storage.remove(spokenFolder(critiqueId));
 }

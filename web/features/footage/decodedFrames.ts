@@ -1,4 +1,12 @@
-import { framesToDrop, nextToDecode, picturesWithin, wantedFrames, type FrameTable } from '@lean-mentor/core/footage';
+import {
+  framesToDrop,
+  nextOfOrder,
+  nextToDecode,
+  orderToDrop,
+  picturesWithin,
+  wantedFrames,
+  type FrameTable,
+} from '@lean-mentor/core/footage';
 import type { DecodeAnswer, DecodeAsk } from './decodeWorker.ts';
 
 /** What decoded pictures may take together, in bytes: the goal is 400 MB, and those on their way from the worker count too. */
@@ -47,6 +55,8 @@ export class DecodedFrames {
   private heldBytes = 0;
   private at = 0;
   private direction: 1 | -1 = 1;
+  /** The order in which frames will be shown, where that is known; null: whatever lies around the stage. */
+  private order: readonly number[] | null = null;
   /** The frame whose group the worker is decoding. */
   private asked: number | null = null;
   private faultWords: string | null = null;
@@ -89,7 +99,16 @@ export class DecodedFrames {
   aim(at: number, direction: 1 | -1): void {
     this.at = at;
     this.direction = direction;
+    this.order = null;
     this.answer((frame) => Math.abs(frame - at) > stillAwaited, false);
+    this.next();
+  }
+
+  /** Says in which order frames will be shown, the present one first: they are decoded in that order. */
+  aimAlong(order: readonly number[]): void {
+    this.at = order[0] ?? this.at;
+    this.order = order.slice(0, this.most - spare);
+    this.answer((frame) => frame !== this.at, false);
     this.next();
   }
 
@@ -115,9 +134,10 @@ export class DecodedFrames {
   /** Asks for what is missing most. A run is only given up when the stage itself has nothing to show. */
   private next(): void {
     if (this.faultWords !== null) return;
-    const frame = nextToDecode((f) => this.held.has(f) || this.lost.has(f), this.at, this.direction, this.wanted());
+    const has = (f: number): boolean => this.held.has(f) || this.lost.has(f);
+    const frame = this.order ? nextOfOrder(has, this.order) : nextToDecode(has, this.at, this.direction, this.wanted());
     if (frame === null || frame === this.asked) return;
-    const urgent = frame === this.at && !this.isUnderWay(frame);
+    const urgent = !has(this.at) && !this.isUnderWay(this.at);
     if (this.asked !== null && !urgent) return;
     this.asked = frame;
     this.port.postMessage({ decode: frame });
@@ -146,7 +166,9 @@ export class DecodedFrames {
     this.heldBytes += bytesOf(picture);
     // By what they really are: an unusual kind of picture takes more than was thought.
     this.most = Math.min(this.most, Math.max(16, Math.floor(this.budgetBytes / bytesOf(picture))));
-    for (const gone of framesToDrop([...this.held.keys()], this.at, this.direction, this.most)) this.drop(gone);
+    const held = [...this.held.keys()];
+    const tooMany = this.order ? orderToDrop(held, this.order, this.most) : framesToDrop(held, this.at, this.direction, this.most);
+    for (const gone of tooMany) this.drop(gone);
     if (!this.held.has(frame)) return;
     this.answer((f) => f === frame, true);
   }

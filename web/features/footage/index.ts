@@ -18,3 +18,5 @@ export { useDecodedPicture } from './useDecodedPicture.ts';
 export { useFramePlayer, useNow, usePlayer } from './useFramePlayer.ts';
 export { useFootageWatch, useProgress } from './useFootageWatch.ts';
 export { useViewing } from './useViewing.ts';
+export { DrawingOverlay } from './DrawingOverlay.tsx';
+export { noDecoder, openDecoded } from './useDecodedFrames.ts';

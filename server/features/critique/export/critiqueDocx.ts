@@ -77,6 +77,13 @@ function paragraphsOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Blo
       const clip = facts.critique.clips.find(({ id }) => id === block.attrs.clipId);
       return clip ? [new Paragraph({ children: [new TextRun({ text: `Clip: ${clip.title}`, italics: true })] })] : [];
     }
+    case 'take': {
+      const [title = '', ...said] = facts.spoken(block.attrs);
+      return [
+        new Paragraph({ keepNext: true, children: [new TextRun({ text: `Spoken: ${title}`, italics: true })] }),
+        ...said.map((line) => new Paragraph({ indent: { left: 360 }, children: [new TextRun(line)] })),
+      ];
+    }
     case 'fix':
       return [
         new Paragraph({

@@ -53,6 +53,13 @@ function contentOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Block,
       const clip = facts.critique.clips.find(({ id }) => id === block.attrs.clipId);
       return clip ? [{ text: `Clip: ${clip.title} (see it on the page)`, italics: true, color: reed, fontSize: 8.5 }] : [];
     }
+    case 'take': {
+      const [title = '', ...said] = facts.spoken(block.attrs);
+      return [
+        { text: `Spoken: ${title}`, italics: true, color: reed, fontSize: 8.5 },
+        ...said.map((line): Content => ({ text: line, style: 'quote' })),
+      ];
+    }
     case 'fix':
       return [
         { text: [{ text: `${numbers.get(block)}  `, fontSize: 18 }, block.attrs.name], style: 'fix' },

@@ -1,5 +1,5 @@
-import { chaptersVtt, critiqueFileOf } from '@lean-mentor/contract';
-import { critiqueHtml, critiqueMarkdown, heardOf } from '@lean-mentor/core/critique';
+import { captionsVtt, chaptersVtt, critiqueFileOf } from '@lean-mentor/contract';
+import { critiqueHtml, critiqueMarkdown, heardOf, placeOfTake } from '@lean-mentor/core/critique';
 import { zip, type AsyncZippable } from 'fflate';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -7,7 +7,7 @@ import type { House } from '../../../house/house.ts';
 import { cutClip } from '../../../media/cutClip.ts';
 import { paintLayers } from '../../../media/drawnClip.ts';
 import { withScratchFolder } from '../../../house/scratchFolder.ts';
-import { clipVideoKey, reviewCopyKey } from '../../../storage/index.ts';
+import { clipVideoKey, reviewCopyKey, spokenKey } from '../../../storage/index.ts';
 import type { ExportFacts } from './exportFacts.ts';
 
 /**
@@ -40,11 +40,12 @@ async function momentClips(house: House, { critique, table }: ExportFacts): Prom
 
 /** A critique as a folder that opens without a network: the page, its stills and clips, and the same as data. */
 export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buffer> {
-  const { critique, title, momentWords, still, fileName, closing } = facts;
+  const { critique, title, momentWords, still, fileName, closing, spoken } = facts;
   const clips = await momentClips(house, facts);
   const tracks = new Map([...heardOf(critique.doc)].map(([noteId, heard]) => [noteId, heardVtt(critique, noteId, heard)]));
   const own = new Map<string, Buffer>();
   for (const { id } of critique.clips) own.set(id, await house.storage.read(clipVideoKey(id)));
+  const voices = await voicesOf(house, critique);
   const stillPath = (noteId: string): string | null => (still(noteId) ? `stills/${noteId}.jpg` : null);
   const text = (words: string): Uint8Array => new TextEncoder().encode(words);
   const files: AsyncZippable = {
@@ -64,6 +65,10 @@ export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buf
             title: critique.clips.find((clip) => clip.id === id)?.title ?? '',
             video: own.has(id) ? `clips/${id}.mp4` : null,
           }),
+          take: (attrs) => {
+            const place = placeOfTake(critique.takes, attrs);
+            return { lines: spoken(attrs), sound: voices.has(place) ? voicePath(place) : null };
+          },
         },
         closing,
       ),
@@ -77,8 +82,21 @@ export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buf
     const picture = still(note.id);
     if (picture) files[`stills/${note.id}.jpg`] = [picture.jpeg, { level: 0 }];
   }
+  for (const [place, bytes] of voices) {
+    files[voicePath(place)] = [bytes, { level: 0 }];
+    files[voicePath(place).replace('.m4a', '.vtt')] = text(captionsVtt({ ...critique.takes[place]!, cuts: [] }));
+  }
   for (const [id, bytes] of [...clips, ...own]) files[`clips/${id}.mp4`] = [bytes, { level: 0 }];
   return new Promise((resolve, reject) => zip(files, (error, data) => (error ? reject(error) : resolve(Buffer.from(data)))));
+}
+
+const voicePath = (place: number): string => `voice/${place + 1}.m4a`;
+
+/** The voices of what is spoken, by its place; one that is not made ready yet is left out, and its words stand for it. */
+async function voicesOf(house: House, { id, version, takes }: ExportFacts['critique']): Promise<Map<number, Buffer>> {
+  const voices = new Map<number, Buffer>();
+  for (const [place, { ready }] of takes.entries()) if (ready) voices.set(place, await house.storage.read(spokenKey(id, version, place)));
+  return voices;
 }
 
 /** What is heard in the clip of a moment, as a track over all of it. */
@@ -88,7 +106,8 @@ function heardVtt({ moments }: ExportFacts['critique'], noteId: string, heard: s
 }
 
 /** What stands in Markdown for moments and clips. */
-export const tiedWords = ({ critique, momentWords }: ExportFacts, picture: (noteId: string) => string | null) => ({
+export const tiedWords = ({ critique, momentWords, spoken }: ExportFacts, picture: (noteId: string) => string | null) => ({
   moment: (noteId: string) => ({ words: momentWords(noteId), picture: picture(noteId) }),
   clip: (id: string) => critique.clips.find((clip) => clip.id === id)?.title ?? 'not there any more',
+  take: spoken,
 });

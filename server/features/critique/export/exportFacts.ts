@@ -1,5 +1,5 @@
 import type { Account, Critique } from '@lean-mentor/contract';
-import { blockText, scoredBy } from '@lean-mentor/core/critique';
+import { blockText, placeOfTake, scoredBy, type TakeBlock } from '@lean-mentor/core/critique';
 import { boutAtFrame, clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import sharp from 'sharp';
 import type { House } from '../../../house/house.ts';
@@ -21,6 +21,8 @@ export interface ExportFacts {
   /** The moment with its drawing; null where its footage is gone or not ready. */
   still: (noteId: string) => StillPicture | null;
   fileName: (footageId: string) => string;
+  /** What is said in a take: what it is and how long, then its words line by line. */
+  spoken: (attrs: TakeBlock['attrs']) => string[];
   /** What stands after the last word: by which sheets it was scored, and how. */
   closing: string[];
   /** The frame times of a footage; null where it is not ready. */
@@ -82,6 +84,11 @@ export async function exportFacts(house: House, account: Account, critiqueId: st
       return said.includes(bare(moment.note.what)) ? where : `${where}: ${moment.note.what}`;
     },
     still: (noteId) => stills.get(noteId) ?? null,
+    spoken: (attrs) => {
+      const take = critique.takes[placeOfTake(critique.takes, attrs)];
+      const title = take ? `${take.title || 'a take'}, ${clockText(take.seconds)}` : 'a take';
+      return [title, ...(take?.captions ?? []).map(({ words }) => words)];
+    },
     table: (footageId) => tables.get(footageId) ?? null,
     fileName: (footageId) => footages.find(({ id }) => id === footageId)?.fileName ?? footageId,
   };

@@ -26,4 +26,8 @@ export const linkHandlers: Handlers<typeof rooms.links> = {
   getSharedCoachClip: async (house, { params, req, res }) => {
     await sendObject(req, res, house.storage, await service.getSharedCoachClip(house, params.token, params.clipId), 'video/mp4');
   },
+
+  getSharedVoice: async (house, { params, req, res }) => {
+    await sendObject(req, res, house.storage, await service.getSharedVoice(house, params.token, params.place), 'audio/mp4');
+  },
 };

@@ -11,6 +11,7 @@ import { withScratchFolder } from '../../../house/scratchFolder.ts';
 import { reviewCopyKey, sharedClipKey } from '../../../storage/index.ts';
 import { frameTableOf } from '../../footage/index.ts';
 import { getCritique, getMomentStill, streamCritiqueClip } from '../reading.ts';
+import { sentVoice } from '../spoken.ts';
 import { countOpening, deleteLink, findLinkByHash, findLinks, insertLink, linkOf } from './repository.ts';
 import type { LinkRow } from '../model.ts';
 
@@ -76,6 +77,12 @@ function clipFramesOf({ note, clipFromSeconds, clipToSeconds }: SentMoment, bout
 export async function getSharedCoachClip(house: House, token: string, clipId: string): Promise<string> {
   const { critique } = await linked(house, token);
   return streamCritiqueClip(house, asReader, critique.id, clipId);
+}
+
+/** Key of the voice of something spoken in the critique. */
+export async function getSharedVoice(house: House, token: string, place: number): Promise<string> {
+  const { critique } = await linked(house, token);
+  return sentVoice(house, asReader, { critiqueId: critique.id, version: critique.version, place });
 }
 
 export async function getSharedStill(house: House, token: string, noteId: string): Promise<string> {

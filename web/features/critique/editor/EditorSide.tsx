@@ -10,6 +10,7 @@ import { BoutClock, useGetFrameTableQuery } from '../../footage/index.ts';
 import type { DraftState } from '../api.ts';
 import { useEditorScene, type SceneNote } from './editorScene.ts';
 import { Phrases } from './Phrases.tsx';
+import { SpokenChoices } from './SpokenNode.tsx';
 import { SendBox } from './SendBox.tsx';
 import type { DraftSaving } from './useDraftSaving.ts';
 
@@ -106,6 +107,7 @@ export function EditorSide({ editor, doc, draft, saving, request, document, firs
           </ul>
         </section>
       )}
+      <SpokenChoices insert={insert} />
       <Phrases editor={editor} doc={doc} />
     </aside>
   );

@@ -2,6 +2,7 @@ import { Blockquote } from '@tiptap/extension-blockquote';
 import { ListItem } from '@tiptap/extension-list';
 import { mergeAttributes, Node, ReactNodeViewRenderer } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
+import { SpokenNode } from './SpokenNode.tsx';
 import { ClipNode, FixNode, MomentNode } from './nodeViews.tsx';
 
 /** What a critique is made of, as the editor knows it: the same tree as `CritiqueDoc`, and nothing that the tree does not have. */
@@ -44,6 +45,17 @@ const BookClip = Node.create({
   addNodeView: () => ReactNodeViewRenderer(ClipNode),
 });
 
+const Spoken = Node.create({
+  name: 'take',
+  group: 'block',
+  atom: true,
+  draggable: true,
+  addAttributes: () => ({ takeId: { default: '' }, from: { default: null }, to: { default: null }, title: { default: '' } }),
+  ...element('figure', 'take'),
+  renderHTML: ({ HTMLAttributes }) => ['figure', mergeAttributes(HTMLAttributes, { 'data-block': 'take' })],
+  addNodeView: () => ReactNodeViewRenderer(SpokenNode),
+});
+
 const Caution = Node.create({
   name: 'caution',
   group: 'block',
@@ -69,5 +81,5 @@ export const critiqueExtensions = [
   Doc,
   ListItem.extend({ content: 'paragraph+' }),
   Blockquote.extend({ content: 'paragraph+' }),
-  ...[Fix, Moment, BookClip, Caution],
+  ...[Fix, Moment, BookClip, Spoken, Caution],
 ];

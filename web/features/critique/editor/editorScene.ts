@@ -1,7 +1,7 @@
 import type { Footage, ResponseOf } from '@lean-mentor/contract';
 import type * as contract from '@lean-mentor/contract';
 import { momentsOf, type CritiqueDoc } from '@lean-mentor/core/critique';
-import type { Note } from '@lean-mentor/core/desk';
+import type { DeskTake, Note } from '@lean-mentor/core/desk';
 import { format } from 'date-fns';
 import { createContext, useContext, useMemo } from 'react';
 import { useGetClientNotesQuery } from '../../desk/index.ts';
@@ -18,9 +18,12 @@ export interface EditorScene {
   /** Whether earlier notes are still being looked for. */
   looking: boolean;
   footages: readonly Footage[];
+  requestId: string;
+  /** The takes on the desk. */
+  takes: Readonly<Record<string, DeskTake>>;
 }
 
-const scene = createContext<EditorScene>({ notes: {}, looking: false, footages: [] });
+const scene = createContext<EditorScene>({ notes: {}, looking: false, footages: [], requestId: '', takes: {} });
 export const EditorSceneProvider = scene.Provider;
 export const useEditorScene = (): EditorScene => useContext(scene);
 
@@ -38,6 +41,8 @@ export function useSceneOf({ request, document }: ResponseOf<typeof contract.ope
       notes: Object.fromEntries([...own, ...earlier].map((note) => [note.id, note])),
       looking: isLoading,
       footages: request.footages,
+      requestId: request.id,
+      takes: document.takes,
     };
   }, [request, document, data, isLoading, shownIds]);
 }

@@ -16,6 +16,7 @@ import { FootageClip } from './FootageClip.tsx';
 import { MomentFigure } from './MomentFigure.tsx';
 import { Questions } from './Questions.tsx';
 import { ShareBox } from './ShareBox.tsx';
+import { SpokenPart } from './SpokenPart.tsx';
 import { Side } from './Side.tsx';
 import { TakeOut } from './TakeOut.tsx';
 import { WhatChanged } from './WhatChanged.tsx';
@@ -56,6 +57,7 @@ const slotsOf = (critique: Critique): DocSlots => ({
   clip: (clipId) => (
     <CoachClip clips={critique.clips} clipId={clipId} address={addressOf(streamCritiqueClip, { critiqueId: critique.id, clipId })} />
   ),
+  take: (attrs) => <SpokenPart critique={critique} attrs={attrs} />,
   fix: (block, inside) => (
     <FixSection critique={critique} block={block}>
       {inside}

@@ -7,6 +7,7 @@ import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
 const slots: DocSlots = {
   moment: ({ noteId, show }) => <p>{`moment ${noteId} as ${show}`}</p>,
   clip: (clipId) => <p>{`clip ${clipId}`}</p>,
+  take: ({ title }) => <p>{`spoken ${title}`}</p>,
   fix: (block, inside) => <section aria-label={block.attrs.name}>{inside}</section>,
 };
 const show = (...blocks: Block[]) => render(<DocBlocks blocks={blocks} slots={slots} />);

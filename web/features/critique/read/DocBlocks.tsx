@@ -1,10 +1,11 @@
 import { assertNever } from '@lean-mentor/core/never';
-import type { Block, FixBlock, Inline, MomentBlock } from '@lean-mentor/core/critique';
+import type { Block, FixBlock, Inline, MomentBlock, TakeBlock } from '@lean-mentor/core/critique';
 import { Fragment, type ReactNode } from 'react';
 
 export interface DocSlots {
   moment: (attrs: MomentBlock['attrs']) => ReactNode;
   clip: (clipId: string) => ReactNode;
+  take: (attrs: TakeBlock['attrs']) => ReactNode;
   fix: (block: FixBlock, inside: ReactNode) => ReactNode;
 }
 
@@ -81,6 +82,8 @@ function DocBlock({ block, slots }: { block: Block; slots: DocSlots }): ReactNod
       return slots.moment(block.attrs);
     case 'bookClip':
       return slots.clip(block.attrs.clipId);
+    case 'take':
+      return slots.take(block.attrs);
     case 'fix':
       return slots.fix(block, <DocBlocks blocks={block.content} slots={slots} />);
     default:

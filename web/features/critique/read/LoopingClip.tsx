@@ -2,7 +2,7 @@ import type { ShownMoment } from '@lean-mentor/contract';
 import { drawingsAtFrame } from '@lean-mentor/core/desk';
 import { frameAtSeconds, secondsOfFrame, timeSlack, type FrameTable } from '@lean-mentor/core/footage';
 import { useEffect, useRef, useState } from 'react';
-import { DrawingOverlay } from './DrawingOverlay.tsx';
+import { DrawingOverlay } from '../../footage/index.ts';
 
 interface LoopingClipProps {
   address: string | undefined;

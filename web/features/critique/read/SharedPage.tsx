@@ -1,4 +1,13 @@
-import { getSharedClip, getSharedCoachClip, getSharedStill, type ClipFrames, type SharedCritique } from '@lean-mentor/contract';
+import {
+  getSharedClip,
+  getSharedCoachClip,
+  getSharedStill,
+  getSharedVoice,
+  type ClipFrames,
+  type SentTake,
+  type SharedCritique,
+} from '@lean-mentor/contract';
+import { placeOfTake } from '@lean-mentor/core/critique';
 import { clockText } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
 import { useMemo } from 'react';
@@ -10,6 +19,7 @@ import { useGetSharedCritiqueQuery } from '../api.ts';
 import { CoachClip } from './CoachClip.tsx';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
 import { LoopingClip } from './LoopingClip.tsx';
+import { Transcript } from './SpokenPart.tsx';
 import { ScoredLines } from './Side.tsx';
 import { MomentFigure, type Playing } from './MomentFigure.tsx';
 
@@ -40,6 +50,19 @@ export function SharedPage() {
   );
 }
 
+/** What is spoken, by a link: the voice and its words. The footage under it is for its client alone. */
+function SharedVoice({ take, address }: { take: SentTake; address: string }) {
+  return (
+    <section aria-label={`Spoken: ${take.title}`} className="flex flex-col gap-1">
+      <p className="text-desk text-reed">
+        {take.title || 'Spoken'}, <span className="time">{clockText(take.seconds)}</span>
+      </p>
+      {take.ready ? <audio src={address} controls preload="metadata" className="w-full" /> : <p>The voice is being made ready.</p>}
+      <Transcript take={take} />
+    </section>
+  );
+}
+
 const slotsOf = (critique: SharedCritique, token: string): DocSlots => ({
   moment: ({ noteId, show, heard }) => (
     <MomentFigure
@@ -51,6 +74,11 @@ const slotsOf = (critique: SharedCritique, token: string): DocSlots => ({
     />
   ),
   clip: (clipId) => <CoachClip clips={critique.clips} clipId={clipId} address={addressOf(getSharedCoachClip, { token, clipId })} />,
+  take: (attrs) => {
+    const place = placeOfTake(critique.takes, attrs);
+    const take = critique.takes[place];
+    return take ? <SharedVoice take={take} address={addressOf(getSharedVoice, { token, place })} /> : null;
+  },
   fix: (block, inside) => (
     <section className="flex flex-col gap-3">
       <h2 className="flex items-baseline gap-3 border-t border-ink pt-2">
