@@ -1,7 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { axeSource } from './axe.ts';
+import { findings } from './axe.ts';
 import { demoPractice } from '@lean-mentor/demo';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import type { Browser, Page } from 'puppeteer-core';
@@ -118,17 +118,7 @@ describe('every main screen', () => {
     const tiny = join(folder, 'tiny.mp4');
     await writeBarcodeClip(tiny, { frames: 30, width: 160, height: 90 });
     const look = async (page: Page, name: string): Promise<void> => {
-      await page.evaluate(axeSource);
-      const violations = await page.evaluate(async () => {
-        const axe = (
-          globalThis as unknown as {
-            axe: { run: (context: Document, options: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
-          }
-        ).axe;
-        return (await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa'] })).violations.map(
-          (v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`,
-        );
-      });
+      const violations = await findings(page);
       found.push(...violations.map((v) => `${name} ${v}`));
       // Whoever hears or speaks to a page knows a button by its name alone: no two share one.
       const twice = await page.evaluate(() => {

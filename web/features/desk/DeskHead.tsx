@@ -60,7 +60,7 @@ function useClockShown(frame: number): ReturnType<typeof clockShown> {
   return times ? clockShown(times.clock, since, bout && times.timed.clockSeconds) : { seconds: since, stopped: false };
 }
 
-function BoutClockNow() {
+export function BoutClockNow() {
   const { seconds, stopped } = useClockShown(useFrame());
   return (
     <p

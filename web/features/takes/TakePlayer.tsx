@@ -47,41 +47,43 @@ export function TakePlayer(props: TakePlayerProps) {
   return (
     <figure className="flex flex-col gap-2" aria-label={label} data-take-player>
       <audio ref={setAudio} src={voice} preload="auto" />
-      <div className="relative w-full overflow-hidden bg-stage" style={{ aspectRatio: `${size.width} / ${size.height}` }}>
-        {source === null ? (
-          <p className="absolute inset-0 flex items-center justify-center p-6 text-center text-chalk">
-            The footage of this was removed. What was said about it stays.
-          </p>
-        ) : (
-          <div className="absolute inset-0 origin-top-left" style={stage ? viewStyle(stage.view) : undefined}>
-            {fault && source && (
-              <video
-                ref={setVideo}
-                src={source}
-                muted
-                playsInline
-                preload="auto"
+      <div>
+        <div className="relative w-full overflow-hidden bg-stage" style={{ aspectRatio: `${size.width} / ${size.height}` }}>
+          {source === null ? (
+            <p className="absolute inset-0 flex items-center justify-center p-6 text-center text-chalk">
+              The footage of this was removed. What was said about it stays.
+            </p>
+          ) : (
+            <div className="absolute inset-0 origin-top-left" style={stage ? viewStyle(stage.view) : undefined}>
+              {fault && source && (
+                <video
+                  ref={setVideo}
+                  src={source}
+                  muted
+                  playsInline
+                  preload="auto"
+                  className="absolute inset-0 size-full"
+                  style={flip(stage)}
+                />
+              )}
+              <canvas
+                ref={setCanvas}
                 className="absolute inset-0 size-full"
-                style={flip(stage)}
+                style={{ ...flip(stage), visibility: fault ? 'hidden' : 'visible' }}
               />
-            )}
-            <canvas
-              ref={setCanvas}
-              className="absolute inset-0 size-full"
-              style={{ ...flip(stage), visibility: fault ? 'hidden' : 'visible' }}
-            />
-            {stage && <TakeDrawings stage={stage} table={table} {...size} />}
-          </div>
-        )}
-        {audio && <BigPlay audio={audio} />}
+              {stage && <TakeDrawings stage={stage} table={table} {...size} />}
+            </div>
+          )}
+          {audio && <BigPlay audio={audio} />}
+        </div>
+        <p
+          className="flex min-h-14 items-center justify-center bg-ink px-3 py-1 text-center text-read text-straw"
+          aria-live="off"
+          data-caption
+        >
+          {caption?.words ?? ''}
+        </p>
       </div>
-      <p
-        className="flex min-h-14 items-center justify-center bg-ink px-3 py-1 text-center text-read text-straw"
-        aria-live="off"
-        data-caption
-      >
-        {caption?.words ?? ''}
-      </p>
       {fault && <p className="text-desk text-reed">On this browser the picture follows the voice about to a tenth of a second. {fault}</p>}
       {audio && playback && <Controls {...{ audio, playing, take, withWords }} onWords={() => setWithWords(!withWords)} />}
     </figure>
@@ -160,8 +162,8 @@ function Controls({ audio, playing, take, withWords, onWords }: ControlsProps) {
           {speed}×
         </Button>
         {take.captions.length > 0 && (
-          <Button look="plain" className={big} aria-pressed={withWords} onClick={onWords}>
-            {withWords ? <Captions size={18} aria-hidden /> : <CaptionsOff size={18} aria-hidden />} Words
+          <Button look="plain" className={big} aria-pressed={withWords} aria-label="Words under the picture" onClick={onWords}>
+            {withWords ? <Captions size={18} aria-hidden /> : <CaptionsOff size={18} aria-hidden />}
           </Button>
         )}
         <span className="time ml-auto" data-heard={heard.toFixed(3)}>

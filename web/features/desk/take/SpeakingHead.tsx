@@ -1,5 +1,6 @@
 import { clockText } from '@lean-mentor/core/footage';
 import { useEffect, useState } from 'react';
+import { BoutClockNow } from '../DeskHead.tsx';
 import { useControls } from '../DeskControls.tsx';
 import { useKeyName } from '../keys/keyMap.ts';
 import { LevelQuill } from './LevelQuill.tsx';
@@ -43,12 +44,13 @@ export function SpeakingHead() {
       </p>
       {phase === 'speaking' && (
         <button type="button" className={button} onClick={take.chapter}>
-          New chapter <kbd className="time font-normal">Shift {keyName('take')}</kbd>
+          New chapter <kbd className="time ml-1 font-normal">Shift {keyName('take')}</kbd>
         </button>
       )}
       <button type="button" className={button} onClick={take.press}>
-        {phase === 'counting' ? 'Not yet' : 'Pause'} <kbd className="time font-normal">{keyName('take')}</kbd>
+        {phase === 'counting' ? 'Not yet' : 'Pause'} <kbd className="time ml-1 font-normal">{keyName('take')}</kbd>
       </button>
+      <BoutClockNow />
       <button type="button" className={button} onClick={take.done}>
         Done
       </button>

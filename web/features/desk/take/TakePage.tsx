@@ -167,7 +167,7 @@ function MendingButtons({ take, whole, recording, notes, at, mend }: ButtonsProp
   const actions = useDeskActions();
   const canUndo = useDeskPart(({ done }) => done.length > 0);
   const { silences, seconds } = recording;
-  const pauses = pausesToCut(whole, silences).filter((pause) => withCut(whole, pause).length !== 0 && !isDone(whole, pause));
+  const pauses = pausesToCut(whole, silences).filter((pause) => !isDone(whole, pause));
   const saved = cutClock({ seconds, cuts: take.cuts }).seconds - cutClock({ seconds, cuts: [...take.cuts, ...pauses] }).seconds;
   const drafted = draftedCaptions(whole, silences, (id) => spokenText(notes[id]));
   const next = Math.min(seconds, ...take.captions.filter(({ from }) => from > at).map(({ from }) => from));

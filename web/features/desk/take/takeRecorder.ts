@@ -57,8 +57,9 @@ export interface TakeDoings {
   };
   /** Puts a new take on the desk and answers its id. */
   begun: () => string;
-  /** A chapter begins, or a stretch is said anew. */
+  /** A chapter begins, the last one is called otherwise, or a stretch is said anew. */
   chapterBegan: (takeId: string, chapter: ChapterStart) => void;
+  chapterRenamed: (takeId: string, before: string, title: string) => void;
   saidAnew: (takeId: string, cut: TakeStretch) => void;
   /** Silences the footage while there is a microphone. */
   quiet: (on: boolean) => void;
@@ -79,6 +80,8 @@ export class TakeRecorder {
   private saidFrom: number | null = null;
   private counting: ReturnType<typeof setInterval> | undefined;
   private partSeconds = 0;
+  /** What the present chapter is about. */
+  private chapterOf: string | null = null;
 
   constructor(private readonly doings: TakeDoings) {}
 
@@ -96,6 +99,7 @@ export class TakeRecorder {
     if (this.state.phase !== 'away') return;
     this.say({ ...noTake, phase: 'asking', takeId: earlier?.takeId ?? null, before: earlier?.seconds ?? 0 });
     this.part = earlier?.pieces.length ?? 0;
+    this.chapterOf = null;
     this.saidFrom = earlier?.from ?? null;
     this.keeper = earlier ? this.keeperOf(earlier.takeId, earlier.pieces) : null;
     try {
@@ -124,11 +128,15 @@ export class TakeRecorder {
     else void this.done();
   };
 
-  /** A chapter begins here; one that has just begun takes the new title. */
-  readonly chapter = (title: string): void => {
-    if (this.state.phase !== 'speaking' || !this.state.takeId || title === this.state.chapter) return;
+  /** A chapter begins here. `of`: what it is about, so that it takes the title which that has in the end; a new one where there is none. */
+  readonly chapter = (title: string, of: string | null = null): void => {
+    const { phase, takeId, chapter } = this.state;
+    if (phase !== 'speaking' || !takeId) return;
+    if (of !== null && of === this.chapterOf) {
+      if (title !== chapter) this.doings.chapterRenamed(takeId, chapter, title);
+    } else this.doings.chapterBegan(takeId, { from: Math.round(this.seconds() * 1000) / 1000, title });
+    this.chapterOf = of;
     this.say({ chapter: title });
-    this.doings.chapterBegan(this.state.takeId, { from: Math.round(this.seconds() * 1000) / 1000, title });
   };
 
   /** Looks at the desk; what has changed goes into the log. */

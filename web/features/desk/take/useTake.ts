@@ -92,6 +92,12 @@ export function useTake(given: Given): TakeControls {
       },
       chapterBegan: (takeId, chapter) =>
         actions.prepare(({ takes }, make) => [make.patched('take', takeId, { chapters: [...(takes[takeId]?.chapters ?? []), chapter] })]),
+      chapterRenamed: (takeId, before, title) =>
+        actions.prepare(({ takes }, make) => {
+          const chapters = takes[takeId]?.chapters ?? [];
+          const last = chapters.findLastIndex((one) => one.title === before);
+          return [make.patched('take', takeId, { chapters: chapters.map((one, i) => (i === last ? { ...one, title } : one)) })];
+        }),
       saidAnew: (takeId, cut) => actions.change('take', takeId, { cuts: [...(takeOnDesk(takeId)?.cuts ?? []), cut] }),
       quiet: (on) => now.current.scene.player?.setSilent(on),
       look: () => look(now.current),
@@ -123,9 +129,10 @@ export function useTake(given: Given): TakeControls {
     };
   }, [speaking, recorder, player, now]);
   const noteId = given.writing.writing?.noteId ?? null;
+  const title = noteId && chapterTitle(given.contents.whole, noteId);
   useEffect(() => {
-    if (speaking && noteId) recorder.chapter(chapterTitle(now.current.contents.whole, noteId));
-  }, [speaking, noteId, recorder, now]);
+    if (speaking && noteId && title) recorder.chapter(title, noteId);
+  }, [speaking, noteId, title, recorder]);
   return useMemo<TakeControls>(
     () => ({
       state,
@@ -135,7 +142,7 @@ export function useTake(given: Given): TakeControls {
       leave: recorder.leave,
       done: () => void recorder.done(),
       arm: (earlier) => void recorder.arm(earlier),
-      chapter: () => recorder.chapter(`Part ${(takeChapters(now.current, state.takeId) + 1).toString()}`),
+      chapter: () => recorder.chapter(`Part ${takeChapters(now.current, state.takeId) + 1}`),
       isSpeaking: () => recorder.snapshot().phase === 'speaking',
       seconds: recorder.seconds,
       level: recorder.level,

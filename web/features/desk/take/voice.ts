@@ -62,7 +62,7 @@ export async function openVoice(deviceId: string | null, onLost: (why: string) =
       startedAt = context.currentTime;
       made.start(pieceMs);
     },
-    now: () => context.currentTime - startedAt,
+    now: () => Math.round((context.currentTime - startedAt) * 1e4) / 1e4,
     end: () =>
       new Promise((resolve) => {
         if (!recorder || recorder.state === 'inactive') return resolve();

@@ -1,0 +1,208 @@
+import { demoPractice } from '@lean-mentor/demo';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { findings } from './axe.ts';
+import { openDeskOf, type DeskPage } from './deskPage.ts';
+import { launch, phone, settledFrame, visit, type Visit } from './visit.ts';
+
+const base = process.env['LEAN_E2E_URL']!;
+const bram = demoPractice(new Date()).requests.find((r) => r.critique)!;
+const patience = { timeout: 30_000, interval: 200 };
+
+let browser: Browser;
+let marit: DeskPage;
+beforeAll(async () => {
+  browser = await launch();
+  marit = await openDeskOf(browser, base, 'marit', bram.id);
+});
+afterAll(() => browser?.close());
+
+interface Logged {
+  t: number;
+  kind: string;
+  frame: number;
+  rate: number;
+}
+const ask = <T>(page: Page, path: string): Promise<T> =>
+  page.evaluate(async (address) => (await fetch(address)).json() as never, `/api/requests/${bram.id}${path}`);
+const recordings = (page: Page) => ask<{ id: string; state: string; seconds: number; partSeconds: number[] }[]>(page, '/takes');
+const log = (page: Page, takeId: string) => ask<{ seconds: number; events: Logged[] }>(page, `/takes/${takeId}/log`);
+
+const phase = (page: Page, wanted: string) => page.waitForSelector(`[data-speaking="${wanted}"]`, { timeout: 10_000 });
+const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** The frame that is painted in the player. */
+const playerFrame = (page: Page): Promise<number> =>
+  page.$eval('[data-take-player] canvas', (canvas) => Number((canvas as HTMLCanvasElement).dataset['frame'] ?? -1));
+
+/** Goes to an instant of the voice, and waits for the picture that belongs there. */
+async function seek(page: Page, seconds: number): Promise<void> {
+  await page.$eval(
+    '[data-take-player] input[type=range]',
+    (input, to) => {
+      // As a person drags it: React hears of it only through the property's own setter.
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, String(to));
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    },
+    seconds,
+  );
+}
+
+/** The frame that the log means at an instant: the footage's own, where it runs. */
+function meant(events: readonly Logged[], times: readonly number[], t: number): number {
+  const last = events.findLast((event) => event.t <= t && 'frame' in event)!;
+  if (!last.rate) return last.frame;
+  const seconds = times[last.frame]! + (t - last.t) * last.rate;
+  return Math.max(
+    0,
+    times.findLastIndex((one) => one <= seconds + 1e-4),
+  );
+}
+
+describe('a take', () => {
+  let takeId = '';
+
+  it('is recorded over the desk with what is done meanwhile, paused by key, and put together', async () => {
+    const { page } = marit;
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('KeyR');
+    await page.waitForSelector('[aria-label="Spoken critique"]');
+    await page.waitForFunction(() => !/The browser asks/.test(document.body.innerText));
+    await page.keyboard.press('KeyR');
+    await phase(page, 'counting');
+    await phase(page, 'speaking');
+    await page.keyboard.press('Space');
+    await rest(1200);
+    await page.keyboard.press('Space');
+    await settledFrame(page);
+    await page.keyboard.press('Digit1');
+    await marit.drag([0.3, 0.3], [0.5, 0.5]);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('KeyX');
+    await settledFrame(page);
+    await rest(600);
+    // The note that stands there becomes a chapter.
+    await page.keyboard.press('KeyF');
+    await page.keyboard.press('Escape');
+    await rest(600);
+    await page.keyboard.press('Escape');
+    // Esc on the open note, then on the take: it is paused, and nothing is lost.
+    await page.keyboard.press('Escape');
+    await page.waitForSelector('[aria-label="Spoken critique"]');
+    expect(await page.$eval('[aria-label="Spoken critique"]', (panel) => panel.textContent)).toContain('Paused at');
+    await page.keyboard.press('KeyR');
+    await phase(page, 'speaking');
+    await page.keyboard.press('KeyA');
+    await rest(800);
+    await page.keyboard.press('KeyR');
+    await page.waitForSelector('[aria-label="Spoken critique"]');
+    await page.keyboard.press('Escape');
+    await vi.waitFor(async () => expect((await recordings(page))[0]).toMatchObject({ state: 'ready' }), patience);
+    const [recording] = await recordings(page);
+    takeId = recording!.id;
+    expect(recording!.partSeconds).toHaveLength(2);
+    const { events, seconds } = await log(page, takeId);
+    const kinds = events.map(({ kind }) => kind);
+    expect(kinds[0]).toBe('stage');
+    for (const kind of ['run', 'stop', 'stroke', 'drawings', 'note']) expect(kinds, kind).toContain(kind);
+    expect(events.every(({ t }, i) => t <= seconds && t >= (events[i - 1]?.t ?? 0))).toBe(true);
+    // The second part begins with the whole stage, and steps one frame back.
+    const again = events.findIndex(({ kind }, i) => i > 0 && kind === 'stage');
+    expect(events[again]!.t).toBeCloseTo(recording!.partSeconds[0]!, 3);
+    expect(events.slice(again).some(({ kind, frame }) => kind === 'show' && frame === events[again]!.frame - 1)).toBe(true);
+    const take = Object.values((await marit.desk()).takes)[0]!;
+    expect(take.chapters).toHaveLength(1);
+    expect(take.chapters[0]!.title).not.toBe('');
+    expect(marit.visit.faults).toEqual([]);
+  });
+
+  it('is mended as a page of lines: words drafted and corrected, a line struck through, taken back', async () => {
+    const mending = await visit(browser, base, 'marit', `/requests/${bram.id}/takes/${takeId}`, {
+      width: 1280,
+      height: 800,
+      deviceScaleFactor: 1,
+    });
+    const { page } = mending;
+    await mending.press('button', /^Draft the words/);
+    await page.waitForSelector('[aria-label="What is said"] textarea');
+    const take = async () => (await marit.desk()).takes[takeId]!;
+    await vi.waitFor(async () => expect((await take()).captions.length).toBeGreaterThan(0), patience);
+    await page.click('[aria-label="What is said"] textarea');
+    await page.keyboard.type(' Frame here.');
+    await page.keyboard.press('Enter');
+    await vi.waitFor(
+      async () =>
+        expect((await take()).captions.some(({ words, origin }) => words.includes('Frame here.') && origin === 'typed')).toBe(true),
+      patience,
+    );
+    await page.click('button[aria-label^="Strike through"]');
+    await vi.waitFor(async () => expect((await take()).cuts).toHaveLength(1), patience);
+    await mending.press('button', /^Take the last back/);
+    await vi.waitFor(async () => expect((await take()).cuts).toHaveLength(0), patience);
+    expect(await findings(page)).toEqual([]);
+    expect(mending.faults).toEqual([]);
+    await page.close();
+  });
+
+  describe('sent', () => {
+    let client: Visit;
+    let critiqueId: string;
+    beforeAll(async () => {
+      critiqueId = await marit.page.evaluate(
+        async (request, id) => {
+          const { token } = await (await fetch('/api/session')).json();
+          const headers = { 'x-lean-token': token, 'content-type': 'application/json' };
+          const draft = await (await fetch(`/api/requests/${request}/critique`)).json();
+          const spoken = { type: 'take', attrs: { takeId: id, from: null, to: null, title: 'Spoken over your round' } };
+          const doc = { type: 'doc', content: [spoken, ...draft.doc.content] };
+          const put = (body: object) => fetch(`/api/requests/${request}/critique`, { method: 'PUT', headers, body: JSON.stringify(body) });
+          const { revision } = await (await put({ doc, revision: draft.revision })).json();
+          const sent = await fetch(`/api/requests/${request}/critique/send`, {
+            method: 'POST',
+            headers,
+            body: JSON.stringify({ revision }),
+          });
+          return (await sent.json()).id as string;
+        },
+        bram.id,
+        takeId,
+      );
+      client = await visit(browser, base, 'bram', `/critiques/${critiqueId}`, phone);
+      await client.page.waitForSelector('[data-take-player] [data-heard]', { timeout: 40_000 });
+    });
+    afterAll(async () => {
+      // Other tests look at this critique as the demo has it.
+      await marit.page.evaluate(async (id) => {
+        const { token } = await (await fetch('/api/session')).json();
+        await fetch(`/api/critiques/${id}/take-back`, { method: 'POST', headers: { 'x-lean-token': token } });
+      }, critiqueId);
+    });
+
+    it('shows on the phone, at every instant that is gone to, the very frame the coach had', async () => {
+      const { page } = client;
+      const { events, seconds } = await log(marit.page, takeId);
+      const { times } = await ask<{ times: number[] }>(page, `/../../footages/${bram.footages[0]!.id}/frames`);
+      for (const t of [0.02, 0.7, 1.1, seconds * 0.4, seconds * 0.6, seconds * 0.8, seconds - 0.1]) {
+        await seek(page, t);
+        const heard = Number(await page.$eval('[data-heard]', (element) => element.getAttribute('data-heard')));
+        await vi.waitFor(async () => expect(await playerFrame(page), `at ${t} s`).toBe(meant(events, times, heard)), patience);
+      }
+      expect(await page.$$('[data-take-player] svg path')).not.toHaveLength(0);
+      expect(client.faults).toEqual([]);
+    });
+
+    it('plays by a touch, the picture with the voice, and goes on where it was stopped and stepped', async () => {
+      const { page } = client;
+      await seek(page, 0);
+      await page.tap('[data-take-player] button[aria-label="Listen"]');
+      await page.waitForFunction(() => Number(document.querySelector('[data-heard]')!.getAttribute('data-heard')) > 1, { timeout: 20_000 });
+      await page.tap('[data-take-player] button[aria-label="Pause"]');
+      await page.waitForSelector('[aria-label="One picture on"]');
+      await rest(500);
+      const at = await playerFrame(page);
+      await page.tap('[aria-label="One picture on"]');
+      await vi.waitFor(async () => expect(await playerFrame(page)).toBe(at + 1), patience);
+      expect(await findings(page)).toEqual([]);
+    });
+  });
+});
