@@ -6,7 +6,10 @@ import { bout } from './bouts.ts';
 import { id, instant } from './ids.ts';
 import { everyRole } from './operation.ts';
 import { client } from './clients.ts';
+import { takeSeconds } from './deskTake.ts';
 import { intake } from './requests.ts';
+import { takeEvent } from './takeFile.ts';
+import { voiceTypes } from './takes.ts';
 
 /** A whole practice as a file: what the demo writes and `importPractice` reads. Passwords are plain here and stored hashed. */
 export const practiceFile = z.object({
@@ -29,6 +32,12 @@ export const practiceFile = z.object({
         .array(z.object({ id, file: z.string().nullable(), seconds: z.number().min(0).nullable().default(null), bouts: z.array(bout) }))
         .min(1),
       document: deskDocument.optional(),
+      /** What was spoken for the takes on the desk, each with its sound beside the practice file and what was done meanwhile. */
+      recordings: z
+        .array(
+          z.object({ takeId: id, file: z.string(), type: z.enum(voiceTypes), seconds: takeSeconds, events: z.array(takeEvent).min(1) }),
+        )
+        .default([]),
       critique: z.object({ id, doc: critiqueDoc, sentAt: instant, readAt: instant.nullable() }).optional(),
     }),
   ),

@@ -39,6 +39,19 @@ try {
     });
     if (keep) await page.screenshot({ path: `${folder}${name}.png` });
   };
+  /** Lets a take play from an instant for a moment. */
+  const goTo = async ({ page }: Visit, seconds: number): Promise<void> => {
+    await page.tap('[data-take-player] button[aria-label="Listen"]');
+    await page.$eval(
+      '[data-take-player] input[type=range]',
+      (input, to) => {
+        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, String(to));
+        input.dispatchEvent(new Event('input', { bubbles: true }));
+      },
+      seconds,
+    );
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+  };
   await shoot(marit, 'today', '/today', ilse.question);
   await shoot(marit, 'desk', `/requests/${ilse.id}/desk`, 'Choose the fixes');
   await marit.page.keyboard.press('Escape');
@@ -75,7 +88,17 @@ try {
   await shoot(marit, 'client', `/clients/${bram.clientId}`, bram.question);
   const client = await visit(browser, base, 'bram', '/mine', phone);
   await shoot(client, 'my-critiques-phone', '/mine', bram.question);
+  await marit.page.waitForFunction(
+    async (request) => (await (await fetch(`/api/requests/${request}/takes`)).json())[0]?.state === 'ready',
+    { timeout: 120_000, polling: 1000 },
+    bram.id,
+  );
   await shoot(client, 'critique-phone', `/critiques/${bram.critique!.id}`, 'Your sweep is clean');
+  // Spoken over his round: in the middle of it, enlarged, with what is being drawn.
+  await client.page.waitForSelector('[data-take-player] [data-heard]', { timeout: 60_000 });
+  await goTo(client, 47);
+  await client.page.screenshot({ path: `${folder}take-phone.png` });
+  await shoot(marit, 'take-mending', `/requests/${bram.id}/takes/${Object.keys(bram.document!.takes)[0]}`, 'Hello Bram');
   await shoot(client, 'request-phone', `/requests/${bram.id}`, 'Answered');
   await client.page.goto(`${base}/send`);
   await choose(client, fileURLToPath(new URL('../demo/clips/noor-quay-open.mp4', import.meta.url)));
@@ -90,6 +113,20 @@ try {
     await client.page.mouse.click(picture.x + picture.width * x, picture.y + picture.height * y);
   await client.sees('You are both marked.');
   await client.page.screenshot({ path: `${folder}send-footage-phone.png` });
+  // Last, since what is spoken stays on the desk.
+  await shoot(marit, 'speaking', `/requests/${ilse.id}/desk`, 'Choose the fixes', false);
+  await settledFrame(marit.page);
+  const { keyboard } = marit.page;
+  await keyboard.press('Escape');
+  for (let stop = 0; stop < 3; stop++) await keyboard.press('KeyX');
+  await settledFrame(marit.page);
+  await keyboard.press('KeyR');
+  await marit.sees('Everything on the desk works while you speak');
+  await keyboard.press('KeyR');
+  await marit.page.waitForSelector('[data-speaking="speaking"]', { timeout: 10_000 });
+  await keyboard.press('KeyF');
+  await new Promise((resolve) => setTimeout(resolve, 4000));
+  await marit.page.screenshot({ path: `${folder}desk-speaking.png` });
 } finally {
   await browser.close();
 }

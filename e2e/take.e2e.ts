@@ -1,3 +1,6 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { demoPractice } from '@lean-mentor/demo';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
@@ -64,6 +67,7 @@ describe('a take', () => {
 
   it('is recorded over the desk with what is done meanwhile, paused by key, and put together', async () => {
     const { page } = marit;
+    const shipped = new Set((await recordings(page)).map(({ id }) => id));
     await page.keyboard.press('Escape');
     await page.keyboard.press('KeyR');
     await page.waitForSelector('[aria-label="Spoken critique"]');
@@ -97,8 +101,9 @@ describe('a take', () => {
     await page.keyboard.press('KeyR');
     await page.waitForSelector('[aria-label="Spoken critique"]');
     await page.keyboard.press('Escape');
-    await vi.waitFor(async () => expect((await recordings(page))[0]).toMatchObject({ state: 'ready' }), patience);
-    const [recording] = await recordings(page);
+    const made = async () => (await recordings(page)).find(({ id }) => !shipped.has(id));
+    await vi.waitFor(async () => expect(await made()).toMatchObject({ state: 'ready' }), patience);
+    const recording = await made();
     takeId = recording!.id;
     expect(recording!.partSeconds).toHaveLength(2);
     const { events, seconds } = await log(page, takeId);
@@ -110,7 +115,7 @@ describe('a take', () => {
     const again = events.findIndex(({ kind }, i) => i > 0 && kind === 'stage');
     expect(events[again]!.t).toBeCloseTo(recording!.partSeconds[0]!, 3);
     expect(events.slice(again).some(({ kind, frame }) => kind === 'show' && frame === events[again]!.frame - 1)).toBe(true);
-    const take = Object.values((await marit.desk()).takes)[0]!;
+    const take = (await marit.desk()).takes[takeId]!;
     expect(take.chapters).toHaveLength(1);
     expect(take.chapters[0]!.title).not.toBe('');
     expect(marit.visit.faults).toEqual([]);
@@ -154,7 +159,8 @@ describe('a take', () => {
           const headers = { 'x-lean-token': token, 'content-type': 'application/json' };
           const draft = await (await fetch(`/api/requests/${request}/critique`)).json();
           const spoken = { type: 'take', attrs: { takeId: id, from: null, to: null, title: 'Spoken over your round' } };
-          const doc = { type: 'doc', content: [spoken, ...draft.doc.content] };
+          const others = draft.doc.content.filter(({ type }: { type: string }) => type !== 'take');
+          const doc = { type: 'doc', content: [spoken, ...others] };
           const put = (body: object) => fetch(`/api/requests/${request}/critique`, { method: 'PUT', headers, body: JSON.stringify(body) });
           const { revision } = await (await put({ doc, revision: draft.revision })).json();
           const sent = await fetch(`/api/requests/${request}/critique/send`, {
@@ -168,7 +174,7 @@ describe('a take', () => {
         takeId,
       );
       client = await visit(browser, base, 'bram', `/critiques/${critiqueId}`, phone);
-      await client.page.waitForSelector('[data-take-player] [data-heard]', { timeout: 40_000 });
+      await client.page.waitForSelector('[data-spoken="0"] [data-heard]', { timeout: 40_000 });
     });
     afterAll(async () => {
       // Other tests look at this critique as the demo has it.
@@ -205,4 +211,51 @@ describe('a take', () => {
       expect(await findings(page)).toEqual([]);
     });
   });
+});
+
+describe('a browser that is killed while a take is spoken', () => {
+  it('loses its last seconds at most: at the next visit it is put together, and can be gone on with', async () => {
+    const before = new Set((await recordings(marit.page)).map(({ id }) => id));
+    const ours = async (page: Page) => (await recordings(page)).find(({ id }) => !before.has(id));
+    const folder = await mkdtemp(join(tmpdir(), 'lean-e2e-take-'));
+    try {
+      const killed = await launch(folder);
+      const { page } = await openDeskOf(killed, base, 'marit', bram.id, { sameProfile: true });
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('KeyR');
+      await page.waitForFunction(() => /Everything on the desk works/.test(document.body.innerText));
+      await page.keyboard.press('KeyR');
+      await phase(page, 'speaking');
+      await page.keyboard.press('KeyD');
+      await page.waitForFunction(() => /0:0[7-9]/.test(document.querySelector('[aria-label="Spoken so far"]')!.textContent!), {
+        timeout: 30_000,
+      });
+      killed.process()!.kill('SIGKILL');
+
+      const next = await launch(folder);
+      const again = await openDeskOf(next, base, 'marit', bram.id, { sameProfile: true });
+      await vi.waitFor(async () => expect(await ours(again.page)).toMatchObject({ state: 'ready' }), { timeout: 60_000, interval: 500 });
+      const first = (await ours(again.page))!;
+      expect(first.seconds).toBeGreaterThan(4.5);
+      const { events } = await log(again.page, first.id);
+      expect(events.map(({ kind }) => kind)).toContain('show');
+      await again.page.keyboard.press('Escape');
+      await again.page.keyboard.press('KeyR');
+      const row = await again.page.waitForSelector(`[data-take="${first.id}"] button::-p-text(Go on with it)`, { timeout: 20_000 });
+      await row!.click();
+      await again.page.waitForFunction(() => /Paused at/.test(document.body.innerText));
+      await again.page.keyboard.press('KeyR');
+      await phase(again.page, 'speaking');
+      await rest(1500);
+      await again.page.keyboard.press('KeyR');
+      await again.page.waitForSelector('[aria-label="Spoken critique"]');
+      await again.page.keyboard.press('Escape');
+      await vi.waitFor(async () => expect((await ours(again.page))!.partSeconds).toHaveLength(2), { timeout: 60_000, interval: 500 });
+      expect((await ours(again.page))!.seconds).toBeGreaterThan(first.seconds + 1);
+      expect(again.visit.faults).toEqual([]);
+      await next.close();
+    } finally {
+      await rm(folder, { recursive: true, force: true, maxRetries: 10, retryDelay: 200 });
+    }
+  }, 200_000);
 });

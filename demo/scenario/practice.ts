@@ -1,8 +1,11 @@
+import { readFileSync } from 'node:fs';
 import { bout, intake, type PracticeFile } from '@lean-mentor/contract';
 import { groundTruthOf } from '../timeline/groundTruth.ts';
 import { clipPlans } from './clips.ts';
 import { footageId } from './footageId.ts';
+import type { CritiqueDoc } from '@lean-mentor/core/critique';
 import { bramCritique } from './bramCritique.ts';
+import { bramTake } from './bramTake.ts';
 import { bramEarlier, earlierCritique, earlierDesk } from './bramEarlier.ts';
 import { bramDesk, ilseDesk } from './desks.ts';
 import { accounts, clientId, clients } from './people.ts';
@@ -44,6 +47,16 @@ const {
   partnerConsent: 'agreed',
 });
 
+/** What was said to Bram: its voice is made by a free program, and the page says so. */
+const spoken = bramTake(JSON.parse(readFileSync(new URL('../voice/bram-take.json', import.meta.url), 'utf8')) as number[]);
+const recordedEvents = spoken.events as Request['recordings'][number]['events'];
+
+/** The critique with what was spoken on top. */
+const withTake = (doc: CritiqueDoc, { id, title }: { id: string; title: string }): CritiqueDoc => ({
+  ...doc,
+  content: [{ type: 'take', attrs: { takeId: id, from: null, to: null, title: `${title} (a made voice)` } }, ...doc.content],
+});
+
 /** The whole demo practice as a file, dated relative to `today`. */
 export function demoPractice(today: Date): PracticeFile {
   const words = (clip: string) => groundTruthOf(clipPlans.find((p) => p.name === clip)!).words;
@@ -64,6 +77,7 @@ export function demoPractice(today: Date): PracticeFile {
     sentAt: at(today, sentDays, 6),
     dueAt: at(today, dueDays, 17),
     footages: [footageOf(clip)],
+    recordings: [],
     ...more,
   });
   return {
@@ -123,10 +137,13 @@ export function demoPractice(today: Date): PracticeFile {
         -9,
         -6,
         {
-          document: bramDesk,
+          document: { ...bramDesk, takes: { [spoken.take.id]: spoken.take } },
+          recordings: [
+            { takeId: spoken.take.id, file: 'bram-take.webm', type: 'audio/webm', seconds: spoken.seconds, events: recordedEvents },
+          ],
           critique: {
             id: stableId('critique bram'),
-            doc: bramCritique,
+            doc: withTake(bramCritique, spoken.take),
             sentAt: at(today, -7, 15),
             readAt: at(today, -6, 5),
           },
@@ -148,6 +165,7 @@ export function demoPractice(today: Date): PracticeFile {
           sentAt: at(today, -daysAgo, 6),
           dueAt: at(today, 3 - daysAgo, 17),
           footages: [{ id: footage, file: null, seconds: minutes * 60, bouts: [] }],
+          recordings: [],
           document: earlierDesk(footage, counts),
           critique: {
             id: stableId(`critique bram earlier ${i}`),

@@ -1,8 +1,8 @@
-import { copyFile, mkdtemp, rm, stat } from 'node:fs/promises';
+import { copyFile, mkdtemp, readFile, rm, stat } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
 import { intake, practiceFile, type PracticeFile } from '@lean-mentor/contract';
-import { blockText, momentsOf } from '@lean-mentor/core/critique';
-import { emptyDesk } from '@lean-mentor/core/desk';
+import { blockText, momentsOf, takesOf, type CritiqueDoc } from '@lean-mentor/core/critique';
+import { emptyDesk, type DeskDocument } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { tilingFault } from '@lean-mentor/core/scoring';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
@@ -12,6 +12,7 @@ import { indexNotesOfRequest, indexWords } from '../features/search/index.ts';
 import { addVersion, putCritique, sentFixesOf, shortCodeOf, sentMomentOf } from '../features/critique/index.ts';
 import { insertBout, insertFootage, newFootage } from '../features/footage/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
+import { finishTake, saveTakePiece } from '../features/takes/index.ts';
 import type { House } from '../house/house.ts';
 import { enqueueJob } from '../jobs/index.ts';
 import { probe } from '../media/probe.ts';
@@ -21,6 +22,7 @@ import { originalKey } from '../storage/index.ts';
 
 type Wanted = PracticeFile['requests'][number];
 type Footage = Wanted['footages'][number];
+type Recording = Wanted['recordings'][number];
 
 /** Footage that is not there any more: its name and how long it was. */
 async function importRemoved(house: House, requestId: string, position: number, { id, seconds }: Footage): Promise<void> {
@@ -55,6 +57,23 @@ async function importFootage(house: House, requestId: string, position: number, 
   });
   for (const bout of wanted.bouts) await insertBout(house, { ...bout, footageId: wanted.id });
 }
+
+/** A take's recording, to be put together by the jobs process as if it had been spoken at the desk. */
+async function importRecording(house: House, requestId: string, { takeId, type, events }: Recording, source: string): Promise<void> {
+  const piece = { type, voice: (await readFile(source)).toString('base64'), events };
+  await saveTakePiece(house, { requestId, takeId, part: 0, piece: 0 }, piece);
+  await finishTake(house, requestId, takeId, { pieces: [1] });
+}
+
+/** What is spoken in a critique that was sent; what is cut of a take, or a part of one, only goes out from the desk. */
+const sentTakes = (document: DeskDocument, recordings: readonly Recording[], doc: CritiqueDoc) =>
+  takesOf(doc).map((attrs) => {
+    const [take, recording] = [document.takes[attrs.takeId], recordings.find(({ takeId }) => takeId === attrs.takeId)];
+    if (!take || !recording || attrs.from !== null || attrs.to !== null || take.cuts.length > 0)
+      throw new Error(`The take ${attrs.takeId} of a sent critique is not on its desk, whole and with its recording.`);
+    const { footageId, captions, chapters } = take;
+    return { ...attrs, footageId, captions, chapters, seconds: recording.seconds, cuts: [] };
+  });
 
 async function importRequest(house: House, wanted: Wanted, coachName: string, folder: string): Promise<void> {
   const { id: requestId, clientId, footages, document = emptyDesk(), critique, sentAt, dueAt } = wanted;
@@ -92,7 +111,8 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
     const { id: critiqueId, doc } = critique;
     const code = shortCodeOf(critiqueId);
     await putCritique(house, { id: critiqueId, requestId, doc, revision: 1, version: 1, sentAt, readAt, understood: {}, code });
-    const words = doc.content.map(blockText).join('\n');
+    const said = sentTakes(document, wanted.recordings, doc).flatMap(({ captions }) => captions.map((caption) => caption.words));
+    const words = [...doc.content.map(blockText), ...said].join('\n');
     await indexWords(house, { id: critiqueId, entry: 'critique', requestId, words, at: sentAt });
     await addVersion(house, {
       critiqueId,
@@ -102,10 +122,12 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
       moments,
       coachName,
       sentAt,
-      takes: [],
+      takes: sentTakes(document, wanted.recordings, doc),
       writtenFrom: null,
     });
   }
+  for (const recording of wanted.recordings) await importRecording(house, requestId, recording, sourceOf(recording.file));
+  if (critique && wanted.recordings.length > 0) await enqueueJob(house, 'make-voices', critique.id);
   await indexNotesOfRequest(house, requestId);
   await indexWords(house, { id: requestId, entry: 'request', requestId, words: wanted.question, at: new Date(sentAt) });
   for (const footage of here) await enqueueJob(house, 'make-ready', footage.id);

@@ -11,7 +11,6 @@ import { CritiqueHouse } from '../../testing/critiqueHouse.ts';
 import { runDue } from '../../testing/jobs.ts';
 import { madeVoice } from '../../testing/madeVoice.ts';
 import { clientA } from '../../testing/people.ts';
-import { makeTake } from '../takes/makeTake.ts';
 
 let at: CritiqueHouse;
 let voice: Buffer;
@@ -46,7 +45,7 @@ async function spoken(fields: Partial<DeskTake> = {}): Promise<string> {
   const piece = { type: 'audio/webm', voice: voice.toString('base64'), events };
   await coach.ask('put', `/api/requests/${requestId}/takes/${id}/parts/0/pieces/0`, piece);
   await coach.ask('post', `/api/requests/${requestId}/takes/${id}/finish`, { pieces: [1] });
-  await makeTake(house, id);
+  await runDue(house, 'make-take');
   return id;
 }
 const block = (takeId: string, attrs: Partial<TakeBlock['attrs']> = {}): Block => ({

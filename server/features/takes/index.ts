@@ -1,2 +1,2 @@
-export { readTakeLog, type TakeLog } from './service.ts';
+export { finishTake, readTakeLog, saveTakePiece } from './service.ts';
 export { changeTake, findTake } from './repository.ts';

@@ -20,10 +20,14 @@ export function useLeftovers(): void {
       await recoverRecordings();
       await sendLeftoverEdits(dispatch, store.getState().desk);
       await sendSounds();
-      await finishDeadTakes();
+      await takes();
+    };
+    const takes = async (): Promise<void> => {
+      const again = await finishDeadTakes();
+      if (again !== null) timer = setTimeout(() => void takes().catch(() => undefined), again);
     };
     // A browser that stores nothing has nothing left.
-    const timer = setTimeout(() => void send().catch(() => undefined), restMs);
+    let timer = setTimeout(() => void send().catch(() => undefined), restMs);
     return () => clearTimeout(timer);
   }, [dispatch, store]);
 }

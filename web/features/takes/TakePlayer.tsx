@@ -7,7 +7,7 @@ import { TakeDrawings } from './TakeStage.tsx';
 import type { Playback } from './playback.ts';
 import { usePlayback, type TakePlaying } from './usePlayback.ts';
 
-export interface TakePlayerProps {
+interface TakePlayerProps {
   take: Take;
   table: FrameTable;
   /** Address of the voice. */

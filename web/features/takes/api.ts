@@ -1,12 +1,11 @@
 import * as contract from '@lean-mentor/contract';
-import { baseApi, mutationOf, queryOf } from '../../shared/wire/index.ts';
+import { baseApi, queryOf } from '../../shared/wire/index.ts';
 
 const takesApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     listTakes: queryOf(build, contract.listTakes),
     getTakeLog: queryOf(build, contract.getTakeLog),
-    finishTake: mutationOf(build, contract.finishTake),
   }),
 });
 
-export const { useFinishTakeMutation, useGetTakeLogQuery, useListTakesQuery } = takesApi;
+export const { useGetTakeLogQuery, useListTakesQuery } = takesApi;

@@ -1,3 +1,3 @@
 export type { Playback } from './playback.ts';
-export { TakePlayer, type TakePlayerProps } from './TakePlayer.tsx';
-export { useFinishTakeMutation, useGetTakeLogQuery, useListTakesQuery } from './api.ts';
+export { TakePlayer } from './TakePlayer.tsx';
+export { useGetTakeLogQuery, useListTakesQuery } from './api.ts';

@@ -4,8 +4,8 @@ import { deskDb, type KeptPiece, type SpokenTake } from '../deskStore.ts';
 
 /** Between two tries, in ms: the take itself may still be on its way when its first piece is sent, or the network is gone. */
 const [shortestWaitMs, longestWaitMs] = [400, 8000];
-/** A take of which no piece came for so long, in ms, is not being spoken in any tab. */
-const deadMs = 6000;
+/** A tab that has a take in hand says so this often; one that has not for so long is dead (ms). */
+const [beatMs, deadMs] = [2000, 7000];
 
 async function base64(blob: Blob): Promise<string> {
   const bytes = new Uint8Array(await blob.arrayBuffer());
@@ -57,6 +57,8 @@ export class PieceKeeper {
   private sending: Promise<void> | null = null;
   private news: PieceNews = { waiting: 0, unkept: false, refused: false };
 
+  private readonly beating = setInterval(() => void this.beat().catch(() => undefined), beatMs);
+
   /** `pieces`: of parts that were spoken before. */
   constructor(
     private readonly of: { requestId: string; takeId: string },
@@ -78,9 +80,17 @@ export class PieceKeeper {
   /** Resolved when all that was spoken is with the server and being put together. */
   async finish(): Promise<void> {
     while (this.sending) await this.sending;
+    clearInterval(this.beating);
     const pieces = Array.from(this.pieces, (many) => many ?? 0);
     if (pieces.some((many) => many > 0)) await untilTaken(() => sent(finishTake, this.of, { pieces }));
     await (await deskDb()).delete('takesSpoken', this.of.takeId).catch(() => undefined);
+  }
+
+  /** Says that the take is still in hand here, also while nothing is said. */
+  private async beat(): Promise<void> {
+    const db = await deskDb();
+    const spoken = await db.get('takesSpoken', this.of.takeId);
+    if (spoken) await db.put('takesSpoken', { ...spoken, at: Date.now() });
   }
 
   private async sendAll(): Promise<void> {
@@ -107,12 +117,21 @@ async function untilTaken(send: () => Promise<Sent>): Promise<Sent> {
   }
 }
 
-/** Sends what is left of takes whose tab died, and has them put together as far as they were spoken. */
-export async function finishDeadTakes(): Promise<void> {
+/**
+ * Sends what is left of takes whose tab died, and has them put together as far as they were spoken. Answers in how many ms to look again:
+ * some may have died just now; null where there are none.
+ */
+export async function finishDeadTakes(): Promise<number | null> {
   const db = await deskDb();
+  let again: number | null = null;
   for (const { takeId, requestId, accountId, pieces, at } of await db.getAll('takesSpoken')) {
-    // Another's who used this browser is not ours to send, and one that is being spoken in another tab is that tab's.
-    if (accountId !== currentAccount() || Date.now() - at < deadMs) continue;
+    // Another's who used this browser is not ours to send.
+    if (accountId !== currentAccount()) continue;
+    // One that is being spoken in another tab is that tab's.
+    if (Date.now() - at < deadMs) {
+      again = deadMs;
+      continue;
+    }
     const left = (await db.getAll('takePieces')).filter((piece) => piece.takeId === takeId);
     let all = true;
     for (const piece of left) {
@@ -122,5 +141,7 @@ export async function finishDeadTakes(): Promise<void> {
     }
     if (all && (await sent(finishTake, { requestId, takeId }, { pieces: Array.from(pieces, (many) => many ?? 0) })) === 'taken')
       await db.delete('takesSpoken', takeId);
+    else again = deadMs;
   }
+  return again;
 }
