@@ -180,7 +180,7 @@ function Controls({ audio, playing, take, withWords, onWords }: ControlsProps) {
         onChange={(e) => playback.seek(Number(e.target.value))}
         className="h-11 w-full"
       />
-      {paused && <StepHere audio={audio} playing={playing} />}
+      {paused && heard > 0 && <StepHere audio={audio} playing={playing} />}
       <Chapters take={take} heard={heard} onGo={(at) => playback.seek(at)} />
     </div>
   );
