@@ -85,6 +85,8 @@ export const sentTake = z.object({
   chapters: takeChapters,
   /** Its voice has been made ready. */
   ready: z.boolean(),
+  /** What the client has listened to, in the order in which it was; where it was left is the end of the last. */
+  heard: z.array(z.object({ from: takeSeconds, to: takeSeconds })),
 });
 export type SentTake = z.infer<typeof sentTake>;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { takeSeconds } from './deskTake.ts';
-import { id } from './ids.ts';
+import { done, id } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
 import { takeEvent } from './takeFile.ts';
 
@@ -26,4 +26,17 @@ export const streamSentVoice = operation({
   summary: 'Its voice: as loud as others are (−16 LUFS), what was cut out taken out.',
   params: bySentTake,
   stream: 'audio/mp4',
+});
+
+export const saveHeard = operation({
+  name: 'saveHeard',
+  room: 'critique',
+  method: 'put',
+  path: '/api/critiques/:critiqueId/versions/:version/takes/:place/heard',
+  access: ['client', 'guardian'],
+  evenWithoutRoom: true,
+  summary: 'A stretch of it that was listened to, so that it goes on from there on any device, and the coach sees how far it was heard.',
+  params: bySentTake,
+  body: z.object({ from: takeSeconds, to: takeSeconds }),
+  response: done,
 });

@@ -16,8 +16,7 @@ if (wanted.length > 0)
   );
 const clips = fileURLToPath(new URL('./clips/', import.meta.url));
 for (const footage of practice.requests.flatMap((r) => r.footages)) if (footage.file !== null) footage.file = join(clips, footage.file);
-const voices = fileURLToPath(new URL('./voice/', import.meta.url));
-for (const recording of practice.requests.flatMap((r) => r.recordings)) recording.file = join(voices, recording.file);
+for (const recording of practice.requests.flatMap((r) => r.recordings)) recording.file = join(clips, recording.file);
 await mkdir(dirname(file), { recursive: true });
 // Whole or not at all: a start that is cut off leaves no half of it.
 await writeFile(`${file}.new`, JSON.stringify(practice, null, 1));

@@ -74,7 +74,7 @@ describe('the log of a desk', () => {
       ...log.look(3, { ...rest, drawings: [drawing('d')] }),
     ]);
     const { stageAt } = stageReader({ events }, table);
-    expect(stageAt(2.5).strokes[0]!.points).toEqual([points[0], [expect.closeTo(0.2), 0.1, 0]]);
+    expect(stageAt(2.5).strokes[0]).toMatchObject({ points: [points[0]], reach: { x: expect.closeTo(0.2), y: expect.closeTo(0.1) } });
     expect([stageAt(1.9), stageAt(3)].map(({ strokes, drawings }) => [strokes.length, drawings.length])).toEqual([
       [0, 0],
       [0, 1],

@@ -24,3 +24,4 @@ export { motionsOf, wantedFrames, type Motion } from './wantedFrames.ts';
 export { strokeTimes, type SeenPoint } from './strokeTimes.ts';
 export { withoutCuts } from './withoutCuts.ts';
 export { draftedCaptions, isCutOut, mendingLines, openNotes, putBack, withCut, type MendingLine } from './mending.ts';
+export { heardMore, heardParts, type HeardPart } from './heard.ts';

@@ -4,6 +4,11 @@ import { assertNever } from '../never/index.ts';
 import { frameOfMotion, secondsOfMotion, type MotionFrom } from './motion.ts';
 import { viewSlide, type OpenNote, type Stroke, type Take, type TakeDrawing, type TakeEvent } from './take.ts';
 
+/** A stroke as far as it has grown. `reach`: where the end of one that is pulled from end to end is, while it is on its way. */
+export interface StageStroke extends Stroke {
+  reach?: { x: number; y: number };
+}
+
 /** What the stage shows at an instant. */
 export interface Stage {
   frame: FrameIndex;
@@ -11,7 +16,7 @@ export interface Stage {
   view: StageView;
   mirrored: boolean;
   /** Each with the points drawn so far; one that has none yet is not there. */
-  strokes: Stroke[];
+  strokes: StageStroke[];
   /** Copies of the desk's drawings that are on this frame. */
   drawings: TakeDrawing[];
   note: OpenNote | null;
@@ -74,17 +79,16 @@ function viewAt({ t, view }: Held['view'], next: (StageView & { t: Seconds }) | 
   return { zoom: between(view.zoom, next.zoom, share), x: between(view.x, next.x, share), y: between(view.y, next.y, share) };
 }
 
-/** Of a stroke so much as was drawn within so many seconds. What is pulled from one end to the other is as long as the pull has come. */
-function grown({ t, ...stroke }: Held['strokes'][number], at: Seconds): Stroke {
+/** Of a stroke so much as was drawn within so many seconds. */
+function grown({ t, ...stroke }: Held['strokes'][number], at: Seconds): StageStroke {
   const passed = (at - t) * 1000 + 1e-6;
+  const points = stroke.points.filter(([, , ms]) => ms <= passed);
   const gesture = toolGesture[stroke.tool];
   const [start, end] = stroke.points;
-  if ('drag' in gesture && gesture.drag === 'ends' && start && end && stroke.points.length === 2 && passed < end[2]) {
-    const share = Math.max(0, (passed - start[2]) / (end[2] - start[2]));
-    const reached = [between(start[0], end[0], share), between(start[1], end[1], share), start[2]] as const;
-    return { ...stroke, points: share > 0 ? [start, reached] : [] };
-  }
-  return { ...stroke, points: stroke.points.filter(([, , ms]) => ms <= passed) };
+  // What is pulled from one end to the other is as long as the pull has come.
+  if (!('drag' in gesture) || gesture.drag !== 'ends' || !start || !end || points.length !== 1) return { ...stroke, points };
+  const share = (passed - start[2]) / (end[2] - start[2]);
+  return { ...stroke, points, reach: { x: between(start[0], end[0], share), y: between(start[1], end[1], share) } };
 }
 
 /** Reads the stage of a take at any instant of its recording. */

@@ -139,7 +139,13 @@ export function demoPractice(today: Date): PracticeFile {
         {
           document: { ...bramDesk, takes: { [spoken.take.id]: spoken.take } },
           recordings: [
-            { takeId: spoken.take.id, file: 'bram-take.webm', type: 'audio/webm', seconds: spoken.seconds, events: recordedEvents },
+            {
+              takeId: spoken.take.id,
+              file: '../voice/bram-take.webm',
+              type: 'audio/webm',
+              seconds: spoken.seconds,
+              events: recordedEvents,
+            },
           ],
           critique: {
             id: stableId('critique bram'),

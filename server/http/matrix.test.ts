@@ -110,6 +110,7 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   importNotes: () => ({ format: 'lean-mentor/notes@1', notes: [] }),
   saveTakePiece: () => ({ type: 'audio/webm', voice: '', events: [] }),
   finishTake: () => ({ pieces: [0] }),
+  saveHeard: () => ({ from: 0, to: 1 }),
 };
 
 /** Operations that change something, and the tables in which they may. Whatever is not named here changes nothing. */
@@ -162,6 +163,7 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   makeReadLink: ['critique_links'],
   saveTakePiece: ['takes', 'take_pieces'],
   finishTake: ['takes', 'jobs'],
+  saveHeard: ['takes_heard'],
   importNotes: ['notes', 'desk_changes', 'search_entries', 'search_words'],
   getSharedCritique: ['critique_links'],
 };

@@ -17,7 +17,7 @@ export function takeAnswer({ take, table }: GoodTake, at: number) {
     rate,
     view,
     mirror: mirrored,
-    strokes,
+    strokes: strokes.map(({ reach: _, ...stroke }) => stroke),
     drawings,
     note,
     caption: captionAt(take, recorded)?.words ?? null,

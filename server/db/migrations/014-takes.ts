@@ -8,5 +8,8 @@ export const statements = [
   `CREATE TABLE take_pieces (
     take_id UUID NOT NULL, part INT NOT NULL, piece INT NOT NULL, type VARCHAR(20) NOT NULL, events LONGTEXT NOT NULL,
     PRIMARY KEY (take_id, part, piece), FOREIGN KEY (take_id) REFERENCES takes(id) ON DELETE CASCADE)`,
+  `CREATE TABLE takes_heard (
+    critique_id UUID NOT NULL, version INT NOT NULL, place INT NOT NULL, stretches JSON NOT NULL DEFAULT '[]', changed_at DATETIME(6) NOT NULL,
+    PRIMARY KEY (critique_id, version, place), FOREIGN KEY (critique_id) REFERENCES critiques(id) ON DELETE CASCADE)`,
   "ALTER TABLE critique_versions ADD COLUMN takes JSON NOT NULL DEFAULT '[]'",
 ];

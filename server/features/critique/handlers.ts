@@ -76,6 +76,11 @@ export const critiqueHandlers: Handlers<typeof rooms.critique> = {
     await sendObject(req, res, house.storage, key, 'audio/mp4');
   },
 
+  saveHeard: async (house, { account, params, body }) => {
+    await spoken.saveHeard(house, account, params, body);
+    return { done: true } as const;
+  },
+
   getChapters: async (house, { account, params, res }) => {
     res.type('text/vtt').send(await chaptersOf(house, account, params.critiqueId, params.footageId));
   },

@@ -40,8 +40,17 @@ export interface VersionRow {
 }
 
 /** Something spoken in a version: as it is heard, and what of its recording that is. */
-export interface VersionTake extends Omit<SentTake, 'ready'> {
+export interface VersionTake extends Omit<SentTake, 'ready' | 'heard'> {
   cuts: TakeStretch[];
+}
+
+/** What its client has listened to of something spoken in a version. */
+export interface HeardRow {
+  critiqueId: string;
+  version: number;
+  place: number;
+  stretches: TakeStretch[];
+  changedAt: Date;
 }
 
 /** What a version was written from, as it was then: whatever is coded, corrected or changed later, what was sent stays true. */
@@ -127,6 +136,13 @@ export const critiqueTables = (sequelize: Sequelize) => ({
     fixId: DataTypes.UUID,
     principleId: DataTypes.UUID,
     noteIds: DataTypes.JSON,
+  }),
+  takesHeard: defineTable<HeardRow>(sequelize, 'takes_heard', {
+    critiqueId: key(),
+    version: { type: DataTypes.INTEGER, primaryKey: true },
+    place: { type: DataTypes.INTEGER, primaryKey: true },
+    stretches: DataTypes.JSON,
+    changedAt: instantColumn,
   }),
   questions: defineTable<QuestionRow>(sequelize, 'questions', {
     id: key(),

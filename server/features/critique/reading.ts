@@ -16,6 +16,7 @@ import {
   findCritiqueByCode,
   findCritiqueRow,
   findGlances,
+  findHeard,
   findQuestions,
   findVersion,
   listVersions,
@@ -40,7 +41,8 @@ export async function visibleCritique(
 /** Something spoken in a version, and whether its voice has been made ready. */
 async function takeAsRead(house: House, critiqueId: string, version: number, place: number, take: VersionTake): Promise<SentTake> {
   const { cuts: _, ...read } = take;
-  return { ...read, ready: (await house.storage.size(spokenKey(critiqueId, version, place))) !== null };
+  const heard = await findHeard(house, { critiqueId, version, place });
+  return { ...read, heard, ready: (await house.storage.size(spokenKey(critiqueId, version, place))) !== null };
 }
 
 /** A version of a sent critique; the one that stands where none is named. */

@@ -13,7 +13,7 @@ import { blockText } from '@lean-mentor/core/critique';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { jsonOf, plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
-import type { CritiqueRow, QuestionRow, SentFixRow, VersionRow } from './model.ts';
+import type { CritiqueRow, HeardRow, QuestionRow, SentFixRow, VersionRow } from './model.ts';
 
 const within = (transaction?: Transaction) => transaction && { transaction };
 
@@ -229,4 +229,16 @@ export function critiqueOf(
       return { boutId, sheet: sheet.name, winner, decidedBy, score: points, falls: taps.map(({ athlete }) => ({ athlete })) };
     }),
   };
+}
+
+type HeardPlace = Pick<HeardRow, 'critiqueId' | 'version' | 'place'>;
+
+/** What was listened to of something spoken, in the order in which it was. */
+export async function findHeard({ db }: House, at: HeardPlace, transaction?: Transaction): Promise<HeardRow['stretches']> {
+  const row = plain(await db.takesHeard.findOne({ where: { ...at }, ...(transaction && { transaction, lock: transaction.LOCK.UPDATE }) }));
+  return row?.stretches ?? [];
+}
+
+export async function putHeard({ db }: House, row: HeardRow, transaction: Transaction): Promise<void> {
+  await db.takesHeard.upsert(row, { transaction });
 }

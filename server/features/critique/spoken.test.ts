@@ -102,6 +102,28 @@ describe('something spoken in a critique', () => {
     expect(((await client.ask('get', `/api/critiques/${body.id}`)).body as Critique).takes[0]!.captions).toHaveLength(2);
   });
 
+  it('goes on where its client left it, and tells the coach what was heard, and what was heard again', async () => {
+    const { body } = await at.sendDoc(block(await spoken()));
+    const path = `/api/critiques/${body.id}/versions/1/takes/0/heard`;
+    const client = await at.visit('client');
+    expect((await at.coach.ask('put', path, { from: 0, to: 1 })).status).toBe(403);
+    expect((await (await at.visit('other')).ask('put', path, { from: 0, to: 1 })).status).toBe(404);
+    for (const [from, to] of [
+      [0, 3],
+      [3.1, 5],
+      [1, 2],
+      [6, 99],
+    ])
+      expect((await client.ask('put', path, { from, to })).status).toBe(200);
+    expect((await client.ask('put', path, { from: 2, to: 2 })).status).toBe(400);
+    const { takes } = (await at.coach.ask('get', `/api/critiques/${body.id}`)).body as Critique;
+    expect(takes[0]!.heard).toEqual([
+      { from: 0, to: 5 },
+      { from: 1, to: 2 },
+      { from: 6, to: takes[0]!.seconds },
+    ]);
+  });
+
   it('is found by its words, and stands in every form that it is taken out in', async () => {
     const takeId = await spoken({ captions: [{ from: 0, to: 2, words: 'Look at the zigzag grip.', origin: 'typed' }] });
     const { body } = await at.sendDoc(block(takeId));

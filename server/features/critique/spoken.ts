@@ -1,7 +1,8 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, ResponseOf } from '@lean-mentor/contract';
 import { takesOf, type CritiqueDoc, type TakeBlock } from '@lean-mentor/core/critique';
-import { cutClock, spokenPart, speechOf, uncaptioned, withoutCuts, type Take } from '@lean-mentor/core/takes';
+import type { TakeStretch } from '@lean-mentor/core/desk';
+import { cutClock, heardMore, spokenPart, speechOf, uncaptioned, withoutCuts, type Take } from '@lean-mentor/core/takes';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
 import { spokenKey } from '../../storage/index.ts';
@@ -9,7 +10,7 @@ import { knownFrameTable } from '../footage/index.ts';
 import type { LadderFacts } from '../fixes/index.ts';
 import { findTake, readTakeLog } from '../takes/index.ts';
 import type { VersionRow, VersionTake } from './model.ts';
-import { findVersion } from './repository.ts';
+import { findHeard, findVersion, putHeard } from './repository.ts';
 import { getCritique } from './reading.ts';
 
 const refused = (message: string): ContractError => new ContractError('not-valid', { message });
@@ -103,4 +104,24 @@ export async function sentVoice(
   if ((await house.storage.size(key)) === null)
     throw new ContractError('not-now', { message: 'The voice is still being made ready. Try again in a moment.' });
   return key;
+}
+
+/** So many stretches are kept of one who jumps about; the newest tell where it was left. */
+const mostStretches = 500;
+
+/** Keeps what was listened to. */
+export async function saveHeard(
+  house: House,
+  account: Account,
+  { critiqueId, version, place }: { critiqueId: string; version: number; place: number },
+  { from, to }: TakeStretch,
+): Promise<void> {
+  const { take } = await sentTakeOf(house, account, critiqueId, version, place);
+  const stretch = { from: Math.min(from, take.seconds), to: Math.min(to, take.seconds) };
+  if (stretch.to <= stretch.from) throw refused(`Nothing was heard from ${from} to ${to} s.`);
+  await house.db.sequelize.transaction(async (transaction) => {
+    const at = { critiqueId, version, place };
+    const stretches = heardMore(await findHeard(house, at, transaction), stretch).slice(-mostStretches);
+    await putHeard(house, { ...at, stretches, changedAt: house.now() }, transaction);
+  });
 }

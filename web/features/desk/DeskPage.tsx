@@ -7,6 +7,7 @@ import { NoFootageYet, useFootageWatch, useGetFrameTableQuery, useProgress, useV
 import type { DeskSubject } from './api.ts';
 import { Desk } from './Desk.tsx';
 import { warmKeeper } from './deskKeeper.ts';
+import { useDeadTakes } from './take/useDeadTakes.ts';
 import { useDeskNews } from './useDeskNews.ts';
 import { useOpenedDesk } from './useOpenedDesk.ts';
 
@@ -14,6 +15,7 @@ import { useOpenedDesk } from './useOpenedDesk.ts';
 export function DeskPage() {
   const { requestId = '' } = useParams();
   useFootageWatch();
+  useDeadTakes();
   useEffect(() => {
     warmDecoder();
     warmKeeper();

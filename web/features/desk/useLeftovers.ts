@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { useDispatch, useStore } from 'react-redux';
 import { sendSounds } from './memo/memoSounds.ts';
 import { recoverRecordings } from './memo/recordings.ts';
-import { finishDeadTakes } from './take/pieceKeeper.ts';
+import { useDeadTakes } from './take/useDeadTakes.ts';
 import { sendLeftoverEdits, type Dispatch, type WithDesk } from './leftoverEdits.ts';
 
 /** The page comes first: what was left is sent when it has settled, in ms. */
@@ -15,19 +15,15 @@ const restMs = 3000;
 export function useLeftovers(): void {
   const dispatch = useDispatch<Dispatch>();
   const store = useStore<WithDesk>();
+  useDeadTakes();
   useEffect(() => {
     const send = async (): Promise<void> => {
       await recoverRecordings();
       await sendLeftoverEdits(dispatch, store.getState().desk);
       await sendSounds();
-      await takes();
-    };
-    const takes = async (): Promise<void> => {
-      const again = await finishDeadTakes();
-      if (again !== null) timer = setTimeout(() => void takes().catch(() => undefined), again);
     };
     // A browser that stores nothing has nothing left.
-    let timer = setTimeout(() => void send().catch(() => undefined), restMs);
+    const timer = setTimeout(() => void send().catch(() => undefined), restMs);
     return () => clearTimeout(timer);
   }, [dispatch, store]);
 }

@@ -1,7 +1,7 @@
 import { clockText, type FrameTable } from '@lean-mentor/core/footage';
 import { captionAt, chapterStretches, cutClock, type Take } from '@lean-mentor/core/takes';
 import { Captions, CaptionsOff, Pause, Play, Rewind, StepBack, StepForward } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../shared/primitives/index.ts';
 import { TakeDrawings } from './TakeStage.tsx';
 import type { Playback } from './playback.ts';
@@ -22,6 +22,8 @@ interface TakePlayerProps {
   /** Hears of what plays it, and now and then how far it has come, in seconds of the recording. */
   onPlayback?: (playback: Playback | null) => void;
   onRecorded?: (recorded: number) => void;
+  /** Hears of each stretch that was listened to, in seconds of what is heard: when it stops, and now and then before. */
+  onStretch?: ((from: number, to: number) => void) | undefined;
 }
 
 const speeds = [0.75, 1, 1.25, 1.5] as const;
@@ -29,7 +31,7 @@ const backSeconds = 5;
 
 /** A spoken critique: its picture exactly as the coach had it while speaking, its words below, its chapters as a list. */
 export function TakePlayer(props: TakePlayerProps) {
-  const { take, table, voice, source, size, label, startAt = 0, onPlayback, onRecorded } = props;
+  const { take, table, voice, source, size, label, startAt = 0, onPlayback, onRecorded, onStretch } = props;
   const [audio, setAudio] = useState<HTMLAudioElement | null>(null);
   const [canvas, setCanvas] = useState<HTMLCanvasElement | null>(null);
   const [video, setVideo] = useState<HTMLVideoElement | null>(null);
@@ -43,6 +45,7 @@ export function TakePlayer(props: TakePlayerProps) {
   }, [playback]);
   useEffect(() => onPlayback?.(playback), [playback, onPlayback]);
   useEffect(() => onRecorded?.(recorded), [recorded, onRecorded]);
+  useListened(audio, playing.heard, onStretch);
   const caption = withWords ? captionAt(take, recorded) : null;
   return (
     <figure className="flex flex-col gap-2" aria-label={label} data-take-player>
@@ -88,6 +91,46 @@ export function TakePlayer(props: TakePlayerProps) {
       {audio && playback && <Controls {...{ audio, playing, take, withWords }} onWords={() => setWithWords(!withWords)} />}
     </figure>
   );
+}
+
+/** A stretch is told after so many seconds, though it goes on: whoever closes the page has heard it all the same. */
+const tellAfter = 10;
+/** The clock moves on by less than this between two looks; more is a jump. */
+const mostBetween = 1.5;
+
+/** Tells which stretches are listened to. */
+function useListened(audio: HTMLAudioElement | null, heard: number, onStretch: TakePlayerProps['onStretch']): void {
+  const stretch = useRef<{ from: number; to: number } | null>(null);
+  const latest = useRef(onStretch);
+  useEffect(() => {
+    latest.current = onStretch;
+  });
+  useEffect(() => {
+    if (!audio) return;
+    const tell = (): void => {
+      const now = stretch.current;
+      stretch.current = null;
+      if (now && now.to - now.from > 0.5) latest.current?.(now.from, now.to);
+    };
+    audio.addEventListener('pause', tell);
+    addEventListener('pagehide', tell);
+    return () => {
+      tell();
+      audio.removeEventListener('pause', tell);
+      removeEventListener('pagehide', tell);
+    };
+  }, [audio]);
+  useEffect(() => {
+    if (!audio || audio.paused) return;
+    const now = stretch.current;
+    const goesOn = now && heard >= now.to && heard - now.to < mostBetween;
+    if (now && !goesOn && now.to - now.from > 0.5) latest.current?.(now.from, now.to);
+    stretch.current = goesOn ? { from: now.from, to: heard } : { from: heard, to: heard };
+    if (goesOn && heard - now.from >= tellAfter) {
+      latest.current?.(now.from, heard);
+      stretch.current = { from: heard, to: heard };
+    }
+  }, [audio, heard]);
 }
 
 const viewStyle = ({ zoom, x, y }: { zoom: number; x: number; y: number }) => ({

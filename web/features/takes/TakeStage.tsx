@@ -19,11 +19,11 @@ const always = { fromFrame: 0, toFrame: Number.MAX_SAFE_INTEGER };
 /** What a stage has drawn on it: strokes as far as they have grown, and copies of the desk's drawings. */
 const drawnOn = ({ strokes, drawings, rate }: Stage): Shown[] => [
   ...drawings.map((drawing) => (rate === 0 ? { ...drawing, ...always } : drawing)),
-  ...strokes.map(({ points, ...stroke }) => ({
+  ...strokes.map(({ points, reach, ...stroke }) => ({
     ...stroke,
     keys: [],
     ...always,
-    points: points.map(([x, y, , pressure]) => ({ x, y, ...(pressure !== undefined && { pressure }) })),
+    points: [...points.map(([x, y, , pressure]) => ({ x, y, ...(pressure !== undefined && { pressure }) })), ...(reach ? [reach] : [])],
   })),
 ];
 

@@ -66,7 +66,7 @@ function paint(canvas: HTMLCanvasElement, frames: DecodedFrames, frame: number):
 const stageKey = ({ frame, view, mirrored, strokes, drawings, note }: Stage): string =>
   [
     ...[frame, view.zoom, view.x, view.y, mirrored, note?.id, note?.words],
-    ...strokes.map(({ id, points }) => `${id} ${points.length} ${points.at(-1)?.join(' ')}`),
+    ...strokes.map(({ id, points, reach }) => `${id} ${points.length} ${points.at(-1)?.join(' ')} ${reach?.x} ${reach?.y}`),
     ...drawings.map(({ id }) => id),
   ].join('|');
 

@@ -2,12 +2,13 @@ import { streamSentVoice, type Critique, type SentTake } from '@lean-mentor/cont
 import { placeOfTake, type TakeBlock } from '@lean-mentor/core/critique';
 import { wholePicture } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
-import type { Take, TakeEvent } from '@lean-mentor/core/takes';
+import { heardParts, type Take, type TakeEvent } from '@lean-mentor/core/takes';
 import { useEffect, useMemo } from 'react';
 import { addressOf } from '../../../shared/wire/index.ts';
+import { useAccount } from '../../access/index.ts';
 import { useGetFrameTableQuery, useViewing } from '../../footage/index.ts';
 import { TakePlayer } from '../../takes/index.ts';
-import { useGetCritiqueQuery, useGetSentTakeQuery } from '../api.ts';
+import { useGetCritiqueQuery, useGetSentTakeQuery, useSaveHeardMutation } from '../api.ts';
 
 /** A voice that is being made ready is asked after this often, in ms. */
 const lookAgainMs = 3000;
@@ -29,8 +30,12 @@ export function SpokenPart({ critique, attrs }: { critique: Critique; attrs: Tak
       <p className="pb-1 text-desk text-reed">
         {title}, <span className="time">{clockText(take.seconds)}</span>
       </p>
-      {take.ready ? <Player critique={critique} take={take} place={place} title={title} /> : <NotReady critiqueId={critique.id} />}
-      <Transcript take={take} />
+      {/* On paper its title stands for it: two pages stay two pages. */}
+      <div className="not-printed">
+        {take.ready ? <Player critique={critique} take={take} place={place} title={title} /> : <NotReady critiqueId={critique.id} />}
+        <HowFar take={take} />
+        <Transcript take={take} />
+      </div>
     </section>
   );
 }
@@ -62,6 +67,9 @@ function Player({ critique, take, place, title }: PlayerProps) {
   const { data: log } = useGetSentTakeQuery(at);
   const { data: table } = useGetFrameTableQuery(take.footageId, { skip: gone });
   const { addresses } = useViewing(take.footageId, { skip: gone });
+  const role = useAccount()?.role;
+  const listens = role === 'client' || role === 'guardian';
+  const [save] = useSaveHeardMutation();
   const { captions, chapters, seconds } = take;
   const played = useMemo<Take | null>(() => {
     if (!log) return null;
@@ -79,15 +87,37 @@ function Player({ critique, take, place, title }: PlayerProps) {
       source={gone ? null : addresses?.reviewCopy}
       size={size}
       label={`Spoken: ${title}`}
+      startAt={leftAt(take)}
+      onStretch={listens ? (from, to) => void save({ ...at, from, to }) : undefined}
     />
   );
 }
 
-/** What is said, to read; printed, it stands for the voice. */
+/** Where it was left; one that was heard to its end begins anew. */
+function leftAt({ heard, seconds }: SentTake): number {
+  const left = heard.at(-1)?.to ?? 0;
+  return left > seconds - 2 ? 0 : left;
+}
+
+/** For the coach: how far it was listened to, part by part. */
+function HowFar({ take }: { take: SentTake }) {
+  const role = useAccount()?.role;
+  if (role !== 'coach' && role !== 'assistant') return null;
+  if (take.heard.length === 0) return <p className="pt-1 text-desk text-reed">Not listened to yet.</p>;
+  const parts = heardParts(take, take.heard);
+  return (
+    <p className="pt-1 text-desk text-reed">
+      Listened to:{' '}
+      {parts.map(({ title, share, again }) => `${title || 'all'} ${Math.round(share * 100)} %${again > 0.2 ? ', again' : ''}`).join('; ')}.
+    </p>
+  );
+}
+
+/** What is said, to read. */
 export function Transcript({ take }: { take: SentTake }) {
   if (take.captions.length === 0) return null;
   return (
-    <details className="pt-1 text-desk print:open">
+    <details className="pt-1 text-desk">
       <summary className="flex min-h-11 cursor-pointer items-center font-semibold text-pine">All of it in words</summary>
       <ol className="flex flex-col gap-1">
         {take.captions.map(({ from, words }) => (

@@ -133,14 +133,16 @@ export async function finishDeadTakes(): Promise<number | null> {
       continue;
     }
     const left = (await db.getAll('takePieces')).filter((piece) => piece.takeId === takeId);
+    const there = Array.from(pieces, (many) => many ?? 0);
     let all = true;
     for (const piece of left) {
-      const came = await sendPiece(piece);
+      // What a browser that was killed had not wholly written is lost, and with it what of its part comes later.
+      const came = await sendPiece(piece).catch((): Sent => 'refused');
       if (came === 'again') all = false;
       else await db.delete('takePieces', [takeId, piece.part, piece.piece]);
+      if (came === 'refused') there[piece.part] = Math.min(there[piece.part] ?? 0, piece.piece);
     }
-    if (all && (await sent(finishTake, { requestId, takeId }, { pieces: Array.from(pieces, (many) => many ?? 0) })) === 'taken')
-      await db.delete('takesSpoken', takeId);
+    if (all && (await sent(finishTake, { requestId, takeId }, { pieces: there })) === 'taken') await db.delete('takesSpoken', takeId);
     else again = deadMs;
   }
   return again;
