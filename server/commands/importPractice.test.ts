@@ -23,7 +23,9 @@ describe('loading the demo practice', () => {
     expect(await house.db.clients.count()).toBe(8);
     expect(await house.db.requests.count()).toBe(practice.requests.length);
     const there = practice.requests.flatMap(({ footages }) => footages).filter(({ file }) => file !== null);
-    expect(await house.db.jobs.count({ where: { state: 'waiting' } })).toBe(there.length);
+    expect(await house.db.jobs.count({ where: { kind: 'make-ready', state: 'waiting' } })).toBe(there.length);
+    const spoken = practice.requests.flatMap(({ recordings }) => recordings);
+    expect(await house.db.takes.count({ where: { state: 'waiting' } })).toBe(spoken.length);
   });
 
   it('shows the coach what waits, due first, and the sent critique with its fixes at their moments', async () => {
