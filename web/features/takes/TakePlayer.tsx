@@ -161,7 +161,7 @@ function BigPlay({ audio }: { audio: HTMLAudioElement }) {
     <button
       type="button"
       className="absolute inset-0 flex items-center justify-center"
-      aria-label={paused ? 'Listen' : 'Pause'}
+      aria-label={paused ? 'Listen, from the picture' : 'Pause, from the picture'}
       onClick={() => toggle(audio)}
     >
       {paused && (
