@@ -103,7 +103,7 @@ describe('what is painted', () => {
   });
 
   it('becomes one SVG of the picture’s size, with the picture below where it is given', () => {
-    const svg = drawingsSvg([arrow, drawing('label', [0.1, 0.1])], 1280, 720, words, 'data:image/png;base64,AAAA');
+    const svg = drawingsSvg([arrow, drawing('label', [0.1, 0.1])], 1280, 720, words, { picture: 'data:image/png;base64,AAAA' });
     expect(svg).toContain('viewBox="0 0 1280 720"');
     expect(svg.indexOf('<image')).toBeLessThan(svg.indexOf('<path'));
     expect(svg.match(/<path/g)).toHaveLength(4);

@@ -9,6 +9,7 @@ import {
   type ShapeWords,
 } from './drawingShape.ts';
 import type { Drawing } from './drawing.ts';
+import { wholePicture, type StageView } from './stageView.ts';
 
 /**
  * Letters as SVG path data, the baseline's left end at 0, 0, and how wide they are; so a still needs no fonts and is the same everywhere.
@@ -72,15 +73,27 @@ function element({ path, x, y, fill, stroke, strokeWidth, dash, opacity }: Paint
   return `<path d="${path}" fill="${fill ?? 'none'}"${line}${dashes}${faint}${place}/>`;
 }
 
-/** All drawings as one SVG document of the picture's size; with `picture`, an address or data URL, over it. */
+interface SvgOptions {
+  /** An address or data URL of the picture below the drawings. */
+  picture?: string | null;
+  /** The part of the picture that fills the document. */
+  view?: StageView;
+}
+
+/** Drawings as one SVG document of the picture's size, each as faint as its `opacity` says. */
 export function drawingsSvg(
-  drawings: readonly (Shaped & Pick<Drawing, 'colour'>)[],
+  drawings: readonly (Shaped & Pick<Drawing, 'colour'> & { opacity?: number })[],
   width: number,
   height: number,
   wordsPath: WordsPath,
-  picture: string | null = null,
+  { picture = null, view: { zoom, x, y } = wholePicture }: SvgOptions = {},
 ): string {
   const below = picture === null ? '' : `<image href="${picture}" width="${width}" height="${height}"/>`;
-  const body = drawings.flatMap((drawing) => drawingPaints(drawing, width, height, wordsPath).map(element)).join('');
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">${below}${body}</svg>`;
+  const body = drawings.map((drawing) => {
+    const painted = drawingPaints(drawing, width, height, wordsPath).map(element).join('');
+    const { opacity = 1 } = drawing;
+    return opacity < 1 ? `<g opacity="${n(opacity)}">${painted}</g>` : painted;
+  });
+  const box = [x * width, y * height, width / zoom, height / zoom].map((v) => Math.round(v * 1e4) / 1e4).join(' ');
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${box}">${below}${body.join('')}</svg>`;
 }

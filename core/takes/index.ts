@@ -25,3 +25,6 @@ export { strokeTimes, type SeenPoint } from './strokeTimes.ts';
 export { withoutCuts } from './withoutCuts.ts';
 export { draftedCaptions, isCutOut, mendingLines, openNotes, putBack, withCut, type MendingLine } from './mending.ts';
 export { heardMore, heardParts, type HeardPart } from './heard.ts';
+export { captionSvg } from './captionSvg.ts';
+export { drawnOn, stageSvg } from './drawnOn.ts';
+export { filmInstant, filmLength, filmRate, filmReads, type FilmLook, type FilmRate, type FilmRead } from './film.ts';

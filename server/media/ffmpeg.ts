@@ -1,5 +1,6 @@
 import { tmpdir } from 'node:os';
-import type { Readable } from 'node:stream';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { execa, ExecaError } from 'execa';
 import { programPath } from '../config/config.ts';
 import type { Demuxer } from './sniffContainer.ts';
@@ -143,4 +144,58 @@ export async function ffmpegSaid(args: string[], timeoutSeconds: number): Promis
   } catch (error) {
     throw failureOf(error);
   }
+}
+
+/**
+ * Runs ffmpeg and gives what it writes to standard output in pictures of `size` bytes, no faster than they are taken; whoever stops taking
+ * ends it. Rejects with an FfmpegFailure.
+ */
+export async function* ffmpegPictures(args: string[], size: number, options: Limits & { signal?: AbortSignal }): AsyncGenerator<Buffer> {
+  const { file, args: all, options: bounds } = limited('ffmpeg', [...common, ...args, 'pipe:1'], options);
+  const run = execa(file, all, {
+    ...bounds,
+    ...(options.signal && { cancelSignal: options.signal }),
+    stdin: 'ignore',
+    buffer: { stdout: false },
+    encoding: 'buffer',
+  });
+  // Heard below; until then it must not count as unheard.
+  run.catch(() => undefined);
+  let picture = Buffer.allocUnsafe(size);
+  let filled = 0;
+  let taken = false;
+  try {
+    for await (const piece of run.stdout as AsyncIterable<Buffer>)
+      for (let at = 0; at < piece.length;) {
+        const copied = piece.copy(picture, filled, at);
+        at += copied;
+        filled += copied;
+        if (filled < size) continue;
+        yield picture;
+        picture = Buffer.allocUnsafe(size);
+        filled = 0;
+      }
+    await run;
+    taken = true;
+  } catch (error) {
+    taken = true;
+    throw failureOf(error);
+  } finally {
+    if (!taken) run.kill();
+  }
+}
+
+/** Runs ffmpeg with pictures as its standard input, as fast as it takes them. Rejects with an FfmpegFailure. */
+export async function ffmpegFed(
+  args: string[],
+  pictures: AsyncIterable<Uint8Array>,
+  options: Limits & { signal?: AbortSignal },
+): Promise<void> {
+  const { file, args: all, options: bounds } = limited('ffmpeg', [...common.filter((one) => one !== '-nostdin'), '-y', ...args], options);
+  const run = execa(file, all, { ...bounds, ...(options.signal && { cancelSignal: options.signal }), stdin: 'pipe' });
+  const feeding = pipeline(Readable.from(pictures, { objectMode: true, highWaterMark: 2 }), run.stdin);
+  // What ended first says why: pictures that cannot be made, or an encoder that gave up, which breaks the pipe.
+  const [fed, encoded] = await Promise.allSettled([feeding.catch((error: unknown) => (run.kill(), Promise.reject(error))), run]);
+  if (fed.status === 'rejected' && (fed.reason as NodeJS.ErrnoException).code !== 'EPIPE') throw fed.reason;
+  if (encoded.status === 'rejected') throw failureOf(encoded.reason);
 }

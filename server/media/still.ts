@@ -63,7 +63,7 @@ export const overlay = (
 ): string => {
   const secondsAt = (at: number): number => secondsOfFrame(table, at);
   const placed = drawings.map((drawing) => ({ ...drawing, points: drawingPoints(drawing, frame, secondsAt) }));
-  return drawingsSvg(placed, size.width, size.height, lettersPath, picture);
+  return drawingsSvg(placed, size.width, size.height, lettersPath, { picture });
 };
 
 /** A frame with drawings laid over it, as PNG. */
