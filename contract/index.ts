@@ -16,6 +16,7 @@ export * from './critiqueWriting.ts';
 export * from './desk.ts';
 export * from './deskTake.ts';
 export * from './errors.ts';
+export * from './films.ts';
 export * from './fixes.ts';
 export * from './followup.ts';
 export * from './footage.ts';

@@ -23,6 +23,7 @@ export const subjects = [
   'rule-sheet',
   'session',
   'take',
+  'film',
 ] as const;
 export type Subject = (typeof subjects)[number];
 

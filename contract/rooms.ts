@@ -6,6 +6,7 @@ import * as clients from './clients.ts';
 import * as critique from './critique.ts';
 import * as critiqueWriting from './critiqueWriting.ts';
 import * as desk from './desk.ts';
+import * as films from './films.ts';
 import * as fixes from './fixes.ts';
 import * as followup from './followup.ts';
 import * as footage from './footage.ts';
@@ -50,6 +51,7 @@ export const rooms = {
   followup: operationsOf(followup),
   search: operationsOf(search),
   takes: operationsOf(takes),
+  films: operationsOf(films),
   letters: operationsOf(letters),
   health: operationsOf(health),
 };

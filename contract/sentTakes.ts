@@ -4,7 +4,11 @@ import { done, id } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
 import { takeEvent } from './takeFile.ts';
 
-const bySentTake = z.object({ critiqueId: id, version: z.coerce.number().int().min(1), place: z.coerce.number().int().min(0).max(200) });
+export const bySentTake = z.object({
+  critiqueId: id,
+  version: z.coerce.number().int().min(1),
+  place: z.coerce.number().int().min(0).max(200),
+});
 
 export const getSentTake = operation({
   name: 'getSentTake',

@@ -11,6 +11,7 @@ import { clientHandlers } from './features/clients/handlers.ts';
 import { critiqueHandlers } from './features/critique/handlers.ts';
 import { linkHandlers } from './features/critique/links/handlers.ts';
 import { deskHandlers } from './features/desk/handlers.ts';
+import { filmHandlers } from './features/films/handlers.ts';
 import { fixHandlers } from './features/fixes/handlers.ts';
 import { followupHandlers } from './features/followup/handlers.ts';
 import { footageHandlers } from './features/footage/handlers.ts';
@@ -102,6 +103,7 @@ const everyRoute = (house: House, watch: FootageWatch): Route[] => [
   ...serveRoom(house, rooms.followup, followupHandlers),
   ...serveRoom(house, rooms.search, searchHandlers),
   ...serveRoom(house, rooms.takes, takeHandlers),
+  ...serveRoom(house, rooms.films, filmHandlers),
   ...serveRoom(house, rooms.letters, letterHandlers),
   ...serveRoom(house, rooms.health, healthHandlers),
 ];

@@ -1,5 +1,6 @@
 import { forgetOldTries } from './features/access/index.ts';
 import { removeOldExports } from './features/critique/index.ts';
+import { removeOldFilms } from './features/films/index.ts';
 import { finishLeftUploads } from './features/uploads/index.ts';
 import { clearScratchFolders } from './house/scratchFolder.ts';
 import type { Chores } from './jobs/tidy.ts';
@@ -9,6 +10,7 @@ export const chores: Chores = {
   'uploads that nobody finished': finishLeftUploads,
   'uploads that nobody went on with': async ({ storage }) => storage.uploads.deleteExpired(),
   'exports that were taken': removeOldExports,
+  'films that were kept long enough': removeOldFilms,
   'tries to sign in that no longer count': forgetOldTries,
   'what dead processes left': clearScratchFolders,
 };

@@ -5,6 +5,7 @@ import { bookTables } from './features/book/model.ts';
 import { clientTables } from './features/clients/model.ts';
 import { critiqueTables } from './features/critique/model.ts';
 import { deskTables } from './features/desk/model.ts';
+import { filmTables } from './features/films/model.ts';
 import { fixTables } from './features/fixes/model.ts';
 import { followupTables } from './features/followup/model.ts';
 import { footageTables } from './features/footage/model.ts';
@@ -30,6 +31,7 @@ const tablesOf = (sequelize: Sequelize) => ({
   ...fixTables(sequelize),
   ...critiqueTables(sequelize),
   ...takeTables(sequelize),
+  ...filmTables(sequelize),
   ...letterTables(sequelize),
 });
 

@@ -6,6 +6,7 @@ import { makeClip } from './features/book/makeClip.ts';
 import { makeVoices } from './features/critique/makeVoices.ts';
 import { makeReady } from './features/footage/makeReady.ts';
 import { makeTake } from './features/takes/makeTake.ts';
+import { changeMaking, makeFilm } from './features/films/index.ts';
 import { changeTake } from './features/takes/index.ts';
 import type { JobKinds } from './jobs/jobKind.ts';
 import { removeFootage } from './features/footage/removeFootage.ts';
@@ -38,6 +39,12 @@ export const jobKinds: JobKinds = {
     // Tried until it works: what it is made from is ours and whole.
     failed: 'Making the voice ready failed on our side.',
     rested: null,
+  },
+  'make-film': {
+    run: (house, job, signal) => makeFilm(house, job.subjectId, signal),
+    failed: 'Making the film failed on our side. Ask for it again: it goes on from there.',
+    rested: (house, id, failure) => changeMaking(house, id, { state: 'failed', failure, secondsLeft: null }),
+    waits: (house, id) => changeMaking(house, id, { state: 'waiting', secondsLeft: null }),
   },
   'remove-footage': { run: removeFootage, failed: 'Removing failed.', rested: null },
 };

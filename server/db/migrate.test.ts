@@ -62,6 +62,7 @@ describe('migrations', () => {
       '012-search-forms',
       '013-led-to',
       '014-takes',
+      '015-films',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

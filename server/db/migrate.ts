@@ -14,6 +14,7 @@ import * as falls from './migrations/011-falls.ts';
 import * as searchForms from './migrations/012-search-forms.ts';
 import * as ledTo from './migrations/013-led-to.ts';
 import * as takes from './migrations/014-takes.ts';
+import * as films from './migrations/015-films.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -37,6 +38,7 @@ export const migrations: readonly Migration[] = [
   { name: '012-search-forms', statements: searchForms.statements },
   { name: '013-led-to', statements: ledTo.statements },
   { name: '014-takes', statements: takes.statements },
+  { name: '015-films', statements: films.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

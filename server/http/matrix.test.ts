@@ -111,6 +111,8 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   saveTakePiece: () => ({ type: 'audio/webm', voice: '', events: [] }),
   finishTake: () => ({ pieces: [0] }),
   saveHeard: () => ({ from: 0, to: 1 }),
+  askTakeFilm: () => ({ size: 'small', words: 'beside' }),
+  askSentFilm: () => ({ size: 'small', words: 'burnt' }),
 };
 
 /** Operations that change something, and the tables in which they may. Whatever is not named here changes nothing. */
@@ -164,6 +166,8 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   saveTakePiece: ['takes', 'take_pieces'],
   finishTake: ['takes', 'jobs'],
   saveHeard: ['takes_heard'],
+  askTakeFilm: ['films', 'jobs'],
+  askSentFilm: ['films', 'jobs'],
   importNotes: ['notes', 'desk_changes', 'search_entries', 'search_words'],
   getSharedCritique: ['critique_links'],
 };

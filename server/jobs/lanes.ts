@@ -18,4 +18,6 @@ export const lanes: readonly Lane[] = [
   { kinds: ['remove-footage'], atOnce: 1, needsRoom: false },
   { kinds: ['make-export', 'make-take', 'make-voices'], atOnce, needsRoom: true },
   { kinds: ['make-ready', 'make-clip'], atOnce, needsRoom: true },
+  // Films take as long as they are: one at a time, so that footage and voices go on beside them.
+  { kinds: ['make-film'], atOnce: 1, needsRoom: true },
 ];

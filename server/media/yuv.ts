@@ -12,7 +12,7 @@ export const yuvBytes = ({ width, height }: Size): number => width * height + 2 
 const matrices = { bt601: [0.299, 0.114], bt709: [0.2126, 0.0722] } as const;
 export type Matrix = keyof typeof matrices;
 
-/** What is laid over a picture: the box it fills, and for each plane its values times its opacity, and what is left of the picture (0..256). */
+/** What is laid over a picture, and where; of each plane its values times its opacity, and how much of the picture is left (0..256). */
 export interface Overlay {
   x: number;
   y: number;

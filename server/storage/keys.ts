@@ -15,6 +15,12 @@ export const stripKey = footage('strip.jpg');
 export const findingsKey = footage('findings.json');
 export const posterKey = footage('poster.jpg');
 
+/** A film made of what was spoken over a footage: it goes with the footage. Its stretches are kept until it is whole. */
+export const filmFolder = (footageId: string, filmId: string): string => `${footageFolder(footageId)}films/${filmId}/`;
+export const filmKey = (footageId: string, filmId: string): string => `${filmFolder(footageId, filmId)}film.mp4`;
+export const filmStretchKey = (footageId: string, filmId: string, stretch: number): string =>
+  `${filmFolder(footageId, filmId)}${stretch}.mp4`;
+
 export const stillsFolder = (critiqueId: string): string => `stills/${critiqueId}/`;
 export const stillKey = (critiqueId: string, version: number, noteId: string): string =>
   `${stillsFolder(critiqueId)}${version}-${noteId}.png`;

@@ -8,6 +8,7 @@ import {
   clipVideoKey,
   clipPosterKey,
   exportKey,
+  filmKey,
   frameTableKey,
   memoKey,
   spokenKey,
@@ -167,7 +168,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     code: null,
   });
 
-  const [questionId, linkId, exportId] = [house.newId(), house.newId(), house.newId()];
+  const [questionId, linkId, exportId, filmId] = [house.newId(), house.newId(), house.newId(), house.newId()];
   const token = randomBytes(32).toString('base64url');
   const tokenHash = await crypto.subtle.digest('SHA-256', Buffer.from(token)).then((hash) => Buffer.from(hash).toString('hex'));
   await db.questions.create({
@@ -202,6 +203,12 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     fileName: 'critique.md',
   });
   await storage.putBytes(exportKey(critiqueId, exportId), 'words');
+  await db.films.create({
+    ...{ id: filmId, requestId: answeredId, footageId: answeredFootageId, takeId: sentTakeId, critiqueId, version: 1, place: 0 },
+    ...{ spoken: JSON.stringify({ title: 'Said', seconds: 1, cuts: [], captions: [], chapters: [] }), size: 'footage', words: 'beside' },
+    ...{ state: 'ready', share: 1, secondsLeft: null, bytes: 4, failure: null, askedBy: accountId, askedAt: now, madeAt: now },
+  });
+  await storage.putBytes(filmKey(answeredFootageId, filmId), 'film');
   return {
     clientId,
     requestId,
@@ -219,6 +226,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     questionId,
     linkId,
     exportId,
+    filmId,
     token,
     boutId: await bringBout(house, footageId, 0, 4),
     answeredId,
@@ -233,6 +241,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     unreadableFootageId: unreadable.footageId,
     version: '1',
     as: 'csv',
+    form: 'vtt',
     frame: '1',
     part: '0',
     place: '0',

@@ -1,7 +1,9 @@
-import type { DeskChange, DeskEntity } from '@lean-mentor/core/desk';
+import type { DeskChange, DeskEntity, DeskTake } from '@lean-mentor/core/desk';
 import { heading, moment, paragraph, type Block, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
+import type { TakeEvent } from '@lean-mentor/core/takes';
 import { createApp } from '../app.ts';
 import { frameTableKey } from '../storage/index.ts';
+import { runDue } from './jobs.ts';
 import { aNote, bringRequest, movePeopleIn } from './people.ts';
 import { openTestHouse, type TestHouse } from './testHouse.ts';
 import { visit, type Visitor } from './visitor.ts';
@@ -97,6 +99,16 @@ export class CritiqueHouse {
   readonly put = (entity: DeskEntity, thing: object, id = this.house.newId()) => {
     const change = { changeId: this.house.newId(), entity, id, before: null, after: { id, ...thing } };
     return this.coach.ask('post', `/api/requests/${this.requestId}/desk/changes`, { changes: [change], since: 0 });
+  };
+  /** Speaks over the footage: a take on the desk, put together, as it is mended. Answers its id. */
+  readonly speak = async (voice: Buffer, events: readonly TakeEvent[], mended: Partial<DeskTake> = {}): Promise<string> => {
+    const id = this.house.newId();
+    await this.put('take', { footageId: this.footageId, title: 'Said', cuts: [], captions: [], chapters: [], ...mended }, id);
+    const path = `/api/requests/${this.requestId}/takes/${id}`;
+    await this.coach.ask('put', `${path}/parts/0/pieces/0`, { type: 'audio/webm', voice: voice.toString('base64'), events });
+    await this.coach.ask('post', `${path}/finish`, { pieces: [1] });
+    await runDue(this.house, 'make-take');
+    return id;
   };
   readonly letters = async (): Promise<Letter[]> => (await this.coach.ask('get', '/api/letters')).body.letters;
 }

@@ -34,20 +34,7 @@ const events: TakeEvent[] = [
 ];
 
 /** A take of 8 s on the desk, put together; `fields`: as it was mended. */
-async function spoken(fields: Partial<DeskTake> = {}): Promise<string> {
-  const { house, coach, requestId, footageId } = at;
-  const id = house.newId();
-  const after = { id, footageId, title: 'Said', cuts: [], captions: [], chapters: [], ...fields };
-  await coach.ask('post', `/api/requests/${requestId}/desk/changes`, {
-    changes: [{ changeId: house.newId(), entity: 'take', id, before: null, after }],
-    since: 0,
-  });
-  const piece = { type: 'audio/webm', voice: voice.toString('base64'), events };
-  await coach.ask('put', `/api/requests/${requestId}/takes/${id}/parts/0/pieces/0`, piece);
-  await coach.ask('post', `/api/requests/${requestId}/takes/${id}/finish`, { pieces: [1] });
-  await runDue(house, 'make-take');
-  return id;
-}
+const spoken = (fields: Partial<DeskTake> = {}): Promise<string> => at.speak(voice, events, fields);
 const block = (takeId: string, attrs: Partial<TakeBlock['attrs']> = {}): Block => ({
   type: 'take',
   attrs: { takeId, from: null, to: null, title: 'Over your round', ...attrs },

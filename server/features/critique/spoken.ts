@@ -66,7 +66,7 @@ export async function takesToSend(
 }
 
 /** A stretch of a sent version by its place. */
-async function sentTakeOf(
+export async function sentTakeOf(
   house: House,
   account: Account,
   critiqueId: string,

@@ -1,5 +1,5 @@
-import { wholeItems } from '@lean-mentor/contract';
-import { deskEntities, deskOf, itemsOf, type DeskChange, type DeskDocument, type DeskEntity } from '@lean-mentor/core/desk';
+import { deskTake, wholeItems } from '@lean-mentor/contract';
+import { deskEntities, deskOf, itemsOf, type DeskChange, type DeskDocument, type DeskEntity, type DeskTake } from '@lean-mentor/core/desk';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
 import { deskKinds } from './deskKinds.ts';
@@ -25,6 +25,12 @@ export const findDeskItem = (house: House, entity: DeskEntity, id: string, trans
 /** Whether a thing lies on the desk of this request. */
 export const isOnDesk = async (house: House, entity: DeskEntity, id: string, requestId: string): Promise<boolean> =>
   (await house.db.sequelize.transaction((transaction) => findDeskItem(house, entity, id, transaction)))?.requestId === requestId;
+
+/** A take as it is mended now; null where it does not lie on the desk of this request. */
+export async function findDeskTake(house: House, requestId: string, takeId: string): Promise<DeskTake | null> {
+  const found = await house.db.sequelize.transaction((transaction) => findDeskItem(house, 'take', takeId, transaction));
+  return found?.requestId === requestId ? deskTake.parse(found.thing) : null;
+}
 
 /** Does to the tables what `applyDeskChange` does to the document. */
 export async function storeChange(house: House, requestId: string, change: DeskChange, transaction: Transaction): Promise<void> {

@@ -1,7 +1,6 @@
 import type { FootageProgress } from '@lean-mentor/contract';
 import { durationText } from '@lean-mentor/core/footage';
-import { Progress } from 'radix-ui';
-import { Button } from '../../shared/primitives/index.ts';
+import { Button, ShareBar } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useRetryFootageMutation } from './api.ts';
 import { useProgress } from './useFootageWatch.ts';
@@ -33,9 +32,7 @@ export function FootageProgressLine({ footage }: { footage: FootageProgress }) {
         {step}
         {left}
       </p>
-      <Progress.Root value={Math.round(share * 100)} className="h-1.5 w-full overflow-hidden bg-seam" aria-label={step}>
-        <Progress.Indicator className="h-full bg-pine transition-[width]" style={{ width: `${share * 100}%` }} />
-      </Progress.Root>
+      <ShareBar share={share} label={step} />
     </div>
   );
 }

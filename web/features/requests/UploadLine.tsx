@@ -1,10 +1,10 @@
 import { useRef } from 'react';
 import type { Footage } from '@lean-mentor/contract';
-import { Progress } from 'radix-ui';
 import { useDispatch, useSelector } from 'react-redux';
-import { Button } from '../../shared/primitives/index.ts';
+import { Button, ShareBar } from '../../shared/primitives/index.ts';
 import { pauseUpload, resumeUpload, startUpload } from './uploads.ts';
-import { megabytes, uploadWords } from './uploadWords.ts';
+import { megabytes } from '../../shared/megabytes.ts';
+import { uploadWords } from './uploadWords.ts';
 import { uploadChanged, uploadsSlice, type UploadNow } from './uploadsSlice.ts';
 
 /** The upload of one footage as this browser sees it: how far it is, pause, go on, or take the file up again. */
@@ -34,16 +34,7 @@ export function UploadLine({ footage }: { footage: Footage }) {
         <p className="text-desk text-reed" aria-live="polite">
           {uploadWords(now)}
         </p>
-        <Progress.Root
-          value={Math.round((now.sentBytes / Math.max(now.totalBytes, 1)) * 100)}
-          className="h-2 overflow-hidden bg-seam"
-          aria-label="Sent so far"
-        >
-          <Progress.Indicator
-            className="h-full bg-pine transition-[width]"
-            style={{ width: `${(now.sentBytes / Math.max(now.totalBytes, 1)) * 100}%` }}
-          />
-        </Progress.Root>
+        <ShareBar share={now.sentBytes / Math.max(now.totalBytes, 1)} label="Sent so far" />
         {now.state === 'sending' && (
           <Button look="plain" className="self-start" onClick={() => pauseUpload(dispatch, footage.id)}>
             Pause

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { megabytes, uploadWords } from './uploadWords.ts';
+import { megabytes } from '../../shared/megabytes.ts';
+import { uploadWords } from './uploadWords.ts';
 
 const upload = { state: 'sending', sentBytes: 500e6, totalBytes: 2e9, bytesPerSecond: 12.5e6, message: null } as const;
 

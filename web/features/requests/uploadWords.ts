@@ -1,9 +1,6 @@
 import { durationText } from '@lean-mentor/core/footage';
+import { megabytes } from '../../shared/megabytes.ts';
 import type { UploadNow } from './uploadsSlice.ts';
-
-/** "12.3 MB", "1.94 GB". */
-export const megabytes = (bytes: number): string =>
-  bytes >= 1e9 ? `${(bytes / 1e9).toFixed(2)} GB` : `${(bytes / 1e6).toFixed(bytes < 1e8 ? 1 : 0)} MB`;
 
 /** How far an upload is: share, speed and time left. */
 export function uploadWords({ state, sentBytes, totalBytes, bytesPerSecond }: UploadNow): string {

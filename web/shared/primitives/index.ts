@@ -8,4 +8,5 @@ export { Wordmark } from './Wordmark.tsx';
 export { FileButton } from './FileButton.tsx';
 export { IconButton } from './IconButton.tsx';
 export { KindGlyph, kindWords } from './KindGlyph.tsx';
+export { ShareBar } from './ShareBar.tsx';
 export { useSize } from './useSize.ts';

@@ -6,6 +6,7 @@ import { heardParts, type Take, type TakeEvent } from '@lean-mentor/core/takes';
 import { useEffect, useMemo } from 'react';
 import { addressOf } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
+import { FilmBox } from '../../films/index.ts';
 import { useGetFrameTableQuery, useViewing } from '../../footage/index.ts';
 import { TakePlayer } from '../../takes/index.ts';
 import { useGetCritiqueQuery, useGetSentTakeQuery, useSaveHeardMutation } from '../api.ts';
@@ -35,6 +36,7 @@ export function SpokenPart({ critique, attrs }: { critique: Critique; attrs: Tak
         {take.ready ? <Player critique={critique} take={take} place={place} title={title} /> : <NotReady critiqueId={critique.id} />}
         <HowFar take={take} />
         <Transcript take={take} />
+        <AsFilm critique={critique} take={take} place={place} />
       </div>
     </section>
   );
@@ -91,6 +93,14 @@ function Player({ critique, take, place, title }: PlayerProps) {
       onStretch={listens ? (from, to) => void save({ ...at, from, to }) : undefined}
     />
   );
+}
+
+/** The picture is the footage's: without it there is no film. */
+function AsFilm({ critique, take, place }: Omit<PlayerProps, 'title'>) {
+  const footage = critique.footages.find(({ id }) => id === take.footageId);
+  if (footage?.state !== 'ready') return null;
+  const size = { width: footage.width ?? 1280, height: footage.height ?? 720 };
+  return <FilmBox of={{ critiqueId: critique.id, version: critique.version, place }} size={size} hasWords={take.captions.length > 0} />;
 }
 
 /** Where it was left; one that was heard to its end begins anew. */

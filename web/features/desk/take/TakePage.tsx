@@ -7,6 +7,7 @@ import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Button, FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
 import { addressOf, faultWords } from '../../../shared/wire/index.ts';
+import { FilmBox } from '../../films/index.ts';
 import { useGetFrameTableQuery, useViewing } from '../../footage/index.ts';
 import { TakePlayer, useGetTakeLogQuery, useListTakesQuery, type Playback } from '../../takes/index.ts';
 import type { DeskSubject } from '../api.ts';
@@ -122,6 +123,9 @@ function MendingPage({ subject, footage, take, recording, whole, table }: Mendin
           onPlayback={setPlayback}
           onRecorded={setAt}
         />
+        {footage.state === 'ready' && (
+          <FilmBox of={{ requestId: request.id, takeId: take.id }} size={size} hasWords={take.captions.length > 0} />
+        )}
       </section>
       <section aria-label="Mend" className="flex flex-col gap-3">
         <CutStrip recording={recording} cuts={take.cuts} at={at} onCut={cut} onBack={back} onGo={go} />

@@ -1,0 +1,3 @@
+export { makeFilm } from './makeFilm.ts';
+export { changeMaking } from './repository.ts';
+export { removeOldFilms } from './service.ts';

@@ -1,0 +1,43 @@
+import type { TakeStretch } from '@lean-mentor/core/desk';
+import { cutClock } from '@lean-mentor/core/takes';
+import { createReadStream, createWriteStream } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import type { House } from '../../house/house.ts';
+import { decodeVoice, encodeLoudVoice, sampleBytes } from '../../media/voice.ts';
+import { takeMasterKey } from '../../storage/index.ts';
+
+/** The samples that are heard, one stretch after another: cut between samples, so that nothing shifts against the picture. */
+async function copyHeard(from: string, to: string, cuts: readonly TakeStretch[]): Promise<void> {
+  const all = { cuts: [...cuts], seconds: Number.MAX_SAFE_INTEGER };
+  let at = 0;
+  for (const cut of [...cutClock(all).cuts, { from: Infinity, to: Infinity }]) {
+    const end = cut.from === Infinity ? undefined : sampleBytes(cut.from);
+    if (end === undefined || end > at) {
+      const range = { start: at, ...(end !== undefined && { end: end - 1 }) };
+      await pipeline(createReadStream(from, range), createWriteStream(to, { flags: 'a' }));
+    }
+    at = end === undefined ? at : sampleBytes(cut.to);
+  }
+}
+
+/** The voice of a take as it is heard, in a file of that folder: what is cut out taken out, and as loud as others are. */
+export async function makeHeardVoice(
+  house: House,
+  requestId: string,
+  { takeId, cuts }: { takeId: string; cuts: readonly TakeStretch[] },
+  folder: string,
+): Promise<string> {
+  const master = await house.storage.local(takeMasterKey(requestId, takeId));
+  try {
+    const [whole, heard, voice] = [join(folder, 'whole.raw'), join(folder, 'heard.raw'), join(folder, 'voice.m4a')];
+    await decodeVoice('flac', master.path, whole, folder);
+    await copyHeard(whole, heard, cuts);
+    await encodeLoudVoice(heard, voice, folder);
+    await Promise.all([rm(whole), rm(heard)]);
+    return voice;
+  } finally {
+    await master.release();
+  }
+}

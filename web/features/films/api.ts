@@ -1,0 +1,15 @@
+import * as contract from '@lean-mentor/contract';
+import { baseApi, mutationOf, queryOf } from '../../shared/wire/index.ts';
+
+const filmsApi = baseApi.injectEndpoints({
+  endpoints: (build) => ({
+    listTakeFilms: queryOf(build, contract.listTakeFilms),
+    listSentFilms: queryOf(build, contract.listSentFilms),
+    askTakeFilm: mutationOf(build, contract.askTakeFilm),
+    askSentFilm: mutationOf(build, contract.askSentFilm),
+    stopFilm: mutationOf(build, contract.stopFilm),
+  }),
+});
+
+export const { useListTakeFilmsQuery, useListSentFilmsQuery, useAskTakeFilmMutation, useAskSentFilmMutation, useStopFilmMutation } =
+  filmsApi;

@@ -1,0 +1,1 @@
+export { FilmBox } from './FilmBox.tsx';
