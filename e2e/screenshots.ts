@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { demoPractice } from '@lean-mentor/demo';
 import { choose } from './sendFootage.ts';
 import { laptop, launch, phone, settledFrame, visit, type Visit } from './visit.ts';
+import { seekTake } from './takePlayer.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
@@ -42,14 +43,7 @@ try {
   /** Lets a take play from an instant for a moment. */
   const goTo = async ({ page }: Visit, seconds: number): Promise<void> => {
     await page.tap('[data-take-player] button[aria-label="Listen"]');
-    await page.$eval(
-      '[data-take-player] input[type=range]',
-      (input, to) => {
-        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, String(to));
-        input.dispatchEvent(new Event('input', { bubbles: true }));
-      },
-      seconds,
-    );
+    await seekTake(page, seconds);
     await new Promise((resolve) => setTimeout(resolve, 1500));
   };
   await shoot(marit, 'today', '/today', ilse.question);

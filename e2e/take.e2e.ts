@@ -6,6 +6,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { findings } from './axe.ts';
 import { openDeskOf, type DeskPage } from './deskPage.ts';
+import { playerFrame, seekTake } from './takePlayer.ts';
 import { launch, phone, settledFrame, visit, type Visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
@@ -33,23 +34,6 @@ const log = (page: Page, takeId: string) => ask<{ seconds: number; events: Logge
 
 const phase = (page: Page, wanted: string) => page.waitForSelector(`[data-speaking="${wanted}"]`, { timeout: 10_000 });
 const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-
-/** The frame that is painted in the player. */
-const playerFrame = (page: Page): Promise<number> =>
-  page.$eval('[data-take-player] canvas', (canvas) => Number((canvas as HTMLCanvasElement).dataset['frame'] ?? -1));
-
-/** Goes to an instant of the voice, and waits for the picture that belongs there. */
-async function seek(page: Page, seconds: number): Promise<void> {
-  await page.$eval(
-    '[data-take-player] input[type=range]',
-    (input, to) => {
-      // As a person drags it: React hears of it only through the property's own setter.
-      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, String(to));
-      input.dispatchEvent(new Event('input', { bubbles: true }));
-    },
-    seconds,
-  );
-}
 
 /** The frame that the log means at an instant: the footage's own, where it runs. */
 function meant(events: readonly Logged[], times: readonly number[], t: number): number {
@@ -189,7 +173,7 @@ describe('a take', () => {
       const { events, seconds } = await log(marit.page, takeId);
       const { times } = await ask<{ times: number[] }>(page, `/../../footages/${bram.footages[0]!.id}/frames`);
       for (const t of [0.02, 0.7, 1.1, seconds * 0.4, seconds * 0.6, seconds * 0.8, seconds - 0.1]) {
-        await seek(page, t);
+        await seekTake(page, t);
         const heard = Number(await page.$eval('[data-heard]', (element) => element.getAttribute('data-heard')));
         await vi.waitFor(async () => expect(await playerFrame(page), `at ${t} s`).toBe(meant(events, times, heard)), patience);
       }
@@ -199,7 +183,7 @@ describe('a take', () => {
 
     it('plays by a touch, the picture with the voice, and goes on where it was stopped and stepped', async () => {
       const { page } = client;
-      await seek(page, 0);
+      await seekTake(page, 0);
       await page.tap('[data-take-player] button[aria-label="Listen"]');
       await page.waitForFunction(() => Number(document.querySelector('[data-heard]')!.getAttribute('data-heard')) > 1, { timeout: 20_000 });
       await page.tap('[data-take-player] button[aria-label="Pause"]');

@@ -1,12 +1,12 @@
 import { useEffect, useMemo } from 'react';
 import { useParams } from 'react-router';
 import { FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
+import { WhileNotReady } from '../footage/index.ts';
 import { faultWords, useFresh } from '../../shared/wire/index.ts';
 import { useGetBookQuery } from '../book/index.ts';
 import { useDeskPart, useOpenedDesk } from '../desk/index.ts';
 import { useGetLadderQuery } from './api.ts';
 import { LadderView } from './LadderView.tsx';
-import { WhileNotReady } from './WhileNotReady.tsx';
 
 /** From notes to the one to three fixes worth sending. */
 export function LadderPage() {

@@ -9,6 +9,7 @@ export {
 export { BoutClock } from './BoutClock.tsx';
 export { FootageProgressLine } from './FootageProgressLine.tsx';
 export { NoFootageYet } from './NoFootageYet.tsx';
+export { WhileNotReady } from './WhileNotReady.tsx';
 export { FramePlayer } from './framePlayer.ts';
 export { speeds, type PlayerState } from './playerState.ts';
 export { footageProgressSlice } from './progressSlice.ts';

@@ -8,7 +8,7 @@ import { Link, useParams } from 'react-router';
 import { Button, FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
 import { addressOf, faultWords } from '../../../shared/wire/index.ts';
 import { FilmBox } from '../../films/index.ts';
-import { useGetFrameTableQuery, useViewing } from '../../footage/index.ts';
+import { useGetFrameTableQuery, useViewing, WhileNotReady } from '../../footage/index.ts';
 import { TakePlayer, useGetTakeLogQuery, useListTakesQuery, type Playback } from '../../takes/index.ts';
 import type { DeskSubject } from '../api.ts';
 import { useDeskActions, useDeskPart } from '../useDesk.ts';
@@ -39,6 +39,12 @@ export function TakePage() {
         <Link className="linked" to={`/requests/${requestId}/desk`}>
           Back to the desk
         </Link>
+      </main>
+    );
+  if (opened && footage && footage.state !== 'ready')
+    return (
+      <main className="py-8">
+        <WhileNotReady name={opened.client.name} footages={[footage]} onReady={() => void refetch()} />
       </main>
     );
   if (!opened || !take || !recording || !footage || recording.partSeconds.length === 0)
@@ -117,15 +123,13 @@ function MendingPage({ subject, footage, take, recording, whole, table }: Mendin
           take={whole}
           table={table}
           voice={addressOf(streamTakeVoice, { requestId: request.id, takeId: take.id })}
-          source={footage.state === 'ready' ? addresses?.reviewCopy : null}
+          source={addresses?.reviewCopy}
           size={size}
           label={take.title || 'The take'}
           onPlayback={setPlayback}
           onRecorded={setAt}
         />
-        {footage.state === 'ready' && (
-          <FilmBox of={{ requestId: request.id, takeId: take.id }} size={size} hasWords={take.captions.length > 0} />
-        )}
+        <FilmBox of={{ requestId: request.id, takeId: take.id }} size={size} hasWords={take.captions.length > 0} />
       </section>
       <section aria-label="Mend" className="flex flex-col gap-3">
         <CutStrip recording={recording} cuts={take.cuts} at={at} onCut={cut} onBack={back} onGo={go} />

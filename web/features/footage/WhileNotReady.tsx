@@ -1,7 +1,8 @@
 import type { Footage } from '@lean-mentor/contract';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
-import { NoFootageYet, useFootageWatch, useProgress } from '../footage/index.ts';
+import { NoFootageYet } from './NoFootageYet.tsx';
+import { useFootageWatch, useProgress } from './useFootageWatch.ts';
 
 /** Calls once when footage that was fetched as not ready has become so. */
 function Watched({ footage, onReady }: { footage: Footage; onReady: () => void }) {
@@ -13,7 +14,7 @@ function Watched({ footage, onReady }: { footage: Footage; onReady: () => void }
   return null;
 }
 
-/** Fixes are chosen once there is footage to look at: how far it has come, and on with it by itself. */
+/** In place of a page that needs footage to look at: how far it has come, and on with it by itself. */
 export function WhileNotReady({ name, footages, onReady }: { name: string; footages: readonly Footage[]; onReady: () => void }) {
   useFootageWatch();
   return (
