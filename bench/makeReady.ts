@@ -1,26 +1,17 @@
-import { spawnSync } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { probe } from '../server/media/probe.ts';
 import { reviewCopyArguments } from '../server/media/reviewCopy.ts';
 import type { Caller } from './caller.ts';
 import type { Figure } from './figure.ts';
+import { madeFootage, runFfmpeg } from './madeFootage.ts';
 import { memoryOf } from './processes.ts';
 
-const clip = fileURLToPath(new URL('../demo/clips/ilse-harbour-round.mp4', import.meta.url));
-/** What phones record, made of the demo's footage: its movement at their size and rate, with the grain of a sensor. */
+/** What phones record. */
 const kinds = [
   { name: '720p30', size: '1280x720', rate: 30, seconds: 40 },
   { name: '1080p60', size: '1920x1080', rate: 60, seconds: 20 },
 ];
-
-function run(...args: string[]): number {
-  const begun = performance.now();
-  const { status } = spawnSync('nice', ['-n', '10', 'ffmpeg', '-v', 'error', '-nostdin', '-y', ...args], { stdio: 'inherit' });
-  if (status !== 0) throw new Error('ffmpeg failed.');
-  return (performance.now() - begun) / 1000;
-}
 
 const rounded = (value: number): number => Math.round(value * 100) / 100;
 
@@ -33,12 +24,11 @@ export async function benchMakeReady(client: Caller, folder: string): Promise<{ 
   let footageId = '';
   for (const { name, size, rate, seconds: length } of kinds) {
     const file = join(folder, `${name}.mp4`);
-    const picture = `scale=${size.replace('x', ':')},fps=${rate},noise=alls=6:allf=t`;
-    run('-t', String(length), '-i', clip, '-vf', picture, '-c:v', 'libx264', '-preset', 'veryfast', '-b:v', '15M', '-c:a', 'aac', file);
+    madeFootage(file, { size, rate, seconds: length });
     const bytes = await readFile(file);
     // Before and after: these machines change their pace within minutes.
     const encode = reviewCopyArguments(file, join(folder, 'bare.mp4'), await probe(file, 'mov'));
-    const before = run(...encode);
+    const before = runFfmpeg(...encode);
 
     const footage = await client.openRequest(bytes.length, `How soon is ${name} ready?`);
     await client.upload(footage, [bytes]);
@@ -46,7 +36,7 @@ export async function benchMakeReady(client: Caller, folder: string): Promise<{ 
     const state = await client.settled(footage.id);
     if (state !== 'ready') throw new Error(`${name} became ${state}.`);
     const seconds = (performance.now() - arrived) / 1000;
-    const bareSeconds = (before + run(...encode)) / 2;
+    const bareSeconds = (before + runFfmpeg(...encode)) / 2;
     const more = { seconds: rounded(seconds), bareSeconds: rounded(bareSeconds), lengthSeconds: length };
     figures.push(
       { figure: `make-ready ÷ bare encode, ${name}`, value: seconds / bareSeconds, unit: 'ratio', ...more },

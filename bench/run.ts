@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { signInTo } from './caller.ts';
 import { say } from './figure.ts';
+import { benchFilm } from './film.ts';
 import { benchLadder } from './ladder.ts';
 import { benchDesk, bringAll } from './desk.ts';
 import { benchMakeReady } from './makeReady.ts';
@@ -17,7 +18,11 @@ try {
   const client = await signInTo(base, 'wen');
   // The demo's own footage must be out of the way before anything is timed.
   await client.quiet();
-  // `npm run bench -- many` runs this part alone.
+  // `npm run bench -- film` and `-- many` run these parts alone.
+  if (process.argv[2] === 'film') {
+    for (const figure of await benchFilm(folder)) say(figure);
+    process.exit();
+  }
   for (const figure of await benchMany(base, client)) say(figure);
   if (process.argv[2] === 'many') process.exit();
   for (const figure of [...benchScoring(), ...benchLadder()]) say(figure);
@@ -25,6 +30,7 @@ try {
   const { figures, footageId } = await benchMakeReady(client, folder);
   for (const figure of figures) say(figure);
   for (const figure of await benchSeek(client, footageId)) say(figure);
+  for (const figure of await benchFilm(folder)) say(figure);
   for (const figure of await benchDesk(base, await bringAll(client, folder))) say(figure);
 } finally {
   await rm(folder, { recursive: true, force: true });

@@ -1,6 +1,5 @@
 import { tmpdir } from 'node:os';
-import { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
+import type { Readable } from 'node:stream';
 import { execa, ExecaError } from 'execa';
 import { programPath } from '../config/config.ts';
 import type { Demuxer } from './sniffContainer.ts';
@@ -147,10 +146,14 @@ export async function ffmpegSaid(args: string[], timeoutSeconds: number): Promis
 }
 
 /**
- * Runs ffmpeg and gives what it writes to standard output in pictures of `size` bytes, no faster than they are taken; whoever stops taking
- * ends it. Rejects with an FfmpegFailure.
+ * Runs ffmpeg and gives what it writes to standard output in pictures of `size` bytes, no faster than they are taken; each holds until the
+ * one after the next is asked for. `wanted`: which of them are given. Whoever stops taking ends it. Rejects with an FfmpegFailure.
  */
-export async function* ffmpegPictures(args: string[], size: number, options: Limits & { signal?: AbortSignal }): AsyncGenerator<Buffer> {
+export async function* ffmpegPictures(
+  args: string[],
+  size: number,
+  { wanted, ...options }: Limits & { signal?: AbortSignal; wanted?: (picture: number) => boolean },
+): AsyncGenerator<Buffer> {
   const { file, args: all, options: bounds } = limited('ffmpeg', [...common, ...args, 'pipe:1'], options);
   const run = execa(file, all, {
     ...bounds,
@@ -161,8 +164,9 @@ export async function* ffmpegPictures(args: string[], size: number, options: Lim
   });
   // Heard below; until then it must not count as unheard.
   run.catch(() => undefined);
-  let picture = Buffer.allocUnsafe(size);
-  let filled = 0;
+  // Two by turns: a new one for each would keep the collector busy for a third of the time.
+  let [picture, other] = [Buffer.allocUnsafe(size), Buffer.allocUnsafe(size)];
+  let [filled, number] = [0, 0];
   let taken = false;
   try {
     for await (const piece of run.stdout as AsyncIterable<Buffer>)
@@ -171,9 +175,10 @@ export async function* ffmpegPictures(args: string[], size: number, options: Lim
         at += copied;
         filled += copied;
         if (filled < size) continue;
-        yield picture;
-        picture = Buffer.allocUnsafe(size);
         filled = 0;
+        if (wanted?.(number++) === false) continue;
+        yield picture;
+        [picture, other] = [other, picture];
       }
     await run;
     taken = true;
@@ -185,17 +190,29 @@ export async function* ffmpegPictures(args: string[], size: number, options: Lim
   }
 }
 
-/** Runs ffmpeg with pictures as its standard input, as fast as it takes them. Rejects with an FfmpegFailure. */
+/** Runs ffmpeg on pictures, each of which must hold until the one after the next is asked for. Rejects with an FfmpegFailure. */
 export async function ffmpegFed(
   args: string[],
   pictures: AsyncIterable<Uint8Array>,
   options: Limits & { signal?: AbortSignal },
 ): Promise<void> {
-  const { file, args: all, options: bounds } = limited('ffmpeg', [...common.filter((one) => one !== '-nostdin'), '-y', ...args], options);
+  const heard = common.filter((one) => one !== '-nostdin');
+  const { file, args: all, options: bounds } = limited('ffmpeg', [...heard, '-y', ...args], options);
   const run = execa(file, all, { ...bounds, ...(options.signal && { cancelSignal: options.signal }), stdin: 'pipe' });
-  const feeding = pipeline(Readable.from(pictures, { objectMode: true, highWaterMark: 2 }), run.stdin);
-  // What ended first says why: pictures that cannot be made, or an encoder that gave up, which breaks the pipe.
-  const [fed, encoded] = await Promise.allSettled([feeding.catch((error: unknown) => (run.kill(), Promise.reject(error))), run]);
-  if (fed.status === 'rejected' && (fed.reason as NodeJS.ErrnoException).code !== 'EPIPE') throw fed.reason;
+  const { stdin } = run;
+  // An encoder that gives up breaks the pipe; why it did is what it says itself.
+  stdin.on('error', () => undefined);
+  const feed = async (): Promise<void> => {
+    let written: Promise<void> = Promise.resolve();
+    for await (const picture of pictures) {
+      await written;
+      if (!stdin.writable) return;
+      written = new Promise((resolve) => stdin.write(picture, () => resolve()));
+    }
+    await written;
+    stdin.end();
+  };
+  const [fed, encoded] = await Promise.allSettled([feed().catch((error: unknown) => (run.kill(), Promise.reject(error))), run]);
+  if (fed.status === 'rejected') throw fed.reason;
   if (encoded.status === 'rejected') throw failureOf(encoded.reason);
 }

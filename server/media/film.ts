@@ -48,46 +48,58 @@ const tagsOf = (matrix: Matrix): string[] => {
   return ['-colorspace', name, '-color_primaries', name, '-color_trc', name];
 };
 
-/** The corners of what is seen, in pixels of the picture: ffmpeg takes them between pixels too. */
-function lookFilter({ width, height }: Size, { view: { zoom, x, y }, mirrored }: FilmLook): string[] {
-  const [left, top] = [x * width, y * height];
+/**
+ * What of the picture is seen, as ffmpeg's filter takes it: its corners, between pixels too. It counts from the corner of a pixel, where
+ * everybody else does from its middle.
+ */
+export function lookFilter({ width, height }: Size, { view: { zoom, x, y }, mirrored }: FilmLook): string[] {
+  const middle = (1 / zoom - 1) / 2;
+  const [left, top] = [x * width + middle, y * height + middle];
   const [right, bottom] = [left + width / zoom, top + height / zoom];
   const corners = [left, top, right, top, left, bottom, right, bottom].map((v) => v.toFixed(3)).join(':');
   return [...(mirrored ? ['hflip'] : []), ...(zoom === 1 ? [] : [`perspective=${corners}:interpolation=linear:sense=source`])];
 }
 
-/** The frames of a read as the film has them, from first to last. */
-function framesOf(source: FilmSource, { first, last, look }: FilmRead, folder: string, signal: AbortSignal): AsyncGenerator<Buffer> {
+/** The frames of a read that are shown, as the film has them, in the order of the footage. */
+function framesOf(source: FilmSource, read: FilmRead, folder: string, signal: AbortSignal): AsyncGenerator<Buffer> {
   const { file, demuxer, videoStream, table, size } = source;
+  const { first, last, look, stages } = read;
   // Asked for the midpoint before a frame, ffmpeg's seek gives that frame: times are rounded on their way through files.
   const at = first === 0 ? [] : ['-ss', ((table.times[first - 1]! + table.times[first]!) / 2).toFixed(6)];
   const scaled = `scale=${size.width}:${size.height}:flags=bilinear,setsar=1,format=yuv420p`;
   const filter = [asShown, scaled, ...(look ? lookFilter(size, look) : [])].join(',');
   const many = ['-map', `0:${videoStream}`, '-vf', filter, '-frames:v', String(last - first + 1), '-fps_mode', 'passthrough'];
   const args = [...at, ...safeInput(demuxer, file), ...many, '-f', 'rawvideo'];
-  return ffmpegPictures(args, yuvBytes(size), { timeoutSeconds: mostSeconds, folder, signal });
+  const shown = new Set(stages.map(({ frame }) => frame));
+  const wanted = (picture: number): boolean => shown.has(first + picture);
+  return ffmpegPictures(args, yuvBytes(size), { timeoutSeconds: mostSeconds, folder, signal, wanted });
 }
 
 /** The pictures of a read in the order in which the film shows them, each with its stage. A file that ends early stays at its last. */
 async function* picturesOf(source: FilmSource, read: FilmRead, folder: string, signal: AbortSignal): AsyncGenerator<[Stage, Buffer]> {
   const frames = framesOf(source, read, folder, signal);
+  const { stages } = read;
   if (read.backwards) {
     const held: Buffer[] = [];
-    for await (const frame of frames) held.push(frame);
+    for await (const frame of frames) held.push(Buffer.from(frame));
     if (held.length === 0) throw nothingThere(read);
-    for (const stage of read.stages) yield [stage, held[stage.frame - read.first] ?? held.at(-1)!];
+    // The last that was read is the first that is shown.
+    let at = held.length - 1;
+    for (const [i, stage] of stages.entries()) {
+      if (i > 0 && stage.frame !== stages[i - 1]!.frame) at = Math.max(0, at - 1);
+      yield [stage, held[at]!];
+    }
     return;
   }
   let last: Buffer | null = null;
   let shown = 0;
-  let at = read.first;
   for await (const frame of frames) {
     last = frame;
-    for (; shown < read.stages.length && read.stages[shown]!.frame === at; shown++) yield [read.stages[shown]!, frame];
-    at += 1;
+    const at = stages[shown]?.frame;
+    for (; shown < stages.length && stages[shown]!.frame === at; shown++) yield [stages[shown]!, frame];
   }
   if (!last) throw nothingThere(read);
-  for (; shown < read.stages.length; shown++) yield [read.stages[shown]!, last];
+  for (; shown < stages.length; shown++) yield [stages[shown]!, last];
 }
 
 const nothingThere = ({ first, last }: FilmRead): Error => new Error(`None of the frames ${first} to ${last} could be read.`);
@@ -115,15 +127,21 @@ async function* composed(
   const wordsOf = new Map(pictures.map(({ stage, words }) => [stage, words]));
   const mostHeld = Math.max(leastHeld, Math.floor(heldBytes / yuvBytes(size)));
   const stages = pictures.map(({ stage }) => stage);
+  let [own, other] = [Buffer.allocUnsafe(yuvBytes(size)), Buffer.allocUnsafe(yuvBytes(size))];
   for (const read of filmReads(stages, mostHeld))
     for await (const [stage, frame] of picturesOf(source, read, folder, signal)) {
-      const seen = read.look ? frame : looked(frame, size, stage);
       const words = wordsOf.get(stage);
       const over = [await drawn(stageSvg(stage, table, size)), words ? await said(captionSvg(words, size)) : null];
-      // A frame that is shown again must not carry what was drawn on it before.
-      const picture = over.some(Boolean) && seen === frame ? Buffer.from(frame) : seen;
-      for (const one of over) if (one) lay(one, picture, size);
-      yield picture;
+      if (read.look && !over.some(Boolean)) {
+        yield frame;
+        continue;
+      }
+      // A frame that is shown again must not carry what was drawn on it before: what is changed is changed on a picture of our own.
+      if (read.look) frame.copy(own);
+      else looked(frame, own, size, stage);
+      for (const one of over) if (one) lay(one, own, size);
+      yield own;
+      [own, other] = [other, own];
     }
 }
 

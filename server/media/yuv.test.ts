@@ -5,13 +5,20 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ffmpegBytes } from './ffmpeg.ts';
-import { lay, looked, overlayOf, yuvBytes, type Matrix } from './yuv.ts';
+import { lookFilter } from './film.ts';
+import type { FilmLook } from '@lean-mentor/core/takes';
+import { lay, looked as lookedInto, overlayOf, yuvBytes, type Matrix, type Size } from './yuv.ts';
 
 let folder = '';
 beforeAll(async () => void (folder = await mkdtemp(join(tmpdir(), 'lean-yuv-'))));
 afterAll(() => rm(folder, { recursive: true, force: true }));
 
 const size = { width: 160, height: 96 };
+const looked = (picture: Uint8Array, of: Size, look: FilmLook): Buffer => {
+  const seen = Buffer.alloc(picture.length);
+  lookedInto(picture, seen, of, look);
+  return seen;
+};
 const planes = (picture: Uint8Array): Uint8Array[] => {
   const luma = size.width * size.height;
   return [picture.subarray(0, luma), picture.subarray(luma, luma * 1.25), picture.subarray(luma * 1.25)];
@@ -42,13 +49,12 @@ describe('a picture of video', () => {
     const picture = await smooth();
     const file = join(folder, 'one.raw');
     await writeFile(file, picture);
-    const [left, top] = [view.x * size.width, view.y * size.height];
-    const [right, bottom] = [left + size.width / view.zoom, top + size.height / view.zoom];
-    const filter = `${mirrored ? 'hflip,' : ''}perspective=${[left, top, right, top, left, bottom, right, bottom].join(':')}:interpolation=linear:sense=source`;
+    const filter = lookFilter(size, { view, mirrored }).join(',');
     const theirs = await ffmpegBytes([...rawIn, '-i', file, '-vf', filter, '-f', 'rawvideo', 'pipe:1'], 30);
     const ours = looked(picture, size, { view, mirrored });
     const off = planes(ours).map((plane, p) => plane.reduce((sum, v, i) => sum + Math.abs(v - planes(theirs)[p]![i]!), 0) / plane.length);
-    for (const one of off) expect(one).toBeLessThan(3);
+    // Colour, of which there is a pixel for every four, ffmpeg takes from up to half a pixel beside.
+    off.forEach((one, p) => expect(one).toBeLessThan(p === 0 ? 1.5 : 3));
   });
 
   it.each<Matrix>(['bt601', 'bt709'])(

@@ -24,14 +24,18 @@ export interface Overlay {
 /** The smallest box, at even places, that holds all that is not clear; null where everything is. */
 function boxOf(rgba: Uint8Array, { width, height }: Size): Pick<Overlay, 'x' | 'y' | 'width' | 'height'> | null {
   let [left, right, top, bottom] = [width, -1, height, -1];
-  for (let y = 0; y < height; y++)
-    for (let x = 0, at = y * width * 4 + 3; x < width; x++, at += 4)
-      if (rgba[at] !== 0) {
-        if (x < left) left = x;
-        if (x > right) right = x;
-        if (y < top) top = y;
-        bottom = y;
-      }
+  for (let y = 0; y < height; y++) {
+    const row = y * width * 4 + 3;
+    let from = 0;
+    while (from < width && rgba[row + from * 4] === 0) from += 1;
+    if (from === width) continue;
+    let to = width - 1;
+    while (rgba[row + to * 4] === 0) to -= 1;
+    left = Math.min(left, from);
+    right = Math.max(right, to);
+    top = Math.min(top, y);
+    bottom = y;
+  }
   if (right < 0) return null;
   [left, top] = [left & ~1, top & ~1];
   return { x: left, y: top, width: (right - left + 2) & ~1, height: (bottom - top + 2) & ~1 };
@@ -44,32 +48,29 @@ export function overlayOf(rgba: Uint8Array, size: Size, matrix: Matrix): Overlay
   const [kr, kb] = matrices[matrix];
   const kg = 1 - kr - kb;
   const { width, height } = box;
-  const plane = (pixels: number) => ({ added: new Uint16Array(pixels), left: new Uint16Array(pixels) });
   const half = width >> 1;
+  const plane = (pixels: number) => ({ added: new Uint16Array(pixels), left: new Uint16Array(pixels).fill(256) });
   const [luma, u, v] = [plane(width * height), plane(half * (height >> 1)), plane(half * (height >> 1))];
-  const sums = { a: new Float32Array(half), u: new Float32Array(half), v: new Float32Array(half) };
-  for (let y = 0; y < height; y++) {
-    if (y % 2 === 0) for (const sum of Object.values(sums)) sum.fill(0);
-    for (let x = 0; x < width; x++) {
-      const at = ((box.y + y) * size.width + box.x + x) * 4;
-      const [r, g, b, a] = [rgba[at]! / 255, rgba[at + 1]! / 255, rgba[at + 2]! / 255, rgba[at + 3]! / 255];
+  // Of each pixel of colour the four of brightness that share it, in 1/256.
+  const sums = { a: new Float32Array(u.left.length), u: new Float32Array(u.left.length), v: new Float32Array(u.left.length) };
+  for (let y = 0; y < height; y++)
+    for (let x = 0, at = ((box.y + y) * size.width + box.x) * 4; x < width; x++, at += 4) {
+      const a = rgba[at + 3]! / 255;
+      if (a === 0) continue;
+      const [r, g, b] = [rgba[at]! / 255, rgba[at + 1]! / 255, rgba[at + 2]! / 255];
       const bright = kr * r + kg * g + kb * b;
       luma.added[y * width + x] = Math.round((16 + 219 * bright) * a * 256);
       luma.left[y * width + x] = Math.round((1 - a) * 256);
-      const pair = x >> 1;
-      sums.a[pair]! += a / 4;
-      sums.u[pair]! += ((128 + (112 * (b - bright)) / (1 - kb)) * a) / 4;
-      sums.v[pair]! += ((128 + (112 * (r - bright)) / (1 - kr)) * a) / 4;
+      const shared = (y >> 1) * half + (x >> 1);
+      sums.a[shared]! += 64 * a;
+      sums.u[shared]! += 64 * (128 + (112 * (b - bright)) / (1 - kb)) * a;
+      sums.v[shared]! += 64 * (128 + (112 * (r - bright)) / (1 - kr)) * a;
     }
-    if (y % 2 === 0) continue;
-    const row = (y >> 1) * half;
-    for (let x = 0; x < half; x++) {
-      const rest = Math.round((1 - sums.a[x]!) * 256);
-      u.added[row + x] = Math.round(sums.u[x]! * 256);
-      v.added[row + x] = Math.round(sums.v[x]! * 256);
-      u.left[row + x] = rest;
-      v.left[row + x] = rest;
-    }
+  for (let i = 0; i < sums.a.length; i++) {
+    if (sums.a[i] === 0) continue;
+    u.left[i] = v.left[i] = Math.round(256 - sums.a[i]!);
+    u.added[i] = Math.round(sums.u[i]!);
+    v.added[i] = Math.round(sums.v[i]!);
   }
   return { ...box, planes: [luma, u, v] };
 }
@@ -92,35 +93,80 @@ export function lay(overlay: Overlay, picture: Uint8Array, { width, height }: Si
   });
 }
 
-/** What of a picture a look shows, enlarged to fill it: straight between neighbouring pixels. */
-export function looked(picture: Uint8Array, { width, height }: Size, { view: { zoom, x, y }, mirrored }: FilmLook): Buffer {
-  const seen = Buffer.allocUnsafe(picture.length);
+/** Where each column of what is seen comes from: the left one of two neighbours, and how much of the right one there is in it (0..256). */
+function columnsOf(wide: number, { view: { zoom, x }, mirrored }: FilmLook): { at: Int32Array; share: Int32Array } {
+  const [at, share] = [new Int32Array(wide), new Int32Array(wide)];
+  for (let column = 0; column < wide; column++) {
+    const from = Math.min(wide - 1, Math.max(0, x * wide + (column + 0.5) / zoom - 0.5));
+    const left = Math.min(wide - 2, Math.floor(from));
+    const right = Math.round((from - left) * 256);
+    at[column] = mirrored ? wide - 2 - left : left;
+    share[column] = mirrored ? 256 - right : right;
+  }
+  return { at, share };
+}
+
+/** A row of bytes that can be reckoned with four at a time. */
+interface Row {
+  bytes: Uint8Array;
+  fours: Uint32Array;
+}
+const rowOf = (wide: number): Row => {
+  const fours = new Uint32Array(Math.ceil(wide / 4));
+  return { fours, bytes: new Uint8Array(fours.buffer, 0, wide) };
+};
+/** Every other of four bytes, each with room to grow. */
+const everyOther = 0x00ff00ff;
+
+/** A row between two others, `share` (0..256) of the way to the second. */
+function between(one: Row, other: Row, share: number, into: Row): void {
+  const rest = 256 - share;
+  for (let i = 0; i < into.fours.length; i++) {
+    const a = one.fours[i]!;
+    const b = other.fours[i]!;
+    const even = Math.imul(a & everyOther, rest) + Math.imul(b & everyOther, share);
+    const odd = Math.imul((a >>> 8) & everyOther, rest) + Math.imul((b >>> 8) & everyOther, share);
+    into.fours[i] = ((even >>> 8) & everyOther) | (odd & ~everyOther);
+  }
+}
+
+/**
+ * What of a picture a look shows, enlarged to fill another: straight between neighbouring pixels, first along the rows, of which enlarged
+ * pictures need few, then between them.
+ */
+export function looked(picture: Uint8Array, seen: Uint8Array, { width, height }: Size, look: FilmLook): void {
+  const { zoom, y } = look.view;
   let begins = 0;
   for (const down of [0, 1, 1]) {
     const [wide, high] = [width >> down, height >> down];
-    // Where each column of what is seen comes from, reckoned once for all rows.
-    const columns = new Int32Array(wide);
-    const shares = new Int32Array(wide);
-    for (let column = 0; column < wide; column++) {
-      const from = Math.min(wide - 1, Math.max(0, x * wide + (column + 0.5) / zoom - 0.5));
-      const at = Math.min(wide - 2, Math.floor(from));
-      const share = Math.round((from - at) * 256);
-      columns[column] = mirrored ? wide - 2 - at : at;
-      shares[column] = mirrored ? 256 - share : share;
-    }
+    const columns = columnsOf(wide, look);
+    const plane = picture.subarray(begins, begins + wide * high);
+    let [upper, lower] = [rowOf(wide), rowOf(wide)];
+    const out = rowOf(wide);
+    let held = -2;
     for (let row = 0; row < high; row++) {
       const from = Math.min(high - 1, Math.max(0, y * high + (row + 0.5) / zoom - 0.5));
-      const at = Math.min(high - 2, Math.floor(from));
-      const share = Math.round((from - at) * 256);
-      const [upper, out] = [begins + at * wide, begins + row * wide];
-      for (let column = 0; column < wide; column++) {
-        const [place, across] = [upper + columns[column]!, shares[column]!];
-        const above = picture[place]! * (256 - across) + picture[place + 1]! * across;
-        const below = picture[place + wide]! * (256 - across) + picture[place + wide + 1]! * across;
-        seen[out + column] = (above * (256 - share) + below * share + 32_768) >> 16;
+      const above = Math.min(high - 2, Math.floor(from));
+      if (above === held + 1) {
+        [upper, lower] = [lower, upper];
+        along(plane, (above + 1) * wide, columns, lower.bytes);
+      } else if (above !== held) {
+        along(plane, above * wide, columns, upper.bytes);
+        along(plane, (above + 1) * wide, columns, lower.bytes);
       }
+      held = above;
+      between(upper, lower, Math.round((from - above) * 256), out);
+      seen.set(out.bytes, begins + row * wide);
     }
     begins += wide * high;
   }
-  return seen;
+}
+
+/** A row of a plane, which begins at a place of it, as wide as what is seen. */
+function along(plane: Uint8Array, begins: number, { at, share }: ReturnType<typeof columnsOf>, into: Uint8Array): void {
+  for (let column = 0; column < into.length; column++) {
+    const left = begins + at[column]!;
+    const right = share[column]!;
+    into[column] = (plane[left]! * (256 - right) + plane[left + 1]! * right) >> 8;
+  }
 }

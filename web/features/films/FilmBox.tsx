@@ -1,5 +1,5 @@
 import { getFilmWords, streamFilm, type Film, type FilmForm } from '@lean-mentor/contract';
-import { durationText } from '@lean-mentor/core/footage';
+import { clockText, durationText } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
@@ -92,7 +92,7 @@ function FilmLine({ film, isLarge, onAgain }: { film: Film; isLarge: boolean; on
   return (
     <li className="flex flex-col gap-1 py-2" data-film={state}>
       <p>
-        Film{about && `, ${about}`}, <span className="time">{durationText(film.seconds)}</span>
+        Film{about && `, ${about}`}, <span className="time">{clockText(film.seconds)}</span>
       </p>
       {(state === 'waiting' || state === 'making') && (
         <>
