@@ -44,7 +44,15 @@ export const critiqueFile = z.object({
   ),
   scores: z.array(sentScore).default([]),
   questions: z.array(
-    z.object({ about: id.nullable(), asked: z.string(), askedAt: instant, answer: z.string().nullable(), answeredAt: instant.nullable() }),
+    z.object({
+      about: id.nullable(),
+      /** Second of something spoken, by its place in the critique. */
+      spoken: z.object({ place: z.int(), at: z.number() }).nullable().default(null),
+      asked: z.string(),
+      askedAt: instant,
+      answer: z.string().nullable(),
+      answeredAt: instant.nullable(),
+    }),
   ),
 });
 export type CritiqueFile = z.infer<typeof critiqueFile>;
@@ -75,8 +83,9 @@ export const critiqueFileOf = (critique: Critique, fileName: (footageId: string)
     }),
   ),
   scores: critique.scores,
-  questions: critique.questions.map(({ fixId, noteId, words, askedAt, answer, answeredAt }) => ({
+  questions: critique.questions.map(({ fixId, noteId, spoken, words, askedAt, answer, answeredAt }) => ({
     about: noteId ?? fixId,
+    spoken: spoken?.version === critique.version ? { place: spoken.place, at: spoken.at } : null,
     asked: words,
     askedAt,
     answer,

@@ -1,13 +1,19 @@
 import { z } from 'zod';
+import { takeSeconds } from './deskTake.ts';
 import { id, instant, written } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 
-/** A question of the client's about a fix or a moment, or about the whole; and the coach's answer. */
+/** An instant of something spoken in a critique: its place in it, and the second of what is heard. */
+const spokenInstant = z.object({ place: z.int().min(0), at: takeSeconds });
+
+/** A question of the client's about a fix, a moment, an instant of what was spoken, or about the whole; and the coach's answer. */
 export const question = z.object({
   id,
   critiqueId: id,
   fixId: id.nullable(),
   noteId: id.nullable(),
+  /** About an instant of what was spoken in that version. */
+  spoken: spokenInstant.extend({ version: z.int() }).nullable(),
   words: z.string(),
   askedBy: z.string(),
   askedAt: instant,
@@ -24,9 +30,9 @@ export const askQuestion = operation({
   path: '/api/critiques/:critiqueId/questions',
   access: ['client', 'guardian'],
   about: ['critique', 'question'],
-  summary: 'Asks about a fix, a moment or the whole. The same id again is the same question.',
+  summary: 'Asks about a fix, a moment, an instant of what was spoken, or the whole. The same id again is the same question.',
   params: z.object({ critiqueId: id }),
-  body: z.object({ id, fixId: id.nullable(), noteId: id.nullable(), words: written(1000) }),
+  body: z.object({ id, fixId: id.nullable(), noteId: id.nullable(), spoken: spokenInstant.nullable().default(null), words: written(1000) }),
   response: question,
 });
 

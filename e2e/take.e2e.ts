@@ -194,6 +194,22 @@ describe('a take', () => {
       await vi.waitFor(async () => expect(await playerFrame(page)).toBe(at + 1), patience);
       expect(await findings(page)).toEqual([]);
     });
+
+    it('is asked about where it was stopped, and the question leads there again', async () => {
+      const { page } = client;
+      await seekTake(page, 2);
+      await client.press('button', 'Stop here and ask');
+      await page.waitForSelector('[aria-label="Your question"]');
+      await page.keyboard.type('Which hand is it?');
+      // From below the bar at the foot of the page to where a thumb finds it.
+      await page.$eval('[aria-label="Your question"]', (field) => field.scrollIntoView({ block: 'start' }));
+      await client.press('button', 'Ask Marit');
+      await client.sees('Which hand is it?');
+      await seekTake(page, 0);
+      await page.tap('[aria-label="Go to 0:02"]');
+      await page.waitForFunction(() => Math.abs(Number(document.querySelector('[data-heard]')!.getAttribute('data-heard')) - 2) < 0.01);
+      expect(client.faults).toEqual([]);
+    });
   });
 });
 

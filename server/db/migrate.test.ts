@@ -63,6 +63,7 @@ describe('migrations', () => {
       '013-led-to',
       '014-takes',
       '015-films',
+      '016-asked-of-takes',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -15,6 +15,7 @@ import * as searchForms from './migrations/012-search-forms.ts';
 import * as ledTo from './migrations/013-led-to.ts';
 import * as takes from './migrations/014-takes.ts';
 import * as films from './migrations/015-films.ts';
+import * as askedOfTakes from './migrations/016-asked-of-takes.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -39,6 +40,7 @@ export const migrations: readonly Migration[] = [
   { name: '013-led-to', statements: ledTo.statements },
   { name: '014-takes', statements: takes.statements },
   { name: '015-films', statements: films.statements },
+  { name: '016-asked-of-takes', statements: askedOfTakes.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -176,6 +176,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     critiqueId,
     fixId: null,
     noteId: null,
+    spoken: null,
     words: 'Which hand?',
     askedBy: 'Somebody',
     askedAt: now,

@@ -1,4 +1,4 @@
-import type { Bout, CritiqueExport, SentFix, SentMoment, SentTake } from '@lean-mentor/contract';
+import type { Bout, CritiqueExport, Question, SentFix, SentMoment, SentTake } from '@lean-mentor/contract';
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
 import type { TakeStretch } from '@lean-mentor/core/desk';
 import type { BoutScore, RuleSheet } from '@lean-mentor/core/scoring';
@@ -74,6 +74,7 @@ export interface QuestionRow {
   critiqueId: string;
   fixId: string | null;
   noteId: string | null;
+  spoken: Question['spoken'];
   words: string;
   askedBy: string;
   askedAt: Date;
@@ -149,6 +150,7 @@ export const critiqueTables = (sequelize: Sequelize) => ({
     critiqueId: DataTypes.UUID,
     fixId: DataTypes.UUID,
     noteId: DataTypes.UUID,
+    spoken: DataTypes.JSON,
     words: DataTypes.TEXT,
     askedBy: DataTypes.STRING,
     askedAt: instantColumn,

@@ -9,18 +9,21 @@ import { answerLetter } from './critiqueLetters.ts';
 import { getCritique } from './reading.ts';
 import { changeQuestion, findCritiqueRow, findOpenQuestions, findQuestion, insertQuestion, questionOf } from './repository.ts';
 
-/** Takes a question about a fix or a moment of the version that stands, or about the whole. */
+/** Takes a question about a fix, a moment or an instant spoken in the version that stands, or about the whole. */
 export async function askQuestion(
   house: House,
   account: Account,
   critiqueId: string,
-  { id, fixId, noteId, words }: BodyOf<typeof contract.askQuestion>,
+  { id, fixId, noteId, spoken, words }: BodyOf<typeof contract.askQuestion>,
 ): Promise<Question> {
   const critique = await getCritique(house, account, critiqueId);
   if (fixId && !critique.fixes.some((fix) => fix.fixId === fixId)) throw new ContractError('not-found');
   if (noteId && !critique.moments.some(({ note }) => note.id === noteId)) throw new ContractError('not-found');
+  const take = spoken && critique.takes[spoken.place];
+  if (spoken && (!take || spoken.at > take.seconds)) throw new ContractError('not-found');
+  const instant = spoken && { ...spoken, version: critique.version };
   return house.db.sequelize.transaction(async (transaction) => {
-    const row = { id, critiqueId, fixId, noteId, words, askedBy: account.name, askedAt: house.now() };
+    const row = { id, critiqueId, fixId, noteId, spoken: instant, words, askedBy: account.name, askedAt: house.now() };
     await insertQuestion(house, { ...row, answer: null, answeredBy: null, answeredAt: null }, transaction);
     const kept = await findQuestion(house, id, transaction);
     await indexWords(house, { id, entry: 'question', requestId: critique.requestId, words: kept!.words, at: kept!.askedAt }, transaction);

@@ -111,6 +111,27 @@ describe('something spoken in a critique', () => {
     ]);
   });
 
+  it('is asked about at an instant of it, which both find again; of no other place, and none beyond its end', async () => {
+    const { body } = await at.sendDoc(block(await spoken()));
+    const client = await at.visit('client');
+    const ask = (instant: object | null) => {
+      const question = { id: at.house.newId(), fixId: null, noteId: null, words: 'Which hand?', ...(instant && { spoken: instant }) };
+      return client.ask('post', `/api/critiques/${body.id}/questions`, question);
+    };
+    expect((await ask({ place: 0, at: 5.25 })).body).toMatchObject({ spoken: { version: 1, place: 0, at: 5.25 }, answer: null });
+    expect((await ask(null)).body).toMatchObject({ spoken: null });
+    for (const nowhere of [
+      { place: 1, at: 0 },
+      { place: 0, at: 8.5 },
+    ])
+      expect((await ask(nowhere)).status).toBe(404);
+    const { questions } = (await at.coach.ask('get', '/api/questions')).body as {
+      questions: { critiqueId: string; spoken: object | null }[];
+    };
+    const own = questions.filter(({ critiqueId }) => critiqueId === body.id);
+    expect(own.map((one) => one.spoken)).toEqual([{ version: 1, place: 0, at: 5.25 }, null]);
+  });
+
   it('is found by its words, and stands in every form that it is taken out in', async () => {
     const takeId = await spoken({ captions: [{ from: 0, to: 2, words: 'Look at the zigzag grip.', origin: 'typed' }] });
     const { body } = await at.sendDoc(block(takeId));

@@ -113,6 +113,7 @@ it('questions stand with their answers, or with the word that they wait', () => 
     critiqueId: 'c',
     fixId: 'f',
     noteId: null,
+    spoken: null,
     words: 'Which hand?',
     askedBy: 'Ada',
     askedAt: '2026-01-05T00:00:00.000Z',

@@ -1,3 +1,4 @@
+import { clockText } from '@lean-mentor/core/footage';
 import { Link } from 'react-router';
 import { dayAndHour } from '../../shared/time/dayWords.ts';
 import { useListOpenQuestionsQuery } from './api.ts';
@@ -10,7 +11,7 @@ export function OpenQuestions({ now }: { now: Date }) {
     <section aria-label="Open questions" className="mb-6">
       <h2 className="mb-1 text-desk">{data.questions.length === 1 ? 'One question waits' : `${data.questions.length} questions wait`}</h2>
       <ol className="divide-y divide-seam border-y border-seam">
-        {data.questions.map(({ id, critiqueId, clientName, fixName, words, askedAt }) => (
+        {data.questions.map(({ id, critiqueId, clientName, fixName, spoken, words, askedAt }) => (
           <li key={id} className="flex items-baseline gap-4 py-2">
             <span className="w-36 shrink-0 font-semibold">{clientName}</span>
             <span className="min-w-0 grow">
@@ -18,6 +19,7 @@ export function OpenQuestions({ now }: { now: Date }) {
                 {words}
               </Link>
               {fixName && <span className="text-small text-reed"> about {fixName}</span>}
+              {spoken && <span className="text-small text-reed"> about what you said at {clockText(spoken.at)}</span>}
             </span>
             <span className="shrink-0 text-small text-reed">{dayAndHour(askedAt, now)}</span>
           </li>

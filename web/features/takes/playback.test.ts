@@ -17,6 +17,9 @@ class FakeSound implements Sound {
   paused = true;
   playbackRate = 1;
   exact = 0;
+  pause(): void {
+    this.paused = true;
+  }
   get currentTime(): number {
     return this.paused ? this.exact : Math.floor(this.exact / 0.02) * 0.02;
   }

@@ -13,6 +13,7 @@ export interface Sound {
   currentTime: number;
   readonly paused: boolean;
   playbackRate: number;
+  pause: () => void;
 }
 
 /** Frames that are decoded, as far as a take shows them. */
@@ -73,6 +74,11 @@ export class Playback {
     this.stepped = 0;
     this.tickedAt = null;
     this.showNow();
+  }
+
+  /** Stops here. */
+  stop(): void {
+    this.given.sound.pause();
   }
 
   /** How fast it is spoken; voices keep their pitch. */

@@ -1,4 +1,5 @@
 import type { Critique, Question } from '@lean-mentor/contract';
+import { clockText } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
 import { useRef, useState } from 'react';
 import { Button, FaultNote } from '../../../shared/primitives/index.ts';
@@ -12,29 +13,56 @@ interface QuestionsProps {
   fixId: string | null;
   /** What the coach asked at a moment: only what belongs to that is shown, and one answers it. */
   asked?: string;
+  /** What plays something spoken: only what was asked about an instant of that is shown, and one asks about where it is. */
+  spoken?: SpokenPlace;
 }
+
+export interface SpokenPlace {
+  place: number;
+  title: string;
+  /** Stops, and answers at which second of what is heard. */
+  stopHere: () => number;
+  goTo: (heard: number) => void;
+}
+
+/** About an instant of what is spoken in the version that is read. */
+const isOfSpoken = ({ spoken }: Question, critique: Critique): boolean => spoken !== null && spoken.version === critique.version;
 
 const lines = 'w-full rounded-sm border border-seam bg-linen px-3 py-2 field-sizing-content min-h-20';
 
 /** What was asked about a fix, or about the whole, with the answers; a line to ask, or to answer. */
-export function Questions({ critique, fixId, asked }: QuestionsProps) {
+export function Questions({ critique, fixId, asked, spoken }: QuestionsProps) {
   const role = useAccount()?.role;
   const asks = role === 'client' || role === 'guardian';
   const askedByCoach = new Set(critique.moments.flatMap(({ note }) => (note.kind === 'question' ? [note.id] : [])));
-  const own = critique.questions.filter(({ noteId, ...question }) =>
-    asked ? noteId === asked : question.fixId === fixId && !askedByCoach.has(noteId ?? ''),
-  );
+  const own = critique.questions.filter((question) => {
+    if (spoken) return isOfSpoken(question, critique) && question.spoken!.place === spoken.place;
+    if (asked) return question.noteId === asked;
+    return question.fixId === fixId && !askedByCoach.has(question.noteId ?? '') && !isOfSpoken(question, critique);
+  });
   return (
-    <section aria-label={asked ? 'Your answer' : fixId ? 'Questions about this' : 'Questions'} className="flex flex-col gap-3">
+    <section
+      aria-label={asked ? 'Your answer' : spoken ? `Questions about ${spoken.title}` : fixId ? 'Questions about this' : 'Questions'}
+      className="flex flex-col gap-3"
+    >
       {own.map((question) => (
-        <Asked key={question.id} question={question} critique={critique} mayAnswer={role === 'coach'} />
+        <Asked key={question.id} question={question} critique={critique} mayAnswer={role === 'coach'} goTo={spoken?.goTo} />
       ))}
-      {asks && !(asked && own.length > 0) && <Ask critique={critique} fixId={fixId} {...(asked && { asked })} />}
+      {asks && !(asked && own.length > 0) && (
+        <Ask critique={critique} fixId={fixId} {...(asked && { asked })} {...(spoken && { spoken })} />
+      )}
     </section>
   );
 }
 
-function Asked({ question, critique, mayAnswer }: { question: Question; critique: Critique; mayAnswer: boolean }) {
+interface AskedProps {
+  question: Question;
+  critique: Critique;
+  mayAnswer: boolean;
+  goTo: SpokenPlace['goTo'] | undefined;
+}
+
+function Asked({ question, critique, mayAnswer, goTo }: AskedProps) {
   const [writing, setWriting] = useState(mayAnswer && question.answer === null);
   const [words, setWords] = useState(question.answer ?? '');
   const [answer, { isLoading, error }] = useAnswerQuestionMutation();
@@ -50,6 +78,8 @@ function Asked({ question, critique, mayAnswer }: { question: Question; critique
         <span className="text-reed">
           {format(question.askedAt, 'd MMM, H:mm')}
           {moment && `, about “${moment.note.what.slice(0, 60)}”`}
+          {question.spoken && `, about ${goTo ? '' : 'what was said at '}`}
+          {question.spoken && <Instant at={question.spoken.at} goTo={goTo} />}
         </span>
       </p>
       <p className="text-read whitespace-pre-line">{question.words}</p>
@@ -87,7 +117,26 @@ function Asked({ question, critique, mayAnswer }: { question: Question; critique
   );
 }
 
-function Ask({ critique, fixId, asked }: QuestionsProps) {
+/** An instant of what is spoken; pressed, it is played from there. */
+function Instant({ at, goTo }: { at: number; goTo: SpokenPlace['goTo'] | undefined }) {
+  if (!goTo) return <span className="time">{clockText(at)}</span>;
+  return (
+    <button type="button" className="linked time" aria-label={`Go to ${clockText(at)}`} onClick={() => goTo(at)}>
+      {clockText(at)}
+    </button>
+  );
+}
+
+function askWords({ critique, fixId, asked, spoken }: QuestionsProps): string {
+  if (asked) return `Answer ${critique.coachName.split(' ')[0]}`;
+  if (spoken) return 'Stop here and ask';
+  return fixId ? 'Ask about this' : 'Ask your coach something';
+}
+
+function Ask(props: QuestionsProps) {
+  const { critique, fixId, asked, spoken } = props;
+  /** Where it was stopped to ask. */
+  const [at, setAt] = useState(0);
   const [open, setOpen] = useState(false);
   const [words, setWords] = useState('');
   const [noteId, setNoteId] = useState<string | null>(asked ?? null);
@@ -100,7 +149,8 @@ function Ask({ critique, fixId, asked }: QuestionsProps) {
     ? (critique.fixes.find((fix) => fix.fixId === fixId)?.noteIds ?? [])
     : critique.moments.flatMap(({ note }) => (inFixes.has(note.id) || note.kind === 'question' ? [] : [note.id]));
   const send = async (): Promise<void> => {
-    const done = await ask({ critiqueId: critique.id, id: id.current, fixId, noteId, words });
+    const instant = spoken ? { place: spoken.place, at } : null;
+    const done = await ask({ critiqueId: critique.id, id: id.current, fixId, noteId, spoken: instant, words });
     if (done.error) return;
     id.current = crypto.randomUUID();
     setWords('');
@@ -112,13 +162,21 @@ function Ask({ critique, fixId, asked }: QuestionsProps) {
         look="quiet"
         className="not-printed min-h-11 self-start"
         aria-label={fixId ? `Ask about this: ${critique.fixes.find((fix) => fix.fixId === fixId)?.name ?? ''}` : undefined}
-        onClick={() => setOpen(true)}
+        onClick={() => {
+          if (spoken) setAt(spoken.stopHere());
+          setOpen(true);
+        }}
       >
-        {asked ? `Answer ${critique.coachName.split(' ')[0]}` : fixId ? 'Ask about this' : 'Ask your coach something'}
+        {askWords(props)}
       </Button>
     );
   return (
     <div className="not-printed flex flex-col items-start gap-2">
+      {spoken && (
+        <p className="text-desk text-reed">
+          About <span className="time">{clockText(at)}</span> of it:
+        </p>
+      )}
       <textarea
         aria-label={asked ? 'Your answer' : 'Your question'}
         autoFocus
@@ -128,7 +186,7 @@ function Ask({ critique, fixId, asked }: QuestionsProps) {
         onChange={({ target }) => setWords(target.value)}
         className={lines}
       />
-      {!asked && noteIds.length > (fixId ? 1 : 0) && (
+      {!asked && !spoken && noteIds.length > (fixId ? 1 : 0) && (
         <select
           aria-label="About which moment"
           value={noteId ?? ''}

@@ -3,13 +3,14 @@ import { placeOfTake, type TakeBlock } from '@lean-mentor/core/critique';
 import { wholePicture } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
 import { heardParts, type Take, type TakeEvent } from '@lean-mentor/core/takes';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { addressOf } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
 import { FilmBox } from '../../films/index.ts';
 import { useGetFrameTableQuery, useViewing } from '../../footage/index.ts';
-import { TakePlayer } from '../../takes/index.ts';
+import { TakePlayer, type Playback } from '../../takes/index.ts';
 import { useGetCritiqueQuery, useGetSentTakeQuery, useSaveHeardMutation } from '../api.ts';
+import { Questions } from './Questions.tsx';
 
 /** A voice that is being made ready is asked after this often, in ms. */
 const lookAgainMs = 3000;
@@ -72,6 +73,7 @@ function Player({ critique, take, place, title }: PlayerProps) {
   const role = useAccount()?.role;
   const listens = role === 'client' || role === 'guardian';
   const [save] = useSaveHeardMutation();
+  const [playback, setPlayback] = useState<Playback | null>(null);
   const { captions, chapters, seconds } = take;
   const played = useMemo<Take | null>(() => {
     if (!log) return null;
@@ -82,16 +84,34 @@ function Player({ critique, take, place, title }: PlayerProps) {
   if (!played || (!gone && !table))
     return <div role="status" aria-label="Loading" className="aspect-video w-full animate-pulse bg-stage" />;
   return (
-    <TakePlayer
-      take={played}
-      table={table ?? noTable}
-      voice={addressOf(streamSentVoice, at)}
-      source={gone ? null : addresses?.reviewCopy}
-      size={size}
-      label={`Spoken: ${title}`}
-      startAt={leftAt(take)}
-      onStretch={listens ? (from, to) => void save({ ...at, from, to }) : undefined}
-    />
+    <>
+      <TakePlayer
+        take={played}
+        table={table ?? noTable}
+        voice={addressOf(streamSentVoice, at)}
+        source={gone ? null : addresses?.reviewCopy}
+        size={size}
+        label={`Spoken: ${title}`}
+        startAt={leftAt(take)}
+        onStretch={listens ? (from, to) => void save({ ...at, from, to }) : undefined}
+        onPlayback={setPlayback}
+      />
+      {playback && (
+        <Questions
+          critique={critique}
+          fixId={null}
+          spoken={{
+            place,
+            title,
+            stopHere: () => {
+              playback.stop();
+              return Math.min(take.seconds, playback.heard);
+            },
+            goTo: (heard) => playback.seek(heard),
+          }}
+        />
+      )}
+    </>
   );
 }
 
