@@ -59,7 +59,9 @@ function Films({ of, size, hasWords }: FilmBoxProps) {
           ]}
         />
       )}
-      <p className="text-reed">It takes about as long as it is. The page can be closed meanwhile.</p>
+      <p className="text-reed">
+        It takes about as long as it is; the page can be closed meanwhile. Others can be seen on it: ask them before you send it on.
+      </p>
       <Button look="plain" busy={asking} onClick={() => ask(form)} className="self-start">
         Make the film
       </Button>

@@ -17,6 +17,10 @@ class FakeSound implements Sound {
   paused = true;
   playbackRate = 1;
   exact = 0;
+  play(): Promise<void> {
+    this.paused = false;
+    return Promise.resolve();
+  }
   pause(): void {
     this.paused = true;
   }
@@ -83,6 +87,21 @@ describe('a take that is played', () => {
     playback.seek(2.5);
     expect(playback.recorded).toBeCloseTo(5.5);
     expect(orders.flat().some((frame) => frame > 31 && frame < 119)).toBe(false);
+  });
+
+  it('plays a stretch over and over while it is written down, and stops when that is done', () => {
+    const playback = play(take());
+    playback.loop({ from: 2, to: 3 });
+    run(playback, 2.5);
+    expect(shown.slice(1).every(({ at }) => at >= 1.9 && at < 3.1)).toBe(true);
+    expect(playback.recorded).toBeCloseTo(2.5, 0);
+    sound.paused = false;
+    playback.loop(null);
+    expect(sound.paused).toBe(true);
+    // The last words are heard again too: a sound that has come to its end would stand still.
+    playback.loop({ from: 19, to: 20 });
+    run(playback, 1.5, 10);
+    expect(playback.recorded).toBeLessThan(19.9);
   });
 
   it('shows what will be seen when the picture reaches the screen', () => {

@@ -1,10 +1,21 @@
 import { clampFrame, frameAtSeconds, type FrameTable } from '@lean-mentor/core/footage';
-import { cutClock, stageReader, wantedFrames, type CutClock, type Stage, type StageReader, type Take } from '@lean-mentor/core/takes';
+import {
+  cutClock,
+  stageReader,
+  wantedFrames,
+  type CutClock,
+  type Stage,
+  type StageReader,
+  type Take,
+  type TakeStretch,
+} from '@lean-mentor/core/takes';
 
 /** How much of the difference to the sound's own clock is taken up with each picture, and beyond which it is taken over whole (seconds). */
 const [pull, mostOff] = [0.05, 0.1];
 /** So many frames are made ready ahead. */
 const framesAhead = 90;
+/** What is played over and over ends this much before the recording does, in seconds: a sound that has ended plays no more. */
+const beforeItsEnd = 0.1;
 /** The order of frames is reckoned anew this often, in seconds of the take. */
 const planEvery = 0.25;
 
@@ -13,6 +24,7 @@ export interface Sound {
   currentTime: number;
   readonly paused: boolean;
   playbackRate: number;
+  play: () => Promise<void>;
   pause: () => void;
 }
 
@@ -46,6 +58,8 @@ export class Playback {
   private plannedAt = -1;
   /** While it is stopped, so many frames from where the take shows one: looked at picture by picture. */
   private stepped = 0;
+  /** What is played over and over, in seconds of the recording. */
+  private looped: TakeStretch | null = null;
 
   constructor(private readonly given: PlaybackGiven) {
     this.reader = stageReader(given.take, given.table);
@@ -72,8 +86,22 @@ export class Playback {
     this.at = to;
     this.plannedAt = -1;
     this.stepped = 0;
+    this.looped = null;
     this.tickedAt = null;
     this.showNow();
+  }
+
+  /** Plays a stretch of the recording over and over, until it is told null or goes elsewhere: then it stops. */
+  loop(stretch: TakeStretch | null): void {
+    const { sound, take } = this.given;
+    if (!stretch) {
+      if (this.looped) sound.pause();
+      this.looped = null;
+      return;
+    }
+    this.seek(this.clock.toNew(stretch.from));
+    this.looped = { from: stretch.from, to: Math.min(stretch.to, take.seconds - beforeItsEnd) };
+    void sound.play().catch(() => undefined);
   }
 
   /** Stops here. */
@@ -105,6 +133,7 @@ export class Playback {
       const off = sound.currentTime - this.at;
       this.at = Math.abs(off) > mostOff ? sound.currentTime : this.at + off * pull;
       this.passCut();
+      if (this.looped && this.at >= this.looped.to) this.at = sound.currentTime = this.looped.from;
     } else if (this.at !== sound.currentTime) this.at = sound.currentTime;
     this.showNow();
   }

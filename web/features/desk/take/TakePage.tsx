@@ -138,6 +138,7 @@ function MendingPage({ subject, footage, take, recording, whole, table }: Mendin
           lines={mendingLines(whole, recording.silences)}
           at={at}
           onGo={go}
+          onLoop={(stretch) => playback?.loop(stretch)}
           onCut={cut}
           onBack={back}
           onWords={(place, words) =>

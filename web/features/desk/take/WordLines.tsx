@@ -10,6 +10,8 @@ interface WordLinesProps {
   /** Where it plays, in seconds of the recording. */
   at: number;
   onGo: (recorded: number) => void;
+  /** Plays a stretch over and over while its words are corrected; null: no more. */
+  onLoop: (stretch: TakeStretch | null) => void;
   onWords: (place: number, words: string) => void;
   onRemove: (place: number) => void;
   onCut: (stretch: TakeStretch) => void;
@@ -48,7 +50,7 @@ export function WordLines({ lines, at, ...does }: WordLinesProps) {
 
 type LineProps<K extends MendingLine['kind']> = Omit<WordLinesProps, 'lines' | 'at'> & { line: Extract<MendingLine, { kind: K }> };
 
-function Words({ line, onWords, onRemove, onCut, onBack }: LineProps<'words'>) {
+function Words({ line, onLoop, onWords, onRemove, onCut, onBack }: LineProps<'words'>) {
   // Null: as it is written down; else what is being typed.
   const [typed, setTyped] = useState<string | null>(null);
   const keep = (): void => {
@@ -62,9 +64,14 @@ function Words({ line, onWords, onRemove, onCut, onBack }: LineProps<'words'>) {
         value={typed ?? line.words}
         rows={1}
         onChange={(e) => setTyped(e.target.value)}
-        onBlur={keep}
+        // What is cut out is not heard.
+        onFocus={() => !line.cut && onLoop(line)}
+        onBlur={() => {
+          onLoop(null);
+          keep();
+        }}
         onKeyDown={(e) => {
-          if (e.key === 'Enter') e.currentTarget.blur();
+          if (e.key === 'Enter' || e.key === 'Escape') e.currentTarget.blur();
         }}
         className={`field-sizing-content min-w-0 grow resize-none bg-transparent py-1 ${line.cut ? 'text-reed line-through' : ''}`}
       />
