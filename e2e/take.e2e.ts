@@ -195,19 +195,20 @@ describe('a take', () => {
       expect(await findings(page)).toEqual([]);
     });
 
-    it('is asked about where it was stopped, and the question leads there again', async () => {
+    it('is stopped to ask about that very instant, and nothing is asked by whoever thinks better of it', async () => {
       const { page } = client;
-      await seekTake(page, 2);
+      await seekTake(page, 1);
+      await page.tap('[data-take-player] button[aria-label="Listen"]');
+      await page.waitForFunction(() => Number(document.querySelector('[data-heard]')!.getAttribute('data-heard')) > 2, { timeout: 20_000 });
       await client.press('button', 'Stop here and ask');
       await page.waitForSelector('[aria-label="Your question"]');
-      await page.keyboard.type('Which hand is it?');
+      expect(await page.$eval('[data-take-player] audio', (audio) => (audio as HTMLAudioElement).paused)).toBe(true);
+      expect(await page.$eval('[aria-label^="Questions about"]', (section) => section.textContent)).toMatch(/About 0:0[2-4] of it:/);
       // From below the bar at the foot of the page to where a thumb finds it.
       await page.$eval('[aria-label="Your question"]', (field) => field.scrollIntoView({ block: 'start' }));
-      await client.press('button', 'Ask Marit');
-      await client.sees('Which hand is it?');
-      await seekTake(page, 0);
-      await page.tap('[aria-label="Go to 0:02"]');
-      await page.waitForFunction(() => Math.abs(Number(document.querySelector('[data-heard]')!.getAttribute('data-heard')) - 2) < 0.01);
+      // What is asked stays, and this critique is looked at by others: sending it is tested on the server.
+      await client.press('button', 'Not now');
+      await page.waitForSelector('[aria-label="Your question"]', { hidden: true });
       expect(client.faults).toEqual([]);
     });
   });
