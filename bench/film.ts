@@ -2,6 +2,7 @@ import type { StageView } from '@lean-mentor/core/desk';
 import { filmInstant, filmLength, filmRate, stageReader, type StrokePoint, type Take, type TakeEvent } from '@lean-mentor/core/takes';
 import { join } from 'node:path';
 import { matrixOf, writeFilmStretch } from '../server/media/film.ts';
+import { playsAnywhere } from '../server/media/playsAnywhere.ts';
 import { probe } from '../server/media/probe.ts';
 import { reviewCopyArguments } from '../server/media/reviewCopy.ts';
 import { readFrameTable } from '../server/media/frameTimes.ts';
@@ -54,21 +55,7 @@ export async function benchFilm(folder: string): Promise<Figure[]> {
   const [table, size] = [await readFrameTable(footage), { width: 1280, height: 720 }];
   const matrix = await matrixOf(footage, 'mov', 0, size);
   const source = { file: footage, demuxer: 'mov', videoStream: 0, table, size, matrix } as const;
-  const bare = (): number =>
-    runFfmpeg(
-      '-i',
-      footage,
-      '-an',
-      '-c:v',
-      'libx264',
-      '-preset',
-      'veryfast',
-      '-crf',
-      '23',
-      '-pix_fmt',
-      'yuv420p',
-      join(folder, 'bare.mp4'),
-    );
+  const bare = (): number => runFfmpeg('-i', footage, '-an', ...playsAnywhere, join(folder, 'bare.mp4'));
   const figures: Figure[] = [];
   let most = 0;
   const watch = setInterval(() => (most = Math.max(most, process.memoryUsage().rss)), 100);

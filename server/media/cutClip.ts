@@ -1,4 +1,5 @@
 import { ffmpeg, safeInput } from './ffmpeg.ts';
+import { playsAnywhere } from './playsAnywhere.ts';
 import { widestClip, type ClipLayers } from './drawnClip.ts';
 
 export interface ClipCut {
@@ -28,7 +29,7 @@ export async function cutClip(reviewCopy: string, file: string, cut: ClipCut): P
       ]
     : ['-map', '0:v:0', '-vf', `scale='min(${widestClip},iw)':-2`];
   const sound = withSound ? ['-map', '0:a:0?', '-c:a', 'aac', '-b:a', '96k', '-ac', '1'] : ['-an'];
-  const encoded = ['-c:v', 'libx264', '-preset', 'veryfast', '-crf', '23', '-pix_fmt', 'yuv420p', '-movflags', '+faststart'];
+  const encoded = [...playsAnywhere, '-movflags', '+faststart'];
   await ffmpeg([...stretch, ...safeInput('mov', reviewCopy), ...picture, ...sound, ...encoded, '-y', file], {
     timeoutSeconds: 60,
     mostBytes: 64 * 1024 ** 2,

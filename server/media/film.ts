@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import { z } from 'zod';
 import { asShown } from './asShown.ts';
 import { ffmpeg, ffmpegFed, ffmpegPictures, ffprobeJson, safeInput } from './ffmpeg.ts';
+import { playsAnywhere } from './playsAnywhere.ts';
 import type { Demuxer } from './sniffContainer.ts';
 import { lay, looked, overlayOf, yuvBytes, type Matrix, type Overlay, type Size } from './yuv.ts';
 
@@ -164,18 +165,7 @@ export async function writeFilmStretch(
     }
   }
   const input = ['-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', `${width}x${height}`, '-framerate', `${many}/${per}`, '-i', 'pipe:0'];
-  const encoded = [
-    '-c:v',
-    'libx264',
-    '-preset',
-    'veryfast',
-    '-crf',
-    '23',
-    '-pix_fmt',
-    'yuv420p',
-    '-g',
-    String(Math.round((many / per) * 2)),
-  ];
+  const encoded = [...playsAnywhere, '-g', String(Math.round((many / per) * 2))];
   const limits = { timeoutSeconds: mostSeconds, mostBytes: 10e6 + Math.ceil((pictures.length * per * mostBytesPerSecond) / many) };
   await ffmpegFed([...input, ...encoded, ...tagsOf(source.matrix), '-video_track_timescale', String(many), to], told(), {
     ...limits,
