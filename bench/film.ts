@@ -18,8 +18,10 @@ const stroke = (t: number): TakeEvent => ({
   points: Array.from({ length: 60 }, (_, i): StrokePoint => [0.2 + i * 0.01, 0.5 + 0.1 * Math.sin(i / 6), i * 33]),
 });
 
-/** Ten seconds as coaches speak: run, stop and draw, enlarge, look again slowly, back. `moving`: for a quarter of them the
- * view moves under the hand. */
+/**
+ * Ten seconds as coaches speak: run, stop and draw, enlarge, look again slowly, back. `moving`: for a quarter of them the view moves under
+ * the hand.
+ */
 function tenSeconds(from: number, moving: boolean): TakeEvent[] {
   const at = (t: number): number => from + t;
   const slide = Array.from({ length: 50 }, (_, i): TakeEvent => {

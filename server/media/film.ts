@@ -30,7 +30,7 @@ export interface FilmPicture {
 /** Frames held at once while footage runs backwards: as many as take so many bytes, but enough to be worth a read. */
 const heldBytes = 64e6;
 const leastHeld = 6;
-/** A film is never longer in the making than this, for one stretch of it, in seconds. */
+/** A run of ffmpeg's for a stretch, or for joining them, may take so long, in seconds. */
 const mostSeconds = 1800;
 
 const coloured = z.object({ streams: z.array(z.object({ color_space: z.string().optional() })) });
@@ -175,7 +175,7 @@ export async function writeFilmStretch(
 }
 
 export interface FilmParts {
-  /** Files of its stretches, in order, and how many pictures each has. */
+  /** Files of its stretches, in order. */
   stretches: readonly string[];
   voice: string;
   /** SubRip, to be shown or not as the viewer likes; null: none beside the picture. */
