@@ -1,8 +1,10 @@
+import type { OrderStep } from '@lean-mentor/core/critique';
 import { z } from 'zod';
 import { critique } from './critique.ts';
 import { critiqueDoc } from './critiqueDoc.ts';
 import { done, id, instant, written } from './ids.ts';
 import { coaching, operation, everyRole } from './operation.ts';
+import { sameAs } from './sameAs.ts';
 
 const byRequest = z.object({ requestId: id });
 const draftState = z.object({ doc: critiqueDoc, revision: z.int().min(0) });
@@ -39,6 +41,20 @@ export const draftCritique = operation({
   summary: 'Writes the critique anew from the desk, the ladder and the book, and answers it. What was written before is answered too.',
   params: byRequest,
   response: draftState.extend({ before: critiqueDoc.nullable() }),
+});
+
+export const getRunningOrder = operation({
+  name: 'getRunningOrder',
+  room: 'critique',
+  method: 'get',
+  path: '/api/requests/:requestId/running-order',
+  access: coaching,
+  about: ['ladder', 'draft'],
+  summary: 'In what order to say what the critique would say, with the notes to show meanwhile.',
+  params: byRequest,
+  response: z.array(
+    sameAs<OrderStep>()(z.object({ part: z.string(), title: z.string(), words: z.array(z.string()), noteId: id.nullable() })),
+  ),
 });
 
 export const saveCritiqueDraft = operation({

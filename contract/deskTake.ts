@@ -17,4 +17,5 @@ export const deskTake = z.object({
   cuts: takeCuts.default([]),
   captions: takeCaptions.default([]),
   chapters: takeChapters.default([]),
+  denoise: z.boolean().optional(),
 });

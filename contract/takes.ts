@@ -7,6 +7,10 @@ import { takeEvent } from './takeFile.ts';
 /** What browsers record speech as. */
 export const voiceTypes = ['audio/webm', 'audio/ogg', 'audio/mp4'] as const;
 
+/** A voice as it was recorded, and with steady noise taken out. */
+export const takeVoices = ['recorded', 'clean'] as const;
+export type TakeVoice = (typeof takeVoices)[number];
+
 /** Longest take and what it may be recorded in: parts end where it is paused, cut off or gone on with. */
 export const mostTakeParts = 200;
 const mostPieces = 4000;
@@ -106,9 +110,9 @@ export const streamTakeVoice = operation({
   name: 'streamTakeVoice',
   room: 'takes',
   method: 'get',
-  path: '/api/requests/:requestId/takes/:takeId/voice.m4a',
+  path: '/api/requests/:requestId/takes/:takeId/voices/:voice',
   access: coaching,
-  summary: 'The voice of a take as it was recorded, before anything is cut out of it.',
-  params: byTake,
+  summary: 'The voice of a take before anything is cut out of it: as it was recorded, or with its noise taken out.',
+  params: byTake.extend({ voice: z.enum(takeVoices) }),
   stream: 'audio/mp4',
 });

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { findings } from './axe.ts';
 import { openDeskOf, type DeskPage } from './deskPage.ts';
 import { playerFrame, seekTake } from './takePlayer.ts';
-import { launch, phone, settledFrame, visit, type Visit } from './visit.ts';
+import { laptop, launch, phone, settledFrame, visit, type Visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
 const bram = demoPractice(new Date()).requests.find((r) => r.critique)!;
@@ -106,11 +106,7 @@ describe('a take', () => {
   });
 
   it('is mended as a page of lines: words drafted and corrected, a line struck through, taken back', async () => {
-    const mending = await visit(browser, base, 'marit', `/requests/${bram.id}/takes/${takeId}`, {
-      width: 1280,
-      height: 800,
-      deviceScaleFactor: 1,
-    });
+    const mending = await visit(browser, base, 'marit', `/requests/${bram.id}/takes/${takeId}`, laptop);
     const { page } = mending;
     await mending.press('button', /^Draft the words/);
     await page.waitForSelector('[aria-label="What is said"] textarea');
@@ -131,6 +127,54 @@ describe('a take', () => {
     expect(await findings(page)).toEqual([]);
     expect(mending.faults).toEqual([]);
     await page.close();
+  });
+
+  it('is said anew from any instant of it, in the order of the ladder: a key brings the next thing and its frame', async () => {
+    const { page, faults, press } = await visit(browser, base, 'marit', `/requests/${bram.id}/takes/${takeId}`, laptop);
+    await page.waitForSelector('[data-take-player]');
+    await seekTake(page, 1);
+    const before = (await recordings(page)).find(({ id }) => id === takeId)!;
+    await press('button', /^Say it anew from/);
+    await page.waitForFunction(() => /What was said from 0:01 on is said anew/.test(document.body.innerText));
+    await page.click('[aria-label="Spoken critique"] [type=checkbox]');
+    await page.waitForSelector('[aria-label="What to say, in order"] li');
+    await page.keyboard.press('KeyR');
+    await phase(page, 'speaking');
+    await page.waitForSelector('[aria-label="What to say, in order"] [aria-current="step"]');
+    await rest(700);
+    await page.keyboard.press('KeyN');
+    await rest(300);
+    await page.keyboard.press('KeyN');
+    // The third thing is what went well: its note lies open at its frame.
+    await page.waitForSelector('[aria-label="Note"] [aria-label="Kind"]');
+    await settledFrame(page);
+    await rest(700);
+    await press('button', 'Done');
+    const take = async () => (await marit.desk()).takes[takeId]!;
+    await vi.waitFor(async () => expect((await recordings(page)).find(({ id }) => id === takeId)!.partSeconds).toHaveLength(3), patience);
+    const { cuts, chapters } = await take();
+    expect(cuts).toEqual([{ from: expect.closeTo(1, 1), to: expect.closeTo(before.seconds, 0) }]);
+    expect(chapters.slice(-3).map(({ title }) => title)).toEqual(['Greeting', 'What you asked', 'What went well']);
+    const { events } = await log(page, takeId);
+    const good = Object.values((await marit.desk()).notes).find(({ kind }) => kind === 'good')!;
+    expect(events.findLast((event) => 'frame' in event)!.frame).toBe(good.fromFrame);
+    expect(faults).toEqual([]);
+    await page.close();
+    // What is sent below is the first recording.
+    await marit.page.evaluate(
+      async (request, id, taken) => {
+        const { token } = await (await fetch('/api/session')).json();
+        const change = { changeId: crypto.randomUUID(), entity: 'take', id, before: { cuts: taken }, after: { cuts: [] } };
+        await fetch(`/api/requests/${request}/desk/changes`, {
+          method: 'POST',
+          headers: { 'x-lean-token': token, 'content-type': 'application/json' },
+          body: JSON.stringify({ changes: [change], since: 0 }),
+        });
+      },
+      bram.id,
+      takeId,
+      cuts as never,
+    );
   });
 
   describe('sent', () => {

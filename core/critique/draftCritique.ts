@@ -1,4 +1,4 @@
-import { careSentence, cautionWords, partnerNames, type BookDrill, type BookPrinciple } from '../book/index.ts';
+import { careSentence, cautionWords } from '../book/index.ts';
 import {
   heading,
   list,
@@ -10,73 +10,11 @@ import {
   type FixBlock,
   type PlainBlock,
 } from './critiqueDoc.ts';
+import type { DraftFix, DraftInput } from './draftInput.ts';
+import { drillWords, happens, insteadOf, listed, minutesText, sentence, times } from './draftWords.ts';
 
-/** A note as the draft uses it. */
-export interface DraftMoment {
-  noteId: string;
-  what: string;
-  instead: readonly { when: string; do: string }[];
-  /** "1:12" of its bout. */
-  clock: string;
-  clipId: string | null;
-  /** The client's own right moment beside this wrong one. */
-  pair: RightMoment | null;
-}
-
-export interface RightMoment {
-  noteId: string;
-  /** "3 October 2026", where it is in footage of that day; null in this request's own. */
-  filmed: string | null;
-}
-
-export interface DraftFix {
-  id: string;
-  principle: BookPrinciple | null;
-  /** The heaviest first; those that are shown. */
-  moments: readonly DraftMoment[];
-  /** How often it came up in this request, and when, in the order of time. */
-  count: number;
-  clocks: readonly string[];
-  /** Against what it is counted. */
-  counted: { kind: 'minutes'; minutes: number } | { kind: 'chances'; successes: number; chances: number; of: string };
-  cost: { finish: boolean; points: number; leanDrop: number };
-  /** What it led to further on: the coach's words and the clock. */
-  ledTo: readonly { what: string; clock: string }[];
-  drill: BookDrill | null;
-}
-
-export interface DraftInput {
-  question: string;
-  answer: string;
-  praise: readonly DraftMoment[];
-  /** What the coach asks the client. */
-  asks: readonly DraftMoment[];
-  fixes: readonly DraftFix[];
-  /** In words; null where nothing was scored. */
-  score: string | null;
-  pattern: string | null;
-  filming: readonly string[];
-}
-
-const sentence = (words: string): string => {
-  const trimmed = words.trim();
-  if (trimmed === '') return '';
-  const begun = trimmed.charAt(0).toUpperCase() + trimmed.slice(1);
-  return /[.!?…]$/.test(begun) ? begun : `${begun}.`;
-};
 /** A sentence that asks, whatever stands at its end. */
 const asked = (words: string): string => sentence(words).replace(/[.!…]$/, '?');
-const listed = (things: readonly string[]): string =>
-  things.length < 2 ? things.join('') : `${things.slice(0, -1).join(', ')} and ${things.at(-1)}`;
-const times = (count: number): string => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`);
-const minutesText = (minutes: number): string => {
-  const rounded = minutes < 10 ? Math.round(minutes * 10) / 10 : Math.round(minutes);
-  return `${rounded} ${rounded === 1 ? 'minute' : 'minutes'}`;
-};
-
-/** "Three times, at 0:28, 1:12 and 3:41."; nothing where it is only a caution. */
-const happens = ({ count, clocks }: DraftFix): string => (count > 0 ? sentence(`this came up ${times(count)}, at ${listed(clocks)}`) : '');
-
 /** What it cost, from what was computed; empty where nothing was. */
 function costWords({ cost: { finish, points, leanDrop }, ledTo }: DraftFix): string[] {
   const lost = [
@@ -90,19 +28,6 @@ function costWords({ cost: { finish, points, leanDrop }, ledTo }: DraftFix): str
     ...ledTo.map(({ what, clock }) => sentence(`it led on to ${clock}: ${what.charAt(0).toLowerCase()}${what.slice(1)}`)),
   ];
 }
-
-const ways = (lines: readonly { when: string; do: string }[]): string[] => [
-  ...new Set(lines.map(({ when, do: what }) => sentence(when ? `if ${when}, ${what}` : what))),
-];
-
-function insteadOf({ moments, principle }: DraftFix): string[] {
-  const own = ways(moments.flatMap(({ instead }) => instead));
-  // The coach's words on these very frames come first; the book stands in where there are none.
-  return own.length > 0 ? own : ways(principle?.variants.filter(({ stance }) => stance === 'taught') ?? []);
-}
-
-const drillWords = ({ name, how, minutes, partner }: BookDrill): string =>
-  `${name}, ${minutesText(minutes)} ${partnerNames[partner]}. ${how}`.trim();
 
 /** What will be counted again; null where there was too little of it for a count to mean anything. */
 function checkWords({ counted, count }: DraftFix): string | null {

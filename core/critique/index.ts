@@ -31,4 +31,6 @@ export {
   type TakeBlock,
   type TextMark,
 } from './critiqueDoc.ts';
-export { draftCritique, type DraftFix, type DraftInput, type DraftMoment, type RightMoment } from './draftCritique.ts';
+export { draftCritique } from './draftCritique.ts';
+export type { DraftFix, DraftInput, DraftMoment, RightMoment } from './draftInput.ts';
+export { runningOrder, type OrderStep } from './runningOrder.ts';

@@ -27,4 +27,6 @@ export interface DeskTake {
   cuts: TakeStretch[];
   captions: Caption[];
   chapters: ChapterStart[];
+  /** Whether steady noise (fan, street, hum) is taken out of the voice. */
+  denoise?: boolean | undefined;
 }

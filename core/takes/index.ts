@@ -3,7 +3,7 @@ export { captionAt, chapterAt, chapterStretches, type TakeChapter } from './chap
 export { cutClock, joinedCuts, type CutClock } from './cuts.ts';
 export { longestPause, pauseKept, pausesToCut } from './pauses.ts';
 export { deskLog, inOrder, joinedParts, runSlack, type DeskLog, type DeskLook } from './deskLog.ts';
-export { levelOf, levelSeconds, silencesOf, speechOf } from './silences.ts';
+export { levelOf, levelSeconds, noiseOf, silencesOf, speechOf } from './silences.ts';
 export { spokenPart } from './spokenPart.ts';
 export { stageReader, type Stage, type StageReader } from './stage.ts';
 export {

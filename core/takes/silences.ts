@@ -32,6 +32,15 @@ export function silencesOf(levels: ArrayLike<number>): TakeStretch[] {
   return silences;
 }
 
+/**
+ * Loudness of what is heard while nobody speaks, in dB against full scale: so loud is the softest tenth of all windows, since even who never
+ * pauses leaves gaps between words. −Infinity where that is digital silence, or there are no windows.
+ */
+export function noiseOf(levels: ArrayLike<number>): number {
+  const ascending = Float64Array.from(levels).sort();
+  return 20 * Math.log10(ascending[Math.floor(ascending.length / 10)] ?? 0);
+}
+
 /** Where somebody speaks: all that is not silence. */
 export function speechOf(silences: readonly TakeStretch[], seconds: Seconds): TakeStretch[] {
   const speech: TakeStretch[] = [];

@@ -37,8 +37,9 @@ export const takeFolder = (requestId: string, takeId: string): string => `takes/
 export const takePieceKey = (requestId: string, takeId: string, part: number, piece: number): string =>
   `${takeFolder(requestId, takeId)}${part}-${piece}`;
 export const takeLogKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}log.json`;
-/** For listening, and without loss for whatever is made from it later. */
-export const takeVoiceKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}voice.m4a`;
+/** For listening, as it was recorded or with its noise taken out, and without loss for whatever is made from it later. */
+export const takeVoiceKey = (requestId: string, takeId: string, voice: 'recorded' | 'clean'): string =>
+  `${takeFolder(requestId, takeId)}${voice === 'recorded' ? 'voice' : voice}.m4a`;
 export const takeMasterKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}voice.flac`;
 
 /** The voice of something spoken in a critique, by its place in that version. */

@@ -62,7 +62,7 @@ async function bringTake(house: House, requestId: string, footageId: string): Pr
   const recorded = { pieces: [], partSeconds: [1], seconds: 1, peaks: [], silences: [], failure: null };
   await house.db.takes.create({ id, requestId, state: 'ready', changedAt: house.now(), ...recorded });
   await house.storage.putBytes(takeLogKey(requestId, id), JSON.stringify({ seconds: 1, events: [wholeStage] }));
-  await house.storage.putBytes(takeVoiceKey(requestId, id), 'sound');
+  await house.storage.putBytes(takeVoiceKey(requestId, id, 'recorded'), 'sound');
   return id;
 }
 
@@ -247,6 +247,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     part: '0',
     place: '0',
     piece: '0',
+    voice: 'recorded',
     uploadId: 'a'.repeat(32),
     coachId,
   };

@@ -1,4 +1,4 @@
-import { moment, paragraph, scoredBy, type Block } from '@lean-mentor/core/critique';
+import { moment, momentsOf, paragraph, scoredBy, type Block } from '@lean-mentor/core/critique';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { CritiqueHouse, docOf, fixOf } from '../../testing/critiqueHouse.ts';
 import { ruleSheets } from '@lean-mentor/core/scoring';
@@ -25,6 +25,17 @@ describe('a written critique', () => {
       changed: true,
       recipients: [{ name: 'Ada Moor', role: 'client', email: 'client@test.example' }],
     });
+  });
+
+  it('can be spoken instead, over the very moments that the draft shows, in its order', async () => {
+    const { body } = await at.coach.ask('get', `/api/requests/${at.requestId}/running-order`);
+    const parts = body.map(({ part }: { part: string }) => part);
+    expect([parts[0], parts[1]]).toEqual(['greeting', 'asked']);
+    const { doc: drafted } = (await at.coach.ask('post', `/api/requests/${at.requestId}/critique/draft`)).body;
+    const named = body.flatMap(({ noteId }: { noteId: string | null }) => noteId ?? []);
+    expect(named).toEqual(momentsOf(drafted));
+    const client = await at.visit('client');
+    expect((await client.ask('get', `/api/requests/${at.requestId}/running-order`)).status).toBe(403);
   });
 
   it('is not written over by somebody who did not see the last change', async () => {

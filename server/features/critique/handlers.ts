@@ -12,6 +12,8 @@ import * as service from './service.ts';
 export const critiqueHandlers: Handlers<typeof rooms.critique> = {
   getCritiqueDraft: (house, { params }) => service.getCritiqueDraft(house, params.requestId),
 
+  getRunningOrder: (house, { params }) => service.getRunningOrder(house, params.requestId),
+
   draftCritique: (house, { params }) => service.draftCritique(house, params.requestId),
 
   saveCritiqueDraft: (house, { params, body }) => service.saveCritiqueDraft(house, params.requestId, body),

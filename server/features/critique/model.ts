@@ -42,6 +42,7 @@ export interface VersionRow {
 /** Something spoken in a version: as it is heard, and what of its recording that is. */
 export interface VersionTake extends Omit<SentTake, 'ready' | 'heard'> {
   cuts: TakeStretch[];
+  denoise?: boolean | undefined;
 }
 
 /** What its client has listened to of something spoken in a version. */

@@ -40,7 +40,7 @@ export async function visibleCritique(
 
 /** Something spoken in a version, and whether its voice has been made ready. */
 async function takeAsRead(house: House, critiqueId: string, version: number, place: number, take: VersionTake): Promise<SentTake> {
-  const { cuts: _, ...read } = take;
+  const { cuts: _, denoise: __, ...read } = take;
   const heard = await findHeard(house, { critiqueId, version, place });
   return { ...read, heard, ready: (await house.storage.size(spokenKey(critiqueId, version, place))) !== null };
 }

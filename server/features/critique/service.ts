@@ -6,8 +6,10 @@ import {
   fixBlocks,
   heardOf,
   momentsOf,
+  runningOrder,
   takesOf,
   type CritiqueDoc,
+  type DraftInput,
 } from '@lean-mentor/core/critique';
 import { fixWarnings, guardedKinds, mostFixes } from '@lean-mentor/core/fixes';
 import type { Transaction } from 'sequelize';
@@ -98,10 +100,19 @@ async function keepDoc(
   });
 }
 
-export async function draftCritique(house: House, requestId: string): Promise<ResponseOf<typeof contract.draftCritique>> {
-  const facts = await ladderFacts(house, requestId);
+/** What a critique of this request says, written or spoken, as far as the work on the desk says it. */
+async function saidOf(house: House, facts: LadderFacts): Promise<DraftInput> {
   const pairIds = Object.values(facts.document.notes).flatMap(({ pairId }) => pairId ?? []);
-  const doc = draftOfWork(draftOf({ ...facts, elsewhere: await notesElsewhere(house, facts, pairIds) }));
+  return draftOf({ ...facts, elsewhere: await notesElsewhere(house, facts, pairIds) });
+}
+
+export async function getRunningOrder(house: House, requestId: string): Promise<ResponseOf<typeof contract.getRunningOrder>> {
+  const facts = await ladderFacts(house, requestId);
+  return runningOrder(facts.client.name, await saidOf(house, facts));
+}
+
+export async function draftCritique(house: House, requestId: string): Promise<ResponseOf<typeof contract.draftCritique>> {
+  const doc = draftOfWork(await saidOf(house, await ladderFacts(house, requestId)));
   return { doc, ...(await keepDoc(house, requestId, doc, null)) };
 }
 

@@ -60,6 +60,7 @@ export async function takesToSend(
       captions: [...heard.captions],
       chapters: [...heard.chapters],
       cuts: [...cuts],
+      denoise: mended.denoise,
     });
   }
   return sent;

@@ -97,7 +97,7 @@ async function makeStretches(house: House, reel: Reel, folder: string, signal: A
 /** Puts the film together from its stretches and its voice; answers its bytes. */
 async function putTogether(house: House, { film, spoken }: Reel, many: number, folder: string, signal: AbortSignal): Promise<number> {
   const { storage } = house;
-  const voice = await makeHeardVoice(house, film.requestId, { takeId: film.takeId, cuts: spoken.cuts }, folder);
+  const voice = await makeHeardVoice(house, film.requestId, { takeId: film.takeId, ...spoken }, folder);
   const locals: LocalFile[] = [];
   try {
     for (let n = 0; n < many; n++) locals.push(await storage.local(filmStretchKey(film.footageId, film.id, n)));

@@ -10,6 +10,7 @@ export interface Spoken {
   seconds: number;
   /** Of the recording. */
   cuts: TakeStretch[];
+  denoise?: boolean | undefined;
   /** Of what is heard. */
   captions: Caption[];
   chapters: ChapterStart[];

@@ -88,7 +88,7 @@ export async function askTakeFilm(
   if (!mended || recording?.requestId !== requestId) throw new ContractError('not-found');
   if (recording.state !== 'ready')
     throw new ContractError('not-now', { message: 'This take is still being put together. Ask again in a moment.' });
-  const { title, cuts, captions, chapters, footageId } = mended;
+  const { title, cuts, captions, chapters, footageId, denoise } = mended;
   const whole: Take = { ...(await readTakeLog(house, requestId, takeId)), cuts, captions, chapters };
   if (cutClock(whole).seconds <= 0)
     throw new ContractError('not-valid', { message: 'Nothing is left of this take: all of it is cut out.' });
@@ -97,6 +97,7 @@ export async function askTakeFilm(
     title,
     seconds: heard.seconds,
     cuts: [...cutClock(whole).cuts],
+    denoise,
     captions: [...heard.captions],
     chapters: [...heard.chapters],
   };
@@ -122,8 +123,12 @@ type SentPlace = ParamsOf<typeof contract.askSentFilm>;
 /** Something spoken in a sent version that the account may see, and since when it stands. */
 async function sentSubject(house: House, account: Account, at: SentPlace): Promise<{ subject: Subject; spoken: Spoken; since: Date }> {
   const { take, requestId, row } = await sentTakeOf(house, account, at.critiqueId, at.version, at.place);
-  const { title, seconds, cuts, captions, chapters, footageId, takeId } = take;
-  return { subject: { requestId, footageId, takeId, ...at }, spoken: { title, seconds, cuts, captions, chapters }, since: row.sentAt };
+  const { title, seconds, cuts, denoise, captions, chapters, footageId, takeId } = take;
+  return {
+    subject: { requestId, footageId, takeId, ...at },
+    spoken: { title, seconds, cuts, denoise, captions, chapters },
+    since: row.sentAt,
+  };
 }
 
 export async function askSentFilm(house: House, account: Account, at: SentPlace, form: FilmForm): Promise<Film> {

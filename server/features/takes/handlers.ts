@@ -16,7 +16,7 @@ export const takeHandlers: Handlers<typeof rooms.takes> = {
   getTakeLog: (house, { params }) => service.getTakeLog(house, params.requestId, params.takeId),
 
   streamTakeVoice: async (house, { params, req, res }) => {
-    const key = await service.takeVoice(house, params.requestId, params.takeId);
+    const key = await service.takeVoice(house, params);
     await sendObject(req, res, house.storage, key, 'audio/mp4');
   },
 };

@@ -5,7 +5,7 @@ import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { House } from '../../house/house.ts';
-import { decodeVoice, encodeLoudVoice, sampleBytes } from '../../media/voice.ts';
+import { decodeVoice, denoiseVoice, encodeLoudVoice, sampleBytes } from '../../media/voice.ts';
 import { takeMasterKey } from '../../storage/index.ts';
 
 /** The samples that are heard, one stretch after another: cut between samples, so that nothing shifts against the picture. */
@@ -22,20 +22,34 @@ async function copyHeard(from: string, to: string, cuts: readonly TakeStretch[])
   }
 }
 
-/** The voice of a take as it is heard, in a file of that folder: what is cut out taken out, and as loud as others are. */
+/** A take as it is mended, as far as its voice is concerned. */
+interface VoiceOfTake {
+  takeId: string;
+  cuts: readonly TakeStretch[];
+  denoise?: boolean | undefined;
+}
+
+/** The voice of a take as it is heard, in a file of that folder: its noise and what is cut out taken out, and as loud as others are. */
 export async function makeHeardVoice(
   house: House,
   requestId: string,
-  { takeId, cuts }: { takeId: string; cuts: readonly TakeStretch[] },
+  { takeId, cuts, denoise }: VoiceOfTake,
   folder: string,
 ): Promise<string> {
   const master = await house.storage.local(takeMasterKey(requestId, takeId));
   try {
-    const [whole, heard, voice] = [join(folder, 'whole.raw'), join(folder, 'heard.raw'), join(folder, 'voice.m4a')];
+    const [whole, clean, heard, voice] = ['whole.raw', 'clean.raw', 'heard.raw', 'voice.m4a'].map((name) => join(folder, name)) as [
+      string,
+      string,
+      string,
+      string,
+    ];
     await decodeVoice('flac', master.path, whole, folder);
-    await copyHeard(whole, heard, cuts);
+    // Before the cuts: noise is learnt from what lies around them, and nothing of it starts at one.
+    if (denoise) await denoiseVoice(whole, clean, folder);
+    await copyHeard(denoise ? clean : whole, heard, cuts);
     await encodeLoudVoice(heard, voice, folder);
-    await Promise.all([rm(whole), rm(heard)]);
+    await Promise.all([whole, clean, heard].map((file) => rm(file, { force: true })));
     return voice;
   } finally {
     await master.release();

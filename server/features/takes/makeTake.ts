@@ -9,7 +9,7 @@ import type { House } from '../../house/house.ts';
 import { withScratchFolder } from '../../house/scratchFolder.ts';
 import { MediaFault } from '../../media/mediaFault.ts';
 import type { Demuxer } from '../../media/sniffContainer.ts';
-import { decodeVoice, encodeVoice, levelsOf, samplesIn, voiceRate } from '../../media/voice.ts';
+import { decodeVoice, denoiseVoice, encodeVoice, levelsOf, samplesIn, voiceRate } from '../../media/voice.ts';
 import { takeLogKey, takeMasterKey, takePieceKey, takeVoiceKey } from '../../storage/index.ts';
 import type { TakePieceRow, TakeRow } from './model.ts';
 import { changeTake, findPieces, findTake } from './repository.ts';
@@ -64,11 +64,19 @@ async function putTogether(house: House, take: TakeRow, folder: string): Promise
   if (events[0]?.kind !== 'stage') throw new MediaFault('What the desk showed when this take began was not sent with it.');
   const file = await open(whole);
   const levels = await levelsOf(file).finally(() => file.close());
-  const [flac, m4a] = [join(folder, 'voice.flac'), join(folder, 'voice.m4a')];
+  const [flac, m4a, clean, cleanM4a] = ['voice.flac', 'voice.m4a', 'clean.raw', 'clean.m4a'].map((name) => join(folder, name)) as [
+    string,
+    string,
+    string,
+    string,
+  ];
   await encodeVoice(whole, { flac, m4a }, folder);
+  await denoiseVoice(whole, clean, folder);
+  await encodeVoice(clean, { m4a: cleanM4a }, folder);
   await storage.putBytes(takeLogKey(take.requestId, take.id), JSON.stringify({ seconds, events }));
   await storage.putFile(takeMasterKey(take.requestId, take.id), flac);
-  await storage.putFile(takeVoiceKey(take.requestId, take.id), m4a);
+  await storage.putFile(takeVoiceKey(take.requestId, take.id, 'recorded'), m4a);
+  await storage.putFile(takeVoiceKey(take.requestId, take.id, 'clean'), cleanM4a);
   return {
     seconds,
     partSeconds: joined.map((part) => part.seconds),

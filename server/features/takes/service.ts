@@ -88,9 +88,13 @@ export async function getTakeLog(house: House, requestId: string, takeId: string
   return (await readTakeLog(house, requestId, takeId)) as ResponseOf<typeof contract.getTakeLog>;
 }
 
-export async function takeVoice(house: House, requestId: string, takeId: string): Promise<string> {
-  await readyTake(house, requestId, takeId);
-  const key = takeVoiceKey(requestId, takeId);
-  if ((await house.storage.size(key)) === null) throw new NotStored(key);
-  return key;
+/** Where a voice of a take is stored. */
+export async function takeVoice(house: House, { requestId, takeId, voice }: ParamsOf<typeof contract.streamTakeVoice>): Promise<string> {
+  const { pieces, state } = await readyTake(house, requestId, takeId);
+  const key = takeVoiceKey(requestId, takeId, voice);
+  if ((await house.storage.size(key)) !== null) return key;
+  if (voice === 'recorded') throw new NotStored(key);
+  // Put together before there were clean voices: it is done once more, from the same pieces.
+  if (state === 'ready') await finishTake(house, requestId, takeId, { pieces });
+  throw new ContractError('not-now', { message: 'Its noise is being taken out. Listen again in a moment.' });
 }

@@ -40,6 +40,7 @@ const send = (part: number, piece: number, sound: Buffer, events: TakeEvent[], b
     events,
   });
 const finish = (pieces: number[]) => coach.ask('post', `/api/requests/${requestId}/takes/${takeId}/finish`, { pieces });
+const listen = (which: string) => coach.ask('get', `/api/requests/${requestId}/takes/${takeId}/voices/${which}`);
 const recording = async (): Promise<TakeRecording> =>
   ((await coach.ask('get', `/api/requests/${requestId}/takes`)).body as TakeRecording[])[0]!;
 /** A sound in pieces as a browser gives them: wherever it happens to be cut. */
@@ -78,7 +79,7 @@ describe('a take', () => {
       [2.5, 'show'],
       [5, 'show'],
     ]);
-    const sound = await coach.ask('get', `/api/requests/${requestId}/takes/${takeId}/voice.m4a`);
+    const sound = await listen('recorded');
     expect([sound.status, sound.headers['content-type']]).toEqual([200, 'audio/mp4']);
     expect(await durationOf(`takes/${requestId}/${takeId}/voice.m4a`)).toBeCloseTo(6, 1);
     // Done again it is the same.
@@ -116,10 +117,23 @@ describe('a take', () => {
     await makeTake(house, takeId);
     await send(1, 0, voice, [whole(0)]);
     expect((await recording()).state).toBe('recording');
-    expect((await coach.ask('get', `/api/requests/${requestId}/takes/${takeId}/voice.m4a`)).status).toBe(200);
+    expect((await listen('recorded')).status).toBe(200);
     await finish([1, 1]);
     await makeTake(house, takeId);
     expect((await recording()).seconds).toBeCloseTo(12, 0);
+  });
+
+  it('can be heard with its noise taken out; one from before there was such a voice is put together once more', async () => {
+    await send(0, 0, voice, [whole(0)]);
+    await finish([1]);
+    await makeTake(house, takeId);
+    expect((await listen('clean')).status).toBe(200);
+    expect(await durationOf(`takes/${requestId}/${takeId}/clean.m4a`)).toBeCloseTo(6, 1);
+    await house.storage.remove(`takes/${requestId}/${takeId}/clean.m4a`);
+    expect((await listen('clean')).body).toMatchObject({ code: 'not-now', message: expect.stringContaining('noise') });
+    await makeTake(house, takeId);
+    expect((await listen('clean')).status).toBe(200);
+    expect((await listen('louder')).status).toBe(404);
   });
 
   it('cannot be put together from what is no sound, and says so', async () => {

@@ -12,8 +12,10 @@ import { StageAndPanel } from './StageAndPanel.tsx';
 import { StageRow } from './StageRow.tsx';
 import { ScorePanel } from './score/ScorePanel.tsx';
 import { ScoreProvider, useScore } from './score/useScore.ts';
+import { RunningOrder } from './take/RunningOrder.tsx';
 import { SpeakingHead } from './take/SpeakingHead.tsx';
 import { TakePanel } from './take/TakePanel.tsx';
+import { useAskedAnew } from './take/useAskedAnew.ts';
 import { useDeskControls } from './useDeskControls.ts';
 import { useCoder, useDeskScene, type DeskGiven } from './useDeskScene.ts';
 
@@ -22,6 +24,7 @@ export function Desk(given: DeskGiven) {
   const coder = useCoder();
   const { scene, contents, writing, pictures } = useDeskScene(given, coder);
   const { controls, panel } = useDeskControls({ scene, contents, writing, coder });
+  useAskedAnew(given.subject.request.id, controls.take);
   const score = useScore(scene, contents.bouts, contents.document.overrides);
   const { data: motion } = useGetMotionQuery(given.footage.id);
   const { fault, ...stage } = pictures;
@@ -58,5 +61,6 @@ function PanelInHand({ panel }: { panel: Panel | null }) {
   if (panel === 'positions') return <PositionPalette />;
   if (panel === 'score') return <ScorePanel />;
   if (panel === 'take') return <TakePanel />;
+  if (panel === 'order') return <RunningOrder />;
   return <NoteArea panel={panel} />;
 }

@@ -13,6 +13,7 @@ const none: Record<Mode, boolean> = {
   score: false,
   tray: false,
   take: false,
+  order: false,
   speaking: false,
 };
 /** The stack after taking things up, or laying them down ("-note"), one after another. */

@@ -1,8 +1,9 @@
 /** What may be in hand on the desk, each told apart by what it takes keys, pointer or room for. */
-export type Mode = 'note' | 'range' | 'link' | 'drawing' | 'measure' | 'positions' | 'attempt' | 'score' | 'tray' | 'take' | 'speaking';
+export type Mode =
+  'note' | 'range' | 'link' | 'drawing' | 'measure' | 'positions' | 'attempt' | 'score' | 'tray' | 'take' | 'order' | 'speaking';
 
 /** What stands under the stage while something is in hand. */
-export type Panel = 'note' | 'measure' | 'positions' | 'score' | 'take';
+export type Panel = 'note' | 'measure' | 'positions' | 'score' | 'take' | 'order';
 
 interface ModeRule {
   /** Null: it needs no room of its own under the stage. */
@@ -22,6 +23,7 @@ const modeRules: Readonly<Record<Mode, ModeRule>> = {
   score: { panel: 'score', keys: 'desk' },
   tray: { panel: null, keys: 'tray' },
   take: { panel: 'take', keys: 'desk' },
+  order: { panel: 'order', keys: 'desk' },
   speaking: { panel: null, keys: 'desk' },
 };
 

@@ -19,6 +19,7 @@ export function useInHand({ writing, drawing, measuring, coding, tray, score, ta
     score: score.shown,
     tray: tray.shown,
     take: take.state.phase !== 'away' && take.state.phase !== 'speaking',
+    order: take.state.phase === 'speaking' && take.order.on,
     speaking: take.state.phase === 'speaking',
   });
   if (now !== stack) setStack(now);
@@ -33,6 +34,7 @@ export function useInHand({ writing, drawing, measuring, coding, tray, score, ta
     score: score.toggle,
     tray: () => tray.step({ do: 'close' }),
     take: take.leave,
+    order: take.leave,
     speaking: take.leave,
   };
   return {

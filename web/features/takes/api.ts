@@ -4,8 +4,9 @@ import { baseApi, queryOf } from '../../shared/wire/index.ts';
 const takesApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     listTakes: queryOf(build, contract.listTakes),
+    getRunningOrder: queryOf(build, contract.getRunningOrder),
     getTakeLog: queryOf(build, contract.getTakeLog),
   }),
 });
 
-export const { useGetTakeLogQuery, useListTakesQuery } = takesApi;
+export const { useGetRunningOrderQuery, useGetTakeLogQuery, useListTakesQuery } = takesApi;

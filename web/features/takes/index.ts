@@ -1,3 +1,3 @@
 export type { Playback } from './playback.ts';
 export { TakePlayer } from './TakePlayer.tsx';
-export { useGetTakeLogQuery, useListTakesQuery } from './api.ts';
+export { useGetRunningOrderQuery, useGetTakeLogQuery, useListTakesQuery } from './api.ts';

@@ -8,7 +8,7 @@ export const deskKeys = {
   slower: { code: 'KeyS', words: 'Slower; slowest of all is backwards' },
   mark: { code: 'KeyE', words: 'Drop a mark; with Shift begin and end a range' },
   burst: { code: 'KeyB', words: 'Next burst of movement' },
-  lulls: { code: 'KeyN', words: 'Pass over lulls, or not' },
+  lulls: { code: 'KeyN', words: 'Pass over lulls, or not; while you speak in order: the next thing to say, with Shift the one before' },
   previousStop: { code: 'KeyZ', words: 'Previous mark or note' },
   nextStop: { code: 'KeyX', words: 'Next mark or note' },
   write: { code: 'KeyF', words: 'Write on this frame' },

@@ -48,7 +48,7 @@ const keyDoes: Readonly<Record<Exclude<DeskKey, 'back' | 'on'>, Does>> = {
   slower: ({ scene }) => scene.player?.changeSpeed(-1),
   mark: ({ writing }, { shiftKey }) => (shiftKey ? writing.markRange() : writing.dropMark()),
   burst: ({ stops }) => stops.goToBurst(),
-  lulls: ({ scene }) => scene.player?.toggleLulls(),
+  lulls: ({ scene, take }, { shiftKey }) => (take.isOrdered() ? take.order.step(shiftKey ? -1 : 1) : scene.player?.toggleLulls()),
   previousStop: ({ stops }) => stops.goToStop(-1),
   nextStop: ({ stops }) => stops.goToStop(1),
   write: ({ writing }) => writing.write(),
@@ -81,7 +81,8 @@ const withControl: Readonly<Record<string, Does>> = {
  * the pointer it plays on.
  */
 function pressesFocused({ code, target }: KeyboardEvent): boolean {
-  if (!(target instanceof HTMLElement) || !target.matches('button, a, [role=menuitem], [role=radio], [role=tab]')) return false;
+  if (!(target instanceof HTMLElement) || !target.matches('button, a, [type=checkbox], [role=menuitem], [role=radio], [role=tab]'))
+    return false;
   return code === 'Enter' || (code === 'Space' && target.matches(':focus-visible'));
 }
 
@@ -124,7 +125,8 @@ export function useDeskKeys(keys: DeskKeys): void {
     };
     const down = (event: KeyboardEvent): void => {
       const target = event.target instanceof HTMLElement ? event.target : null;
-      const typing = target?.matches('input:not([type=range]), textarea, select, [contenteditable]') ?? false;
+      const typing =
+        target?.matches('input:not([type=range], [type=checkbox], [type=radio]), textarea, select, [contenteditable]') ?? false;
       if (event.code === 'Escape') {
         if (typing) target?.blur();
         else latest.current.leave();

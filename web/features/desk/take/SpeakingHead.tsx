@@ -42,6 +42,11 @@ export function SpeakingHead() {
       <p role="status" className="ml-auto shrink-0 text-small">
         {piecesWords(pieces)}
       </p>
+      {phase === 'speaking' && take.order.next && (
+        <button type="button" className={`${button} min-w-0 truncate`} onClick={() => take.order.step(1)}>
+          Next: {take.order.next.title} <kbd className="time ml-1 font-normal">{keyName('lulls')}</kbd>
+        </button>
+      )}
       {phase === 'speaking' && (
         <button type="button" className={button} onClick={take.chapter}>
           New chapter <kbd className="time ml-1 font-normal">Shift {keyName('take')}</kbd>

@@ -1,10 +1,20 @@
 import type { Footage, TakeRecording } from '@lean-mentor/contract';
 import type { DeskTake, Note } from '@lean-mentor/core/desk';
 import { clockText, type FrameTable } from '@lean-mentor/core/footage';
-import { cutClock, draftedCaptions, mendingLines, pausesToCut, putBack, withCut, type Take, type TakeEvent } from '@lean-mentor/core/takes';
+import {
+  cutClock,
+  draftedCaptions,
+  mendingLines,
+  pausesToCut,
+  putBack,
+  stageReader,
+  withCut,
+  type Take,
+  type TakeEvent,
+} from '@lean-mentor/core/takes';
 import { streamTakeVoice } from '@lean-mentor/contract';
 import { useMemo, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { Button, FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
 import { addressOf, faultWords } from '../../../shared/wire/index.ts';
 import { FilmBox } from '../../films/index.ts';
@@ -14,6 +24,7 @@ import type { DeskSubject } from '../api.ts';
 import { useDeskActions, useDeskPart } from '../useDesk.ts';
 import { useOpenedDesk } from '../useOpenedDesk.ts';
 import { CutStrip } from './CutStrip.tsx';
+import { anewAddress } from './useAskedAnew.ts';
 import { WordLines } from './WordLines.tsx';
 
 const lookAgainMs = 2000;
@@ -122,7 +133,9 @@ function MendingPage({ subject, footage, take, recording, whole, table }: Mendin
         <TakePlayer
           take={whole}
           table={table}
-          voice={addressOf(streamTakeVoice, { requestId: request.id, takeId: take.id })}
+          key={`${take.denoise} ${recording.state}`}
+          voice={addressOf(streamTakeVoice, { requestId: request.id, takeId: take.id, voice: take.denoise ? 'clean' : 'recorded' })}
+          startAt={clock.toNew(at)}
           source={addresses?.reviewCopy}
           size={size}
           label={take.title || 'The take'}
@@ -133,7 +146,7 @@ function MendingPage({ subject, footage, take, recording, whole, table }: Mendin
       </section>
       <section aria-label="Mend" className="flex flex-col gap-3">
         <CutStrip recording={recording} cuts={take.cuts} at={at} onCut={cut} onBack={back} onGo={go} />
-        <MendingButtons {...{ take, whole, recording, notes: subject.document.notes, at }} mend={mend} />
+        <MendingButtons {...{ take, whole, recording, table, notes: subject.document.notes, requestId: request.id, at }} mend={mend} />
         <WordLines
           lines={mendingLines(whole, recording.silences)}
           at={at}
@@ -157,6 +170,8 @@ function MendingPage({ subject, footage, take, recording, whole, table }: Mendin
 }
 
 interface ButtonsProps {
+  requestId: string;
+  table: FrameTable;
   take: DeskTake;
   whole: Take;
   recording: TakeRecording;
@@ -172,7 +187,10 @@ const lineSeconds = 4;
 const spokenText = (note: Note | undefined): string =>
   note ? [note.what, ...note.instead.map((one) => [one.when && `When ${one.when},`, one.do].filter(Boolean).join(' '))].join(' ') : '';
 
-function MendingButtons({ take, whole, recording, notes, at, mend }: ButtonsProps) {
+function MendingButtons({ requestId, table, take, whole, recording, notes, at, mend }: ButtonsProps) {
+  const navigate = useNavigate();
+  const { stageAt } = useMemo(() => stageReader(whole, table), [whole, table]);
+  const sayAnew = (): void => void navigate(anewAddress(requestId, take.footageId, take.id, at, stageAt(at).frame));
   const actions = useDeskActions();
   const canUndo = useDeskPart(({ done }) => done.length > 0);
   const { silences, seconds } = recording;
@@ -197,6 +215,18 @@ function MendingButtons({ take, whole, recording, notes, at, mend }: ButtonsProp
       <Button look="plain" disabled={taken} onClick={() => mend({ captions: [...take.captions, here].sort((a, b) => a.from - b.from) })}>
         Write a line at <span className="time">{clockText(at)}</span>
       </Button>
+      <Button look="plain" onClick={sayAnew}>
+        Say it anew from <span className="time">{clockText(at)}</span>
+      </Button>
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          checked={take.denoise ?? false}
+          onChange={(e) => mend({ denoise: e.target.checked })}
+          className="size-4 accent-pine"
+        />
+        Less noise
+      </label>
       <Button look="quiet" disabled={!canUndo} onClick={actions.undo}>
         Take the last back
       </Button>

@@ -10,6 +10,7 @@ import { useControls } from '../DeskControls.tsx';
 import { useContents, useScene } from '../DeskScene.ts';
 import { useKeyName } from '../keys/keyMap.ts';
 import { LevelQuill } from './LevelQuill.tsx';
+import { RunningOrder } from './RunningOrder.tsx';
 import { microphones } from './voice.ts';
 
 /** What is put together is asked after this often, in ms. */
@@ -19,7 +20,7 @@ const lookAgainMs = 2000;
 export function TakePanel() {
   const take = useControls('take');
   const keyName = useKeyName();
-  const { phase, takeId, why } = take.state;
+  const { phase, takeId, why, anew } = take.state;
   const says = takeId ? 'Go on' : 'Begin';
   return (
     <section aria-label="Spoken critique" className="flex min-h-0 grow flex-col gap-3 overflow-y-auto px-3 py-3">
@@ -45,11 +46,32 @@ export function TakePanel() {
         {phase === 'asking'
           ? 'The browser asks for the microphone.'
           : takeId
-            ? `Paused at ${clockText(take.seconds())}. Look around, draw, write: what you do now is not in it until you go on.`
+            ? `${anew === null ? `Paused at ${clockText(take.seconds())}` : `What was said from ${clockText(anew)} on is said anew`}. Look around, draw, write: what you do now is not in it until you go on.`
             : 'Everything on the desk works while you speak, and is shown as you did it. The footage is silent meanwhile.'}
       </p>
+      <OrderChoice />
+      {take.order.on && (
+        <div className="shrink-0">
+          <RunningOrder />
+        </div>
+      )}
       <TakesHere />
     </section>
+  );
+}
+
+/** Whether things are said as they come, or one after another as the ladder has them. */
+function OrderChoice() {
+  const { order } = useControls('take');
+  const keyName = useKeyName();
+  return (
+    <label className="flex items-center gap-2">
+      <input type="checkbox" checked={order.on} onChange={(e) => order.choose(e.target.checked)} className="size-4 accent-pine" />
+      In the order of the ladder
+      <span className="text-reed">
+        <kbd className="time">{keyName('lulls')}</kbd> brings the next
+      </span>
+    </label>
   );
 }
 

@@ -2,7 +2,10 @@ import type { DeskDocument } from '@lean-mentor/core/desk';
 
 const mostLetters = 60;
 
-/** What a chapter is called that begins when a note is opened: its principle, else what it says first. */
+/** What a chapter is about that begins when a note is opened: its principle, else the note itself. */
+export const chapterOf = ({ notes }: Pick<DeskDocument, 'notes'>, noteId: string): string => notes[noteId]?.principleId ?? noteId;
+
+/** What it is called: the principle, else what the note says first. */
 export function chapterTitle({ notes, principles }: Pick<DeskDocument, 'notes' | 'principles'>, noteId: string): string {
   const note = notes[noteId];
   if (!note) return 'A new note';

@@ -22,6 +22,8 @@ export interface TakeState {
   takeId: string | null;
   /** Length of the parts before the present one, in seconds. */
   before: number;
+  /** From where the next part is said anew, in seconds of the recording; null: it goes on where the last one ended. */
+  anew: number | null;
   /** Seconds left of the count-in. */
   count: number;
   chapter: string;
@@ -31,7 +33,7 @@ export interface TakeState {
 }
 
 export const noTake: TakeState = {
-  ...{ phase: 'away', takeId: null, before: 0, count: 0, chapter: '', why: null },
+  ...{ phase: 'away', takeId: null, before: 0, anew: null, count: 0, chapter: '', why: null },
   pieces: { waiting: 0, unkept: false, refused: false },
 };
 
@@ -77,7 +79,6 @@ export class TakeRecorder {
   private keeper: ReturnType<TakeDoings['keeper']> | null = null;
   private events: TakeEvent[] = [];
   private part = 0;
-  private saidFrom: number | null = null;
   private counting: ReturnType<typeof setInterval> | undefined;
   private partSeconds = 0;
   /** What the present chapter is about. */
@@ -97,10 +98,9 @@ export class TakeRecorder {
   /** Asks for the microphone. `earlier`: the take is gone on with. */
   readonly arm = async (earlier: EarlierTake | null = null): Promise<void> => {
     if (this.state.phase !== 'away') return;
-    this.say({ ...noTake, phase: 'asking', takeId: earlier?.takeId ?? null, before: earlier?.seconds ?? 0 });
+    this.say({ ...noTake, phase: 'asking', takeId: earlier?.takeId ?? null, before: earlier?.seconds ?? 0, anew: earlier?.from ?? null });
     this.part = earlier?.pieces.length ?? 0;
     this.chapterOf = null;
-    this.saidFrom = earlier?.from ?? null;
     this.keeper = earlier ? this.keeperOf(earlier.takeId, earlier.pieces) : null;
     try {
       this.voice = await this.doings.open((why) => void this.lost(why));
@@ -186,14 +186,14 @@ export class TakeRecorder {
     const takeId = this.state.takeId ?? this.doings.begun();
     this.keeper ??= this.keeperOf(takeId, []);
     const { keeper, part } = this;
-    if (this.saidFrom !== null) this.doings.saidAnew(takeId, { from: this.saidFrom, to: this.state.before + seamSlack });
-    this.saidFrom = null;
+    const { anew, before } = this.state;
+    if (anew !== null) this.doings.saidAnew(takeId, { from: anew, to: before + seamSlack });
     this.log = deskLog(this.doings.table);
     this.voice!.begin((voice, type) => {
       keeper.add(part, { type, voice, events: this.events.splice(0) });
     });
     this.events = this.log.look(0, this.doings.look());
-    this.say({ phase: 'speaking', takeId, count: 0, why: null });
+    this.say({ phase: 'speaking', takeId, anew: null, count: 0, why: null });
   }
 
   private async pause(): Promise<void> {

@@ -7,10 +7,11 @@ import type { DeskContents, DeskScene } from '../DeskScene.ts';
 import type { DrawingControls } from '../drawing/useDrawing.ts';
 import type { WritingControls } from '../useWriting.ts';
 import { newId } from '../newId.ts';
-import { chapterTitle } from './chapterTitle.ts';
+import { chapterOf, chapterTitle } from './chapterTitle.ts';
 import { PieceKeeper } from './pieceKeeper.ts';
 import { strokeWatch } from './strokeWatch.ts';
 import { TakeRecorder, type EarlierTake, type TakeState } from './takeRecorder.ts';
+import { useRunningOrder, type OrderControls } from './useRunningOrder.ts';
 import { openVoice } from './voice.ts';
 
 export interface TakeControls {
@@ -24,11 +25,15 @@ export interface TakeControls {
   /** A chapter begins here. */
   chapter: () => void;
   isSpeaking: () => boolean;
+  /** Whether a take is in hand that is spoken in order. */
+  isOrdered: () => boolean;
   /** Seconds of the take so far, and loudness now: read with every picture, not shown by React. */
   seconds: () => number;
   level: () => number;
   microphone: string | null;
   chooseMicrophone: (deviceId: string | null) => void;
+  /** In what order things are said. */
+  order: OrderControls;
 }
 
 interface Given {
@@ -128,14 +133,13 @@ export function useTake(given: Given): TakeControls {
       stop?.();
     };
   }, [speaking, recorder, player, now]);
-  const noteId = given.writing.writing?.noteId ?? null;
-  const title = noteId && chapterTitle(given.contents.whole, noteId);
-  useEffect(() => {
-    if (speaking && noteId && title) recorder.chapter(title, noteId);
-  }, [speaking, noteId, title, recorder]);
+  const order = useRunningOrder(given);
+  useChapters(given, order, speaking ? recorder : null);
+  useOrderFollows(order, state.phase);
   return useMemo<TakeControls>(
     () => ({
       state,
+      order,
       microphone,
       chooseMicrophone,
       press: recorder.press,
@@ -144,11 +148,32 @@ export function useTake(given: Given): TakeControls {
       arm: (earlier) => void recorder.arm(earlier),
       chapter: () => recorder.chapter(`Part ${takeChapters(now.current, state.takeId) + 1}`),
       isSpeaking: () => recorder.snapshot().phase === 'speaking',
+      isOrdered: () => order.on && recorder.snapshot().phase !== 'away',
       seconds: recorder.seconds,
       level: recorder.level,
     }),
-    [state, microphone, recorder, now],
+    [state, order, microphone, recorder, now],
   );
+}
+
+/** Chapters begin with each step of the order and with each note that is opened besides; those of one fix are one chapter. */
+function useChapters({ writing, contents }: Given, { now: step }: OrderControls, recorder: TakeRecorder | null): void {
+  const noteId = writing.writing?.noteId ?? null;
+  const inOrder = step !== null && (noteId === null || noteId === step.noteId);
+  const title = inOrder ? step.title : noteId && chapterTitle(contents.whole, noteId);
+  const of = inOrder ? step.part : noteId && chapterOf(contents.whole, noteId);
+  useEffect(() => {
+    if (title && of) recorder?.chapter(title, of);
+  }, [recorder, title, of]);
+}
+
+/** The first step comes when speaking begins, and again with the next take. */
+function useOrderFollows(order: OrderControls, phase: TakeState['phase']): void {
+  const { on, at, step, reset } = order;
+  useEffect(() => {
+    if (phase === 'speaking' && on && at === null) step(1);
+    if (phase === 'away' && at !== null) reset();
+  }, [phase, on, at, step, reset]);
 }
 
 const takeChapters = ({ contents }: Given, takeId: string | null): number => (takeId && contents.whole.takes[takeId]?.chapters.length) || 0;
