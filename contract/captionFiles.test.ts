@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { WebVTTParser } from 'webvtt-parser';
+import webvtt from 'webvtt-parser';
 import { captionsSrt, captionsVtt } from './captionFiles.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'lean-captions-'));
@@ -27,7 +27,7 @@ const heard = [
 
 describe('captions as files', () => {
   it('as WebVTT are read by a strict reader as they are heard: moved with the voice, and gone where something was cut out', () => {
-    const { cues, errors } = new WebVTTParser().parse(captionsVtt(take), 'metadata');
+    const { cues, errors } = new webvtt.WebVTTParser().parse(captionsVtt(take), 'metadata');
     expect(errors).toEqual([]);
     expect(
       cues.map(({ startTime, endTime, text }) => ({ startTime, endTime, text: text.replace('&lt;', '<').replace('&amp;', '&') })),
@@ -50,7 +50,7 @@ describe('captions as files', () => {
   });
 
   it('of a take without any are empty files that can be read', () => {
-    expect(new WebVTTParser().parse(captionsVtt({ ...take, captions: [] }), 'metadata')).toMatchObject({ errors: [], cues: [] });
+    expect(new webvtt.WebVTTParser().parse(captionsVtt({ ...take, captions: [] }), 'metadata')).toMatchObject({ errors: [], cues: [] });
     expect(captionsSrt({ ...take, captions: [] })).toBe('');
   });
 });

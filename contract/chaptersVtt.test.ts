@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { WebVTTParser } from 'webvtt-parser';
+import webvtt from 'webvtt-parser';
 import { chaptersVtt, nestedChapters, type Chapter, type Moment } from './chaptersVtt.ts';
 
 /** Read by a parser of the standard's authors, which names every fault. */
 function read(vtt: string): { startTime: number; endTime: number; text: string }[] {
-  const { cues, errors } = new WebVTTParser().parse(vtt, 'chapters');
+  const { cues, errors } = new webvtt.WebVTTParser().parse(vtt, 'chapters');
   expect(errors).toEqual([]);
   return cues;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { takeSeconds } from './deskTake.ts';
-import { done, id } from './ids.ts';
+import { takeCaptions, takeSeconds } from './deskTake.ts';
+import { done, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { takeEvent } from './takeFile.ts';
 
@@ -44,6 +44,17 @@ export const takeRecording = z.object({
   peaks: z.array(z.number()),
   silences: z.array(z.object({ from: takeSeconds, to: takeSeconds })),
   failure: z.string().nullable(),
+  /** Words that were asked for; null where none were. `askedAt` tells one asking from another. */
+  words: z
+    .object({
+      of: z.enum(['text', 'voice']),
+      askedAt: instant,
+      state: z.enum(['waiting', 'ready', 'failed']),
+      failure: z.string().nullable(),
+    })
+    .nullable(),
+  /** Whether this house can write down what it hears. */
+  canBeHeard: z.boolean(),
 });
 export type TakeRecording = z.infer<typeof takeRecording>;
 
@@ -115,4 +126,43 @@ export const streamTakeVoice = operation({
   summary: 'The voice of a take before anything is cut out of it: as it was recorded, or with its noise taken out.',
   params: byTake.extend({ voice: z.enum(takeVoices) }),
   stream: 'audio/mp4',
+});
+
+/** What words are made from: texts of which it is known in which stretch they were spoken, or the voice alone. */
+export const takeWordsOf = z.discriminatedUnion('of', [
+  z.object({
+    of: z.literal('text'),
+    /** drafted: from notes; typed: the coach wrote down what was said. */
+    origin: z.enum(['drafted', 'typed']),
+    texts: z
+      .array(z.object({ from: takeSeconds, to: takeSeconds, text: z.string().trim().min(1).max(100_000) }))
+      .min(1)
+      .max(500),
+  }),
+  z.object({ of: z.literal('voice') }),
+]);
+export type TakeWordsOf = z.infer<typeof takeWordsOf>;
+
+export const askTakeWords = operation({
+  name: 'askTakeWords',
+  room: 'takes',
+  method: 'post',
+  path: '/api/requests/:requestId/takes/:takeId/words',
+  access: coaching,
+  about: ['take'],
+  summary: 'Has words laid to the voice of a take: a text where it is heard, or what a recogniser hears, unproven.',
+  params: byTake,
+  body: takeWordsOf,
+  response: takeRecording,
+});
+
+export const getTakeWords = operation({
+  name: 'getTakeWords',
+  room: 'takes',
+  method: 'get',
+  path: '/api/requests/:requestId/takes/:takeId/words',
+  access: coaching,
+  summary: 'The words that were laid to the voice, as captions; `placed`: how many of them lie where they were heard.',
+  params: byTake,
+  response: z.object({ askedAt: instant, captions: takeCaptions, placed: z.int() }),
 });

@@ -3,14 +3,16 @@ import { accessSync, constants } from 'node:fs';
 import { delimiter, join } from 'node:path';
 import { PlainFault } from './plainFault.mjs';
 
-/** Debian package of each program that some part of the house runs. */
-const packageOf = {
-  mariadbd: 'mariadb-server',
-  'mariadb-install-db': 'mariadb-server',
-  ffmpeg: 'ffmpeg',
-  ffprobe: 'ffmpeg',
-  prlimit: 'util-linux',
-  chromium: 'chromium',
+/** Debian packages of each program that some part of the house runs. */
+const packagesOf = {
+  mariadbd: ['mariadb-server'],
+  'mariadb-install-db': ['mariadb-server'],
+  ffmpeg: ['ffmpeg'],
+  ffprobe: ['ffmpeg'],
+  prlimit: ['util-linux'],
+  chromium: ['chromium'],
+  // With how English sounds, which it does not work without.
+  pocketsphinx_batch: ['pocketsphinx', 'pocketsphinx-en-us'],
 };
 
 /** Full path of a program, also where an ordinary user's PATH lacks the sbin folders, or null. */
@@ -42,7 +44,7 @@ function rootPrefix() {
  * or cannot.
  */
 export function ensurePrograms(names, say) {
-  const missing = [...new Set(names.filter((name) => !findProgram(name)).map((name) => packageOf[name]))];
+  const missing = [...new Set(names.filter((name) => !findProgram(name)).flatMap((name) => packagesOf[name]))];
   if (missing.length === 0) return;
   const byHand = `Install ${missing.join(' and ')} (Debian: apt-get install ${missing.join(' ')}), then run this again.`;
   const prefix = rootPrefix();

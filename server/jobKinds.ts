@@ -8,6 +8,7 @@ import { makeReady } from './features/footage/makeReady.ts';
 import { makeTake } from './features/takes/makeTake.ts';
 import { changeMaking, makeFilm } from './features/films/index.ts';
 import { changeTake } from './features/takes/index.ts';
+import { layWords, wordsFailed } from './features/takes/layWords.ts';
 import type { JobKinds } from './jobs/jobKind.ts';
 import { removeFootage } from './features/footage/removeFootage.ts';
 
@@ -33,6 +34,11 @@ export const jobKinds: JobKinds = {
     run: (house, job) => makeTake(house, job.subjectId),
     failed: 'Putting the take together failed on our side. Ask for it again.',
     rested: (house, id, failure) => changeTake(house, id, { state: 'failed', failure }),
+  },
+  'lay-words': {
+    run: (house, job) => layWords(house, job.subjectId),
+    failed: 'Laying the words to the voice failed on our side. Ask for it again.',
+    rested: (house, id, failure) => wordsFailed(house, id, failure),
   },
   'make-voices': {
     run: (house, job) => makeVoices(house, job.subjectId),

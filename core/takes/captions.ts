@@ -37,8 +37,11 @@ function endOf(words: readonly string[], from: number, most: number): number {
  * Captions for a text of which it is known only that it was spoken within a stretch: each gets time by its letters, and the silences in it
  * get none. A draft, to be corrected by ear. `silences` ascend, in seconds of the recording.
  */
-export function spreadCaptions(text: string, { from, to }: TakeStretch, silences: readonly TakeStretch[] = []): Caption[] {
-  const texts = captionTexts(text);
+export const spreadCaptions = (text: string, stretch: TakeStretch, silences: readonly TakeStretch[] = []): Caption[] =>
+  spreadTexts(captionTexts(text), stretch, silences);
+
+/** The same for lines that are made already. */
+export function spreadTexts(texts: readonly string[], { from, to }: TakeStretch, silences: readonly TakeStretch[] = []): Caption[] {
   const letters = texts.reduce((sum, { length }) => sum + length, 0);
   if (letters === 0 || to <= from) return [];
   const spoken = cutClock({ seconds: to, cuts: [{ from: 0, to: from }, ...silences] });

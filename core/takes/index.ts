@@ -1,4 +1,4 @@
-export { captionLetters, captionTexts, heardCaptions, spreadCaptions, uncaptioned } from './captions.ts';
+export { captionLetters, captionTexts, heardCaptions, spreadCaptions, spreadTexts, uncaptioned } from './captions.ts';
 export { captionAt, chapterAt, chapterStretches, type TakeChapter } from './chapters.ts';
 export { cutClock, joinedCuts, type CutClock } from './cuts.ts';
 export { longestPause, pauseKept, pausesToCut } from './pauses.ts';
@@ -23,7 +23,18 @@ export {
 export { motionsOf, wantedFrames, type Motion } from './wantedFrames.ts';
 export { strokeTimes, type SeenPoint } from './strokeTimes.ts';
 export { withoutCuts } from './withoutCuts.ts';
-export { draftedCaptions, isCutOut, mendingLines, openNotes, putBack, withCut, type MendingLine } from './mending.ts';
+export {
+  isCutOut,
+  mendingLines,
+  openNotes,
+  putBack,
+  textsToDraft,
+  withCaptions,
+  withCut,
+  type MendingLine,
+  type SpokenText,
+} from './mending.ts';
+export { alignedCaptions, wordsToAlign, type AskedWord, type FoundWord } from './alignment.ts';
 export { heardMore, heardParts, type HeardPart } from './heard.ts';
 export { captionSvg } from './captionSvg.ts';
 export { drawnOn, stageSvg } from './drawnOn.ts';

@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   cutClock,
-  draftedCaptions,
   joinedCuts,
   mendingLines,
   openNotes,
+  textsToDraft,
+  withCaptions,
   putBack,
   withCut,
   type Take,
@@ -79,12 +80,16 @@ describe('words drafted from notes', () => {
 
   it('leave alone what is written already, and a note that is half written down', () => {
     const text = (id: string): string => (id === 'a' ? 'The elbow leaves.' : 'Then the hip.');
-    expect(draftedCaptions(take({ events }), [], text).map(({ words, origin }) => [words, origin])).toEqual([
-      ['The elbow leaves.', 'drafted'],
-      ['Then the hip.', 'drafted'],
+    expect(textsToDraft(take({ events }), text)).toEqual([
+      { from: 2, to: 10, text: 'The elbow leaves.' },
+      { from: 10, to: 20, text: 'Then the hip.' },
     ]);
-    const half = draftedCaptions(take({ events, captions: [said(3, 5, 'Mine.')] }), [], text);
-    expect(half.map(({ words }) => words)).toEqual(['Mine.', 'Then the hip.']);
-    expect(draftedCaptions(take({ events }), [], () => '')).toEqual([]);
+    expect(textsToDraft(take({ events, captions: [said(3, 5, 'Mine.')] }), text)).toEqual([{ from: 10, to: 20, text: 'Then the hip.' }]);
+    expect(textsToDraft(take({ events }), () => ' ')).toEqual([]);
+  });
+
+  it('come beside what is written, never over it', () => {
+    const laid = [said(0, 2, 'Before.'), said(4, 6, 'Over it.'), said(7, 9, 'After.')];
+    expect(withCaptions([said(3, 5, 'Mine.')], laid).map(({ words }) => words)).toEqual(['Before.', 'Mine.', 'After.']);
   });
 });

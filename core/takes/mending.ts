@@ -1,5 +1,4 @@
 import type { Seconds } from '../footage/index.ts';
-import { spreadCaptions } from './captions.ts';
 import { joinedCuts, leftOf } from './cuts.ts';
 import { longestPause } from './pauses.ts';
 import type { Caption, Take, TakeEvent, TakeStretch } from './take.ts';
@@ -57,20 +56,27 @@ function noteAfter(now: string | null, event: TakeEvent): string | null {
   return event.id === now ? null : now;
 }
 
+/** A text of which it is known in which stretch of a take it was spoken. */
+export interface SpokenText extends TakeStretch {
+  text: string;
+}
+
 /**
- * Words for what nobody has written down yet: the text of each note, spread over the time for which it was open, its silences left out.
- * What is written there already stays as it is. `textOf`: what a note says; empty where it is gone.
+ * What is known of the words that nobody has written down yet: the text of each note, spoken while it was open. A note that is half written
+ * down already is the coach's to finish. `textOf`: what a note says; empty where it is gone.
  */
-export function draftedCaptions(
-  take: Pick<Take, 'captions' | 'events' | 'seconds'>,
-  silences: readonly TakeStretch[],
-  textOf: (noteId: string) => string,
-): Caption[] {
+export function textsToDraft(take: Pick<Take, 'captions' | 'events' | 'seconds'>, textOf: (noteId: string) => string): SpokenText[] {
   const written = [...take.captions].sort((a, b) => a.from - b.from);
-  const drafted = openNotes(take).flatMap(({ id, from, to }) => {
+  return openNotes(take).flatMap(({ id, from, to }) => {
+    const text = textOf(id).trim();
     const free = leftOf({ from, to }, written);
-    // A note that is half written down already is the coach's to finish.
-    return free.length === 1 && free[0]!.to - free[0]!.from === to - from ? spreadCaptions(textOf(id), { from, to }, silences) : [];
+    return text !== '' && free.length === 1 && free[0]!.to - free[0]!.from === to - from ? [{ from, to, text }] : [];
   });
-  return [...written, ...drafted].sort((a, b) => a.from - b.from);
+}
+
+/** Captions with some that were laid to the voice: where somebody has written already, what is written stays. */
+export function withCaptions(written: readonly Caption[], laid: readonly Caption[]): Caption[] {
+  const ordered = [...written].sort((a, b) => a.from - b.from);
+  const free = laid.filter((one) => leftOf(one, ordered).some(({ from, to }) => from === one.from && to === one.to));
+  return [...ordered, ...free].sort((a, b) => a.from - b.from);
 }

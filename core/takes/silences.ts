@@ -33,7 +33,7 @@ export function silencesOf(levels: ArrayLike<number>): TakeStretch[] {
 }
 
 /**
- * Loudness of what is heard while nobody speaks, in dB against full scale: so loud is the softest tenth of all windows, since even who never
+ * Loudness of what is heard while nobody speaks, in dB of full scale: so loud is the softest tenth of all windows, since even who never
  * pauses leaves gaps between words. −Infinity where that is digital silence, or there are no windows.
  */
 export function noiseOf(levels: ArrayLike<number>): number {

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { bramVoice } from '../voice/bramVoice.ts';
 import { bout, intake, type PracticeFile } from '@lean-mentor/contract';
 import { groundTruthOf } from '../timeline/groundTruth.ts';
 import { clipPlans } from './clips.ts';
@@ -48,7 +48,7 @@ const {
 });
 
 /** What was said to Bram: its voice is made by a free program, and the page says so. */
-const spoken = bramTake(JSON.parse(readFileSync(new URL('../voice/bram-take.json', import.meta.url), 'utf8')) as number[]);
+const spoken = bramTake(bramVoice.seconds);
 const recordedEvents = spoken.events as Request['recordings'][number]['events'];
 
 /** The critique with what was spoken on top. */

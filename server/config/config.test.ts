@@ -27,6 +27,7 @@ describe('the environment', () => {
     [{ ...given, PORT: 'door' }, 'PORT must be a port number.'],
     [{ ...given, LEAN_DB_PORT: '70000' }, 'LEAN_DB_PORT must be at most 65535.'],
     [{ LEAN_DB_PASSWORD: 'a long password' }, 'LEAN_SECRET is missing; scripts/start.mjs sets it.'],
+    [{ ...given, LEAN_RECOGNISER: 'hears {voice}' }, 'LEAN_RECOGNISER must name {voice} and {words}'],
     [{ ...given, LEAN_URL: 'mentor.example' }, 'LEAN_URL must be an address such as https://mentor.example.'],
     [{ ...given, LEAN_TRUSTED_PROXIES: 'somebody' }, 'LEAN_TRUSTED_PROXIES names "somebody"'],
   ])('is refused with one sentence that names the variable (%#)', (env, words) => {

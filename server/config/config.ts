@@ -34,6 +34,8 @@ export interface Config {
   secret: string;
   logLevel: string;
   webDir: string;
+  /** A command line that writes down what it hears in a voice (media/recogniser.ts); null: nothing does. */
+  recogniser: string | null;
   /** Where footage is kept instead of `dataDir`, when set. */
   s3: S3Settings | null;
 }
@@ -75,6 +77,14 @@ const environment = z.object({
   LEAN_S3_REGION: z.string().default('local'),
   LEAN_S3_KEY: z.string().optional(),
   LEAN_S3_SECRET: z.string().optional(),
+  LEAN_RECOGNISER: z
+    .string()
+    .trim()
+    .regex(
+      /\{voice\}.*\{words\}|\{words\}.*\{voice\}|^$/,
+      'LEAN_RECOGNISER must name {voice} and {words}: what it listens to, and where it writes WebVTT.',
+    )
+    .default(''),
   LEAN_LOG: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
 });
 
@@ -133,6 +143,11 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     secret: e.LEAN_SECRET,
     logLevel: e.LEAN_LOG,
     s3: s3Of(e),
+    recogniser: e.LEAN_RECOGNISER || null,
     webDir: resolve(import.meta.dirname, '../../web/dist'),
   };
 }
+
+/** What a program of somebody else's is given of our environment: all but what is ours, which holds secrets. */
+export const environmentOfOthers = (): NodeJS.ProcessEnv =>
+  Object.fromEntries(Object.entries(process.env).filter(([name]) => !name.startsWith('LEAN_')));

@@ -64,6 +64,7 @@ describe('migrations', () => {
       '014-takes',
       '015-films',
       '016-asked-of-takes',
+      '017-take-words',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -16,6 +16,7 @@ import * as ledTo from './migrations/013-led-to.ts';
 import * as takes from './migrations/014-takes.ts';
 import * as films from './migrations/015-films.ts';
 import * as askedOfTakes from './migrations/016-asked-of-takes.ts';
+import * as takeWords from './migrations/017-take-words.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -41,6 +42,7 @@ export const migrations: readonly Migration[] = [
   { name: '014-takes', statements: takes.statements },
   { name: '015-films', statements: films.statements },
   { name: '016-asked-of-takes', statements: askedOfTakes.statements },
+  { name: '017-take-words', statements: takeWords.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

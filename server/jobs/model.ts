@@ -3,7 +3,7 @@ import { defineTable, instantColumn, key } from '../db/table.ts';
 
 export interface JobRow {
   id: string;
-  kind: 'make-ready' | 'remove-footage' | 'make-clip' | 'make-export' | 'make-take' | 'make-voices' | 'make-film';
+  kind: 'make-ready' | 'remove-footage' | 'make-clip' | 'make-export' | 'make-take' | 'make-voices' | 'make-film' | 'lay-words';
   subjectId: string;
   /** resting: tried often enough; somebody must ask again. */
   state: 'waiting' | 'running' | 'done' | 'resting';

@@ -28,8 +28,12 @@ interface Limits {
   folder?: string;
 }
 
-/** A program of ffmpeg's at low priority and within limits, which sees nothing of our environment. */
-function limited(program: 'ffmpeg' | 'ffprobe', args: string[], { timeoutSeconds, mostBytes = 1024 ** 2, folder = tmpdir() }: Limits) {
+/** A program that works on what others sent: at low priority, within limits, and seeing nothing of our environment. */
+export function limited(
+  program: 'ffmpeg' | 'ffprobe' | 'pocketsphinx_batch',
+  args: string[],
+  { timeoutSeconds, mostBytes = 1024 ** 2, folder = tmpdir() }: Limits,
+) {
   const limits = [`--as=${mostMemory}`, `--fsize=${mostBytes}`, `--cpu=${Math.ceil(timeoutSeconds * 4)}`, '--core=0'];
   return {
     file: 'prlimit',

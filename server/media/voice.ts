@@ -71,6 +71,18 @@ export async function encodeLoudVoice(samples: string, m4a: string, folder: stri
   await ffmpeg([...raw, '-i', samples, ...filter, ...as, m4a], { timeoutSeconds: 900, mostBytes, folder });
 }
 
+/** A stretch of plain samples at another rate; a WAV file where its name says so. */
+export const voiceStretch = (
+  samples: string,
+  to: string,
+  stretch: { from: number; to: number; rate: number },
+  folder: string,
+): Promise<void> => {
+  const cut = ['-ss', stretch.from.toFixed(6), '-t', (stretch.to - stretch.from).toFixed(6)];
+  const as = [...(to.endsWith('.wav') ? [] : ['-f', 's16le']), '-ar', String(stretch.rate), '-ac', '1'];
+  return ffmpeg([...raw, ...cut, '-i', samples, ...as, to], { timeoutSeconds: 300, mostBytes, folder });
+};
+
 /** Where a sample begins in a file of plain samples; `seconds` are taken to the nearest one. */
 export const sampleBytes = (seconds: number): number => Math.round(seconds * voiceRate) * bytesASample;
 

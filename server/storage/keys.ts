@@ -37,6 +37,8 @@ export const takeFolder = (requestId: string, takeId: string): string => `takes/
 export const takePieceKey = (requestId: string, takeId: string, part: number, piece: number): string =>
   `${takeFolder(requestId, takeId)}${part}-${piece}`;
 export const takeLogKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}log.json`;
+/** Words that are laid to its voice, and what they were made from. */
+export const takeWordsKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}words.json`;
 /** For listening, as it was recorded or with its noise taken out, and without loss for whatever is made from it later. */
 export const takeVoiceKey = (requestId: string, takeId: string, voice: 'recorded' | 'clean'): string =>
   `${takeFolder(requestId, takeId)}${voice === 'recorded' ? 'voice' : voice}.m4a`;

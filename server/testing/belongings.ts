@@ -14,6 +14,7 @@ import {
   spokenKey,
   takeLogKey,
   takeVoiceKey,
+  takeWordsKey,
   motionKey,
   originalKey,
   posterKey,
@@ -59,10 +60,13 @@ async function bringTake(house: House, requestId: string, footageId: string): Pr
   const id = house.newId();
   const thing = { id, footageId, title: '', cuts: [], captions: [], chapters: [] };
   await house.db.deskItems.create({ id, requestId, entity: 'take', thing: thing as never });
-  const recorded = { pieces: [], partSeconds: [1], seconds: 1, peaks: [], silences: [], failure: null };
+  const askedAt = house.now().toISOString();
+  const words = { of: 'text', askedAt, state: 'ready', failure: null } as const;
+  const recorded = { pieces: [], partSeconds: [1], seconds: 1, peaks: [], silences: [], failure: null, words };
   await house.db.takes.create({ id, requestId, state: 'ready', changedAt: house.now(), ...recorded });
   await house.storage.putBytes(takeLogKey(requestId, id), JSON.stringify({ seconds: 1, events: [wholeStage] }));
   await house.storage.putBytes(takeVoiceKey(requestId, id, 'recorded'), 'sound');
+  await house.storage.putBytes(takeWordsKey(requestId, id), JSON.stringify({ askedAt, made: { captions: [], placed: 0 } }));
   return id;
 }
 

@@ -2,6 +2,7 @@ import type { rooms } from '@lean-mentor/contract';
 import { sendObject } from '../../http/sendObject.ts';
 import type { Handlers } from '../../http/serveRoom.ts';
 import * as service from './service.ts';
+import { askTakeWords, getTakeWords } from './words.ts';
 
 export const takeHandlers: Handlers<typeof rooms.takes> = {
   saveTakePiece: async (house, { params, body }) => {
@@ -14,6 +15,10 @@ export const takeHandlers: Handlers<typeof rooms.takes> = {
   listTakes: (house, { params }) => service.listTakes(house, params.requestId),
 
   getTakeLog: (house, { params }) => service.getTakeLog(house, params.requestId, params.takeId),
+
+  askTakeWords: (house, { params, body }) => askTakeWords(house, params, body),
+
+  getTakeWords: (house, { params }) => getTakeWords(house, params),
 
   streamTakeVoice: async (house, { params, req, res }) => {
     const key = await service.takeVoice(house, params);

@@ -3,7 +3,7 @@ import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
 
 /** The recording of a take. What can be changed of it lies on the desk under the same id. `pieces`: what each part shall have. */
-export interface TakeRow extends TakeRecording {
+export interface TakeRow extends Omit<TakeRecording, 'canBeHeard'> {
   requestId: string;
   changedAt: Date;
 }
@@ -29,6 +29,7 @@ export const takeTables = (sequelize: Sequelize) => ({
     peaks: DataTypes.JSON,
     silences: DataTypes.JSON,
     failure: DataTypes.TEXT,
+    words: DataTypes.JSON,
     changedAt: instantColumn,
   }),
   takePieces: defineTable<TakePieceRow>(sequelize, 'take_pieces', {

@@ -16,7 +16,19 @@ export interface TakeLog {
 }
 
 const blank = (id: string, requestId: string, changedAt: Date): TakeRow => ({
-  ...{ id, requestId, changedAt, state: 'recording', pieces: [], partSeconds: [], seconds: 0, peaks: [], silences: [], failure: null },
+  ...{
+    id,
+    requestId,
+    changedAt,
+    state: 'recording',
+    pieces: [],
+    partSeconds: [],
+    seconds: 0,
+    peaks: [],
+    silences: [],
+    failure: null,
+    words: null,
+  },
 });
 
 async function takeOr404(house: House, requestId: string, takeId: string): Promise<TakeRow> {
@@ -25,7 +37,10 @@ async function takeOr404(house: House, requestId: string, takeId: string): Promi
   return take;
 }
 
-const answered = ({ requestId: _, changedAt: __, ...recording }: TakeRow): TakeRecording => recording;
+const answered = ({ config }: House, { requestId: _, changedAt: __, ...recording }: TakeRow): TakeRecording => ({
+  ...recording,
+  canBeHeard: config.recogniser !== null,
+});
 
 /** Keeps some seconds of a take that is on the desk. Pieces may come in any order, and twice. */
 export async function saveTakePiece(
@@ -66,14 +81,18 @@ export async function finishTake(
     await changeTake(house, takeId, { state: 'waiting', pieces, failure: null, changedAt: house.now() }, transaction);
     await enqueueJob(house, 'make-take', takeId, { transaction });
   });
-  return answered(await takeOr404(house, requestId, takeId));
+  return takeAnswered(house, requestId, takeId);
 }
 
 export const listTakes = async (house: House, requestId: string): Promise<TakeRecording[]> =>
-  (await findTakesOf(house, requestId)).map(answered);
+  (await findTakesOf(house, requestId)).map((take) => answered(house, take));
+
+/** A take as it is now. */
+export const takeAnswered = async (house: House, requestId: string, takeId: string): Promise<TakeRecording> =>
+  answered(house, await takeOr404(house, requestId, takeId));
 
 /** Refused while it is not put together. */
-async function readyTake(house: House, requestId: string, takeId: string): Promise<TakeRow> {
+export async function readyTake(house: House, requestId: string, takeId: string): Promise<TakeRow> {
   const take = await takeOr404(house, requestId, takeId);
   if (take.partSeconds.length === 0) throw new ContractError('not-now', { message: 'This take is still being put together.' });
   return take;

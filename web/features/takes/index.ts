@@ -1,3 +1,3 @@
 export type { Playback } from './playback.ts';
 export { TakePlayer } from './TakePlayer.tsx';
-export { useGetRunningOrderQuery, useGetTakeLogQuery, useListTakesQuery } from './api.ts';
+export { useAskTakeWordsMutation, useGetRunningOrderQuery, useGetTakeLogQuery, useGetTakeWordsQuery, useListTakesQuery } from './api.ts';

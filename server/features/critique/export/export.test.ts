@@ -6,7 +6,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { WebVTTParser } from 'webvtt-parser';
+import webvtt from 'webvtt-parser';
 import { ffprobeJson } from '../../../media/ffmpeg.ts';
 import { exportKey, frameTableKey, originalKey, reviewCopyKey } from '../../../storage/index.ts';
 import { tidy } from '../../../jobs/tidy.ts';
@@ -152,7 +152,10 @@ describe('a critique taken out', () => {
       const zipped = unzipSync(new Uint8Array((await take('zip')).body as Buffer));
       const page = strFromU8(zipped['critique.html']!);
       const track = Buffer.from(/data:text\/vtt;base64,([^"]+)"/.exec(page)![1]!, 'base64').toString();
-      expect(new WebVTTParser().parse(track, 'metadata')).toMatchObject({ errors: [], cues: [{ startTime: 0, text: 'Coach: hips!' }] });
+      expect(new webvtt.WebVTTParser().parse(track, 'metadata')).toMatchObject({
+        errors: [],
+        cues: [{ startTime: 0, text: 'Coach: hips!' }],
+      });
       expect(strFromU8(zipped[`clips/${noteId}.vtt`]!)).toBe(track);
       const words = [page, strFromU8(zipped['critique.md']!), ((await take('md')).body as Buffer).toString()];
       for (const text of words) expect(text.replaceAll('\\', '').split(line)).toHaveLength(2);
