@@ -2,9 +2,9 @@ import type { SentScore } from '@lean-mentor/core/critique';
 import { mostFixes } from '@lean-mentor/core/fixes';
 import { decisionWords, type Decision } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
+import { sentTake } from './critiqueTake.ts';
 import { critiqueDoc } from './critiqueDoc.ts';
 import { drawing, note } from './desk.ts';
-import { takeCaptions, takeChapters, takeSeconds } from './deskTake.ts';
 import { bout } from './bouts.ts';
 import { footageStates } from './footage.ts';
 import { done, id, instant } from './ids.ts';
@@ -71,24 +71,6 @@ export type SentFootage = z.infer<typeof sentFootage>;
 
 export const shownFootage = sentFootage.pick({ id: true, state: true, width: true, height: true });
 export type ShownFootage = z.infer<typeof shownFootage>;
-
-/** Something spoken in a critique as it was sent. Times are seconds of what is heard: what was cut out has never been. */
-export const sentTake = z.object({
-  takeId: id,
-  /** The stretch of the recording that it is; null: from its beginning, to its end. */
-  from: takeSeconds.nullable(),
-  to: takeSeconds.nullable(),
-  title: z.string(),
-  footageId: id,
-  seconds: takeSeconds,
-  captions: takeCaptions,
-  chapters: takeChapters,
-  /** Its voice has been made ready. */
-  ready: z.boolean(),
-  /** What the client has listened to, in the order in which it was; where it was left is the end of the last. */
-  heard: z.array(z.object({ from: takeSeconds, to: takeSeconds })),
-});
-export type SentTake = z.infer<typeof sentTake>;
 
 export const critique = z.object({
   id,

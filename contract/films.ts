@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { takeSeconds } from './deskTake.ts';
 import { done, id } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
+import { readLinkToken } from './readLinks.ts';
 import { bySentTake } from './sentTakes.ts';
 
 /** small: up to 1280 pixels long, as the review copy; footage: as it was filmed. */
@@ -118,4 +119,41 @@ export const getFilmWords = operation({
   summary: 'What is said in a film, with its times: WebVTT or SubRip.',
   params: byFilm.extend({ form: z.enum(['vtt', 'srt']) }),
   stream: 'text/plain',
+});
+
+const shared = bySentTake.pick({ place: true }).extend({ token: readLinkToken });
+
+export const getSharedFilm = operation({
+  name: 'getSharedFilm',
+  room: 'films',
+  method: 'get',
+  path: '/api/shared/:token/takes/:place/film',
+  access: 'anyone',
+  about: ['film'],
+  summary: 'The film of something spoken in a critique, by a link; null where none was asked for, or its footage is gone.',
+  params: shared,
+  response: z.object({ film: film.nullable() }),
+});
+
+export const askSharedFilm = operation({
+  name: 'askSharedFilm',
+  room: 'films',
+  method: 'post',
+  path: '/api/shared/:token/takes/:place/film',
+  access: 'anyone',
+  about: ['film'],
+  summary: 'Has that film made: one for all who read the critique by a link, small, its words in the picture.',
+  params: shared,
+  response: film,
+});
+
+export const streamSharedFilm = operation({
+  name: 'streamSharedFilm',
+  room: 'films',
+  method: 'get',
+  path: '/api/shared/:token/takes/:place/film.mp4',
+  access: 'anyone',
+  summary: 'That film. It shows what the coach showed: a link never opens the footage itself.',
+  params: shared,
+  stream: 'video/mp4',
 });

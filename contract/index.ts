@@ -12,6 +12,7 @@ export * from './clients.ts';
 export * from './critique.ts';
 export * from './critiqueDoc.ts';
 export * from './critiqueFile.ts';
+export * from './critiqueTake.ts';
 export * from './critiqueWriting.ts';
 export * from './desk.ts';
 export * from './deskTake.ts';

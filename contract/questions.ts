@@ -1,10 +1,16 @@
 import { z } from 'zod';
+import { sentTake } from './critiqueTake.ts';
 import { takeSeconds } from './deskTake.ts';
 import { id, instant, written } from './ids.ts';
-import { coaching, operation } from './operation.ts';
+import { coaching, everyRole, operation } from './operation.ts';
+import { takeEvent } from './takeFile.ts';
 
 /** An instant of something spoken in a critique: its place in it, and the second of what is heard. */
 const spokenInstant = z.object({ place: z.int().min(0), at: takeSeconds });
+
+/** An answer that is spoken over the footage, as it was when it was given. */
+export const answerTake = sentTake.omit({ from: true, to: true, heard: true });
+export type AnswerTake = z.infer<typeof answerTake>;
 
 /** A question of the client's about a fix, a moment, an instant of what was spoken, or about the whole; and the coach's answer. */
 export const question = z.object({
@@ -17,7 +23,9 @@ export const question = z.object({
   words: z.string(),
   askedBy: z.string(),
   askedAt: instant,
+  /** In words; empty where it is only spoken, null where there is none. */
   answer: z.string().nullable(),
+  answerTake: answerTake.nullable(),
   answeredBy: z.string().nullable(),
   answeredAt: instant.nullable(),
 });
@@ -43,9 +51,16 @@ export const answerQuestion = operation({
   path: '/api/questions/:questionId/answer',
   access: ['coach'],
   about: ['critique', 'question', 'letter'],
-  summary: 'Answers a question; a second answer takes the place of the first. A letter says that there is one.',
+  summary:
+    'Answers a question in words, with a take, or both; a second answer takes the place of the first. A letter says that there is one.',
   params: z.object({ questionId: id }),
-  body: z.object({ words: written(2000) }),
+  body: z
+    .object({
+      words: z.string().trim().max(2000),
+      /** A take on the desk of that request. */
+      takeId: id.nullable().default(null),
+    })
+    .refine(({ words, takeId }) => words !== '' || takeId !== null, 'An answer is written, spoken, or both: this one is empty.'),
   response: question,
 });
 
@@ -58,4 +73,26 @@ export const listOpenQuestions = operation({
   about: ['question'],
   summary: 'Questions without an answer, oldest first.',
   response: z.object({ questions: z.array(question.extend({ clientName: z.string(), fixName: z.string().nullable() })) }),
+});
+
+export const getAnswerTake = operation({
+  name: 'getAnswerTake',
+  room: 'critique',
+  method: 'get',
+  path: '/api/questions/:questionId/take',
+  access: everyRole,
+  summary: 'What was done on the desk while an answer was spoken; times are of what is heard.',
+  params: z.object({ questionId: id }),
+  response: z.object({ seconds: takeSeconds, events: z.array(takeEvent) }),
+});
+
+export const streamAnswerVoice = operation({
+  name: 'streamAnswerVoice',
+  room: 'critique',
+  method: 'get',
+  path: '/api/questions/:questionId/take/voice.m4a',
+  access: everyRole,
+  summary: 'The voice of an answer.',
+  params: z.object({ questionId: id }),
+  stream: 'audio/mp4',
 });

@@ -6,7 +6,7 @@ import { makeClip } from './features/book/makeClip.ts';
 import { makeVoices } from './features/critique/makeVoices.ts';
 import { makeReady } from './features/footage/makeReady.ts';
 import { makeTake } from './features/takes/makeTake.ts';
-import { changeMaking, makeFilm } from './features/films/index.ts';
+import { changeMaking, filmToTakeAlong, makeFilm } from './features/films/index.ts';
 import { changeTake } from './features/takes/index.ts';
 import { layWords, wordsFailed } from './features/takes/layWords.ts';
 import type { JobKinds } from './jobs/jobKind.ts';
@@ -26,7 +26,7 @@ export const jobKinds: JobKinds = {
     rested: (house, id, failure) => changeClip(house, id, { state: 'failed', failure }),
   },
   'make-export': {
-    run: (house, job) => makeExport(house, job.subjectId),
+    run: (house, job, signal) => makeExport(house, job.subjectId, signal, filmToTakeAlong),
     failed: 'Making the export failed on our side. Ask for it again.',
     rested: (house, id) => changeExport(house, id, { state: 'failed' }),
   },

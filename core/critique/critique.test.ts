@@ -207,7 +207,7 @@ describe('the tree', () => {
     const html = critiqueHtml(doc, 'T', {
       moment: () => ({ words: '<x>', still: 's.jpg', clip: 'c.mp4', track: null }),
       clip: () => ({ title: '', video: null }),
-      take: () => ({ lines: [], sound: null }),
+      take: () => ({ lines: [], film: null, sound: null }),
     });
     expect(html).toContain('<h2>A &lt;b&gt; &amp; &quot;c&quot;</h2>');
     expect(html).toContain('<p><strong>bold</strong><br>*plain*</p>');
@@ -224,14 +224,16 @@ describe('the tree', () => {
     expect(critiqueMarkdown(spoken, 'T', { moment: () => ({ words: '', picture: null }), clip: () => '', take: () => lines })).toBe(
       '# T\n\n*Spoken: The elbow, 0:40*\n\n> Look at \\<this\\> hand.\n',
     );
-    const page = (sound: string | null): string =>
+    const page = (sound: string | null, film: string | null = null): string =>
       critiqueHtml(spoken, 'T', {
         moment: () => ({ words: '', still: null, clip: null, track: null }),
         clip: () => ({ title: '', video: null }),
-        take: () => ({ lines, sound }),
+        take: () => ({ lines, film, sound }),
       });
     expect(page('voice/1.m4a')).toContain('<audio src="voice/1.m4a" controls');
     expect(page(null)).not.toContain('<audio');
+    expect(page('voice/1.m4a', 'films/1.mp4')).toContain('<video src="films/1.mp4" controls');
+    expect(page('voice/1.m4a', 'films/1.mp4')).not.toContain('<audio');
     expect(page(null)).toContain('<p>Look at &lt;this&gt; hand.</p>');
   });
 
@@ -258,7 +260,7 @@ describe('the tree', () => {
       critiqueHtml(of, 'T', {
         moment: () => ({ words: 'w', still: null, clip: 'c.mp4', track: 'data:text/vtt;base64,V0VC' }),
         clip: () => ({ title: '', video: null }),
-        take: () => ({ lines: [], sound: null }),
+        take: () => ({ lines: [], film: null, sound: null }),
       });
     expect(page(heard('clip'))).toContain(
       '<track kind="captions" srclang="en" label="What is heard" default src="data:text/vtt;base64,V0VC">',

@@ -5,8 +5,8 @@ import { fixBlocks, type Block, type CritiqueDoc, type Inline, type TakeBlock } 
 export interface PageFiles {
   moment: (noteId: string) => { words: string; still: string | null; clip: string | null; track: string | null };
   clip: (clipId: string) => { title: string; video: string | null };
-  /** What is said, line by line, its title first; and its voice. */
-  take: (attrs: TakeBlock['attrs']) => { lines: readonly string[]; sound: string | null };
+  /** What is said, line by line, its title first; as a film, and its voice alone. */
+  take: (attrs: TakeBlock['attrs']) => { lines: readonly string[]; film: string | null; sound: string | null };
 }
 
 const entities: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
@@ -56,10 +56,11 @@ function blockHtml(block: Block, files: PageFiles, numbers: ReadonlyMap<Block, n
       return `<figure>${video ? `<video src="${escaped(video)}" controls loop muted playsinline></video>` : ''}<figcaption>${escaped(title)}</figcaption></figure>`;
     }
     case 'take': {
-      const { lines, sound } = files.take(block.attrs);
+      const { lines, film, sound } = files.take(block.attrs);
       const [title = '', ...said] = lines;
-      const voice = sound ? `<audio src="${escaped(sound)}" controls preload="metadata"></audio>` : '';
-      return `<figure>${voice}<figcaption>Spoken: ${escaped(title)}</figcaption>${said.map((line) => `<p>${escaped(line)}</p>`).join('')}</figure>`;
+      const picture = film ? `<video src="${escaped(film)}" controls playsinline preload="metadata"></video>` : '';
+      const voice = sound && !film ? `<audio src="${escaped(sound)}" controls preload="metadata"></audio>` : '';
+      return `<figure>${picture}${voice}<figcaption>Spoken: ${escaped(title)}</figcaption>${said.map((line) => `<p>${escaped(line)}</p>`).join('')}</figure>`;
     }
     case 'fix':
       return `<section><h2><span>${numbers.get(block)}</span> ${escaped(block.attrs.name)}</h2>${block.content.map((one) => blockHtml(one, files, numbers)).join('')}</section>`;

@@ -170,6 +170,7 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   saveHeard: ['takes_heard'],
   askTakeFilm: ['films', 'jobs'],
   askSentFilm: ['films', 'jobs'],
+  askSharedFilm: ['films', 'jobs'],
   importNotes: ['notes', 'desk_changes', 'search_entries', 'search_words'],
   getSharedCritique: ['critique_links'],
 };
@@ -185,6 +186,7 @@ const answers: Readonly<Record<string, number>> = {
   getStrip: 410, // Without the signature of getViewing.
   retireRuleSheet: 404, // Nobody has made this family.
   askUploadAbilities: 204,
+  streamSharedFilm: 404, // Nobody has asked for it.
   beginUpload: 400,
   continueUpload: 404,
   askUploadOffset: 404, // Without an upload.

@@ -49,6 +49,9 @@ export const spokenFolder = (critiqueId: string): string => `spoken/${critiqueId
 export const spokenKey = (critiqueId: string, version: number, place: number): string =>
   `${spokenFolder(critiqueId)}${version}-${place}.m4a`;
 
+/** The voice of a spoken answer. */
+export const answerVoiceKey = (critiqueId: string, questionId: string): string => `answers/${critiqueId}/${questionId}.m4a`;
+
 /** What was made of a critique to be taken out. */
 export const exportsFolder = (critiqueId: string): string => `exports/${critiqueId}/`;
 export const exportKey = (critiqueId: string, exportId: string): string => `${exportsFolder(critiqueId)}${exportId}`;

@@ -13,6 +13,7 @@ import {
   memoKey,
   spokenKey,
   takeLogKey,
+  answerVoiceKey,
   takeVoiceKey,
   takeWordsKey,
   motionKey,
@@ -185,9 +186,14 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     askedBy: 'Somebody',
     askedAt: now,
     answer: null,
+    answerTake: {
+      ...{ takeId: sentTakeId, title: 'Said', footageId: answeredFootageId, seconds: 1 },
+      ...{ captions: [], chapters: [], cuts: [], ready: true },
+    },
     answeredBy: null,
     answeredAt: null,
   });
+  await house.storage.putBytes(answerVoiceKey(critiqueId, questionId), 'sound');
   await db.critiqueLinks.create({
     id: linkId,
     critiqueId,

@@ -50,7 +50,13 @@ export const critiqueHandlers: Handlers<typeof rooms.critique> = {
 
   askQuestion: (house, { account, params, body }) => questions.askQuestion(house, account, params.critiqueId, body),
 
-  answerQuestion: (house, { account, params, body }) => questions.answerQuestion(house, account, params.questionId, body.words),
+  answerQuestion: (house, { account, params, body }) => questions.answerQuestion(house, account, params.questionId, body),
+
+  getAnswerTake: (house, { account, params }) => questions.getAnswerTake(house, account, params.questionId),
+
+  streamAnswerVoice: async (house, { account, params, req, res }) => {
+    await sendObject(req, res, house.storage, await questions.answerVoice(house, account, params.questionId), 'audio/mp4');
+  },
 
   listOpenQuestions: (house) => questions.listOpenQuestions(house),
 

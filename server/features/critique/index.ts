@@ -4,4 +4,5 @@ export { sentFixesOf, sentMomentOf } from './sentMoment.ts';
 export { addVersion, findQuestionsOf, putCritique } from './repository.ts';
 export { listCritiquesOfClient } from './reading.ts';
 export { shortCodeOf } from './shortCode.ts';
+export { readByLink } from './links/service.ts';
 export { sentTakeOf } from './spoken.ts';

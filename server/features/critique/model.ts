@@ -1,4 +1,4 @@
-import type { Bout, CritiqueExport, Question, SentFix, SentMoment, SentTake } from '@lean-mentor/contract';
+import type { AnswerTake, Bout, CritiqueExport, Question, SentFix, SentMoment, SentTake } from '@lean-mentor/contract';
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
 import type { TakeStretch } from '@lean-mentor/core/desk';
 import type { BoutScore, RuleSheet } from '@lean-mentor/core/scoring';
@@ -45,6 +45,12 @@ export interface VersionTake extends Omit<SentTake, 'ready' | 'heard'> {
   denoise?: boolean | undefined;
 }
 
+/** An answer that is spoken: as it is heard, and what of its recording that is. */
+export interface AnswerTakeRow extends AnswerTake {
+  cuts: TakeStretch[];
+  denoise?: boolean | undefined;
+}
+
 /** What its client has listened to of something spoken in a version. */
 export interface HeardRow {
   critiqueId: string;
@@ -80,6 +86,7 @@ export interface QuestionRow {
   askedBy: string;
   askedAt: Date;
   answer: string | null;
+  answerTake: AnswerTakeRow | null;
   answeredBy: string | null;
   answeredAt: Date | null;
 }
@@ -156,6 +163,7 @@ export const critiqueTables = (sequelize: Sequelize) => ({
     askedBy: DataTypes.STRING,
     askedAt: instantColumn,
     answer: DataTypes.TEXT,
+    answerTake: DataTypes.JSON,
     answeredBy: DataTypes.STRING,
     answeredAt: instantColumn,
   }),

@@ -6,6 +6,7 @@ import {
   type CritiqueGlance,
   type Footage,
   type PhraseBook,
+  type AnswerTake,
   type Question,
   type Request,
 } from '@lean-mentor/contract';
@@ -13,7 +14,7 @@ import { blockText } from '@lean-mentor/core/critique';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { jsonOf, plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
-import type { CritiqueRow, HeardRow, QuestionRow, SentFixRow, VersionRow } from './model.ts';
+import type { AnswerTakeRow, CritiqueRow, HeardRow, QuestionRow, SentFixRow, VersionRow } from './model.ts';
 
 const within = (transaction?: Transaction) => transaction && { transaction };
 
@@ -86,8 +87,11 @@ export async function keepRead({ db }: House, { id, version, readAt }: CritiqueR
   await db.critiqueVersions.update({ readAt }, { where: { critiqueId: id, version }, transaction });
 }
 
-export const questionOf = (row: QuestionRow): Question => ({
+const withoutRecording = ({ cuts: _, denoise: __, ...heard }: AnswerTakeRow): AnswerTake => heard;
+
+export const questionOf = ({ answerTake, ...row }: QuestionRow): Question => ({
   ...row,
+  answerTake: answerTake && withoutRecording(answerTake),
   askedAt: row.askedAt.toISOString(),
   answeredAt: row.answeredAt?.toISOString() ?? null,
 });
@@ -242,3 +246,7 @@ export async function findHeard({ db }: House, at: HeardPlace, transaction?: Tra
 export async function putHeard({ db }: House, row: HeardRow, transaction: Transaction): Promise<void> {
   await db.takesHeard.upsert(row, { transaction });
 }
+
+/** Spoken answers about a critique whose voice has not been made ready. */
+export const findSilentAnswers = async ({ db }: House, critiqueId: string): Promise<QuestionRow[]> =>
+  plainAll(await db.questions.findAll({ where: { critiqueId } })).filter(({ answerTake }) => answerTake?.ready === false);

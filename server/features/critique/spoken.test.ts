@@ -132,6 +132,43 @@ describe('something spoken in a critique', () => {
     expect(own.map((one) => one.spoken)).toEqual([{ version: 1, place: 0, at: 5.25 }, null]);
   });
 
+  it('answers a question as well: as it was when it was given, for whoever may read the critique, with a letter', async () => {
+    const { body } = await at.sendDoc(block(await spoken()));
+    const client = await at.visit('client');
+    const ask = { id: at.house.newId(), fixId: null, noteId: null, words: 'Which hand?' };
+    await client.ask('post', `/api/critiques/${body.id}/questions`, ask);
+    const path = `/api/questions/${ask.id}`;
+    const takeId = await spoken({ title: 'This hand', cuts: [{ from: 3, to: 5 }], captions: [words(0, 2)] });
+    const answer = (fields: object) => at.coach.ask('put', `${path}/answer`, { words: '', ...fields });
+    expect((await answer({})).body.message).toContain('this one is empty');
+    expect((await answer({ takeId: at.house.newId() })).body.message).toContain('not on the desk any more');
+    expect((await client.ask('get', `${path}/take`)).status).toBe(404);
+    const letters = (await at.letters()).length;
+    expect((await answer({ takeId })).body).toMatchObject({ answer: '', answerTake: { title: 'This hand', ready: false } });
+    expect((await at.letters()).length).toBe(letters + 1);
+    expect((await client.ask('get', `${path}/take/voice.m4a`)).status).toBe(409);
+    await runDue(at.house, 'make-voices');
+    const { questions } = (await client.ask('get', `/api/critiques/${body.id}`)).body as Critique;
+    expect(questions.find(({ id }) => id === ask.id)!.answerTake).toEqual({
+      ...{ takeId, title: 'This hand', footageId: at.footageId, ready: true, chapters: [] },
+      ...{ seconds: expect.closeTo(6, 0), captions: [{ ...words(0, 2), to: expect.closeTo(2) }] },
+    });
+    const sound = (await client.ask('get', `${path}/take/voice.m4a`).buffer(true)).body;
+    expect((await voiceOf(sound)).seconds).toBeCloseTo(6, 0);
+    // Taken off the desk, it is still what was answered.
+    await at.coach.ask('post', `/api/requests/${at.requestId}/desk/changes`, {
+      changes: [{ changeId: at.house.newId(), entity: 'take', id: takeId, before: { title: 'This hand' }, after: null }],
+      since: 0,
+    });
+    const log = (await client.ask('get', `${path}/take`)).body as { events: TakeEvent[] };
+    expect(log.events.filter(({ kind }) => kind === 'show').map(({ t }) => Math.round(t))).toEqual([2, 4]);
+    expect((await (await at.visit('other')).ask('get', `${path}/take`)).status).toBe(404);
+    const found = await at.coach.ask('post', '/api/search', { words: 'Look at this hand', clientId: null });
+    expect(JSON.stringify(found.body)).toContain(ask.id);
+    // In words alone, the spoken one is gone.
+    expect((await answer({ words: 'The left.' })).body).toMatchObject({ answer: 'The left.', answerTake: null });
+  });
+
   it('is found by its words, and stands in every form that it is taken out in', async () => {
     const takeId = await spoken({ captions: [{ from: 0, to: 2, words: 'Look at the zigzag grip.', origin: 'typed' }] });
     const { body } = await at.sendDoc(block(takeId));

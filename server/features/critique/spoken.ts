@@ -29,40 +29,37 @@ async function recordedTake(
   return { ...mended, seconds, events };
 }
 
-/** What is spoken in a critique, as it is now. Refused where a take is gone, not whole yet, or lacks words that the client needs. */
-export async function takesToSend(
+/** Something spoken, as it is now. Refused where its take is gone, not whole yet, or lacks words that the client needs. */
+export async function takeToSend(
   house: House,
   { request, document, tables, client }: LadderFacts,
-  doc: CritiqueDoc,
-): Promise<VersionTake[]> {
+  attrs: TakeBlock['attrs'],
+): Promise<VersionTake> {
+  const mended = document.takes[attrs.takeId];
+  const recording = mended && (await findTake(house, attrs.takeId));
+  const title = attrs.title || 'a take';
+  if (!mended || !recording) throw refused('A take that is to be sent is not on the desk any more. Take it out, or put it back.');
+  if (recording.state === 'failed') throw refused(`A take could not be put together: ${recording.failure ?? 'look at it on the desk.'}`);
+  if (recording.state !== 'ready') throw refused('A take is still being put together. Send it in a moment.');
+  const table = tables.get(mended.footageId);
+  if (!table) throw new ContractError('footage-not-ready');
+  const part = spokenPart(await recordedTake(house, request.id, attrs, mended), attrs.from, attrs.to);
+  const { cuts, seconds } = cutClock(part);
+  if (seconds <= 0) throw refused(`Nothing is left of “${title}”: all of it is cut out.`);
+  const missing = client.agreements.includes(everyWord) ? uncaptioned(part, speechOf(recording.silences, recording.seconds)) : [];
+  if (missing.length > 0)
+    throw refused(
+      `${client.name} needs every word written, and in ${missing.length === 1 ? 'one place' : `${missing.length} places`} of “${title}” something is said that no words stand for, the first at ${Math.floor(missing[0]!.from)} s. Write it down, or cut it out.`,
+    );
+  const heard = withoutCuts(part, table);
+  const { footageId, denoise } = mended;
+  return { ...attrs, footageId, seconds, captions: [...heard.captions], chapters: [...heard.chapters], cuts: [...cuts], denoise };
+}
+
+/** What is spoken in a critique, as it is now. */
+export async function takesToSend(house: House, facts: LadderFacts, doc: CritiqueDoc): Promise<VersionTake[]> {
   const sent: VersionTake[] = [];
-  for (const attrs of takesOf(doc)) {
-    const mended = document.takes[attrs.takeId];
-    const recording = mended && (await findTake(house, attrs.takeId));
-    if (!mended || !recording) throw refused('A take in the critique is not on the desk any more. Take it out, or put it back.');
-    if (recording.state === 'failed') throw refused(`A take could not be put together: ${recording.failure ?? 'look at it on the desk.'}`);
-    if (recording.state !== 'ready') throw refused('A take is still being put together. Send it in a moment.');
-    const table = tables.get(mended.footageId);
-    if (!table) throw new ContractError('footage-not-ready');
-    const part = spokenPart(await recordedTake(house, request.id, attrs, mended), attrs.from, attrs.to);
-    const { cuts, seconds } = cutClock(part);
-    if (seconds <= 0) throw refused(`Nothing is left of “${attrs.title || 'a take'}”: all of it is cut out.`);
-    const missing = client.agreements.includes(everyWord) ? uncaptioned(part, speechOf(recording.silences, recording.seconds)) : [];
-    if (missing.length > 0)
-      throw refused(
-        `${client.name} needs every word written, and in ${missing.length === 1 ? 'one place' : `${missing.length} places`} of “${attrs.title || 'a take'}” something is said that no words stand for, the first at ${Math.floor(missing[0]!.from)} s. Write it down, or cut it out.`,
-      );
-    const heard = withoutCuts(part, table);
-    sent.push({
-      ...attrs,
-      footageId: mended.footageId,
-      seconds,
-      captions: [...heard.captions],
-      chapters: [...heard.chapters],
-      cuts: [...cuts],
-      denoise: mended.denoise,
-    });
-  }
+  for (const attrs of takesOf(doc)) sent.push(await takeToSend(house, facts, attrs));
   return sent;
 }
 
@@ -81,18 +78,26 @@ export async function sentTakeOf(
   return { row, take, requestId };
 }
 
-/** What was done on the desk while it was spoken; nothing where its footage was removed: then only the voice is left. */
+/** What was done on the desk while something was spoken; nothing where its footage was removed: then only the voice is left. */
+export async function heardLog(
+  house: House,
+  requestId: string,
+  take: Pick<VersionTake, 'takeId' | 'footageId' | 'seconds' | 'cuts'>,
+): Promise<ResponseOf<typeof contract.getSentTake>> {
+  const { seconds, events } = await readTakeLog(house, requestId, take.takeId);
+  const table = await knownFrameTable(house, take.footageId);
+  if (!table) return { seconds: take.seconds, events: [] };
+  const heard = withoutCuts({ seconds, events, cuts: take.cuts, captions: [], chapters: [] }, table);
+  return { seconds: heard.seconds, events: heard.events as ResponseOf<typeof contract.getSentTake>['events'] };
+}
+
 export async function getSentTake(
   house: House,
   account: Account,
   { critiqueId, version, place }: { critiqueId: string; version: number; place: number },
 ): Promise<ResponseOf<typeof contract.getSentTake>> {
   const { take, requestId } = await sentTakeOf(house, account, critiqueId, version, place);
-  const { seconds, events } = await readTakeLog(house, requestId, take.takeId);
-  const table = await knownFrameTable(house, take.footageId);
-  if (!table) return { seconds: take.seconds, events: [] };
-  const heard = withoutCuts({ seconds, events, cuts: take.cuts, captions: [], chapters: [] }, table);
-  return { seconds: heard.seconds, events: heard.events as ResponseOf<typeof contract.getSentTake>['events'] };
+  return heardLog(house, requestId, take);
 }
 
 export async function sentVoice(
@@ -101,7 +106,11 @@ export async function sentVoice(
   { critiqueId, version, place }: { critiqueId: string; version: number; place: number },
 ): Promise<string> {
   await sentTakeOf(house, account, critiqueId, version, place);
-  const key = spokenKey(critiqueId, version, place);
+  return readyVoice(house, spokenKey(critiqueId, version, place));
+}
+
+/** Where a voice lies; refused while it is being made ready. */
+export async function readyVoice(house: House, key: string): Promise<string> {
   if ((await house.storage.size(key)) === null)
     throw new ContractError('not-now', { message: 'The voice is still being made ready. Try again in a moment.' });
   return key;

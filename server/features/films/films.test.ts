@@ -4,12 +4,13 @@ import type { DeskTake } from '@lean-mentor/core/desk';
 import type { TakeEvent } from '@lean-mentor/core/takes';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { addDays } from 'date-fns';
+import { strFromU8, unzipSync } from 'fflate';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { ffprobeJson } from '../../media/ffmpeg.ts';
-import { filmFolder, filmKey, filmStretchKey, frameTableKey, originalKey, reviewCopyKey } from '../../storage/index.ts';
+import { exportKey, filmFolder, filmKey, filmStretchKey, frameTableKey, originalKey, reviewCopyKey } from '../../storage/index.ts';
 import { CritiqueHouse } from '../../testing/critiqueHouse.ts';
 import { store } from '../../testing/footage.ts';
 import { runDue } from '../../testing/jobs.ts';
@@ -185,6 +186,47 @@ describe('a film', () => {
     await at.house.db.takes.update({ state: 'waiting' }, { where: { id: takeId } });
     const early = await at.coach.ask('post', `/api/requests/${at.requestId}/takes/${takeId}/films`, form);
     expect(early.body).toMatchObject({ code: 'not-now', message: expect.stringContaining('still being put together') });
+  });
+
+  it('is made once for all who read the critique by a link, and is gone with the link', async () => {
+    const path = await sentFilms();
+    const critiqueId = path.split('/')[3]!;
+    const link = (await at.coach.ask('post', `/api/critiques/${critiqueId}/links`, { forName: 'Ines', days: 3 })).body;
+    const reader = await at.visit(null);
+    const shared = `/api/shared/${link.token}/takes/0/film`;
+    expect((await reader.ask('get', shared)).body).toEqual({ film: null });
+    const [first, again] = [(await reader.ask('post', shared)).body, (await reader.ask('post', shared)).body];
+    expect([first.id, first.words, first.size]).toEqual([again.id, 'burnt', 'small']);
+    expect((await reader.ask('get', `${shared}.mp4`)).status).toBe(404);
+    await runDue(at.house, 'make-film');
+    const file = await reader.ask('get', `${shared}.mp4`);
+    expect([file.status, file.headers['content-type']]).toEqual([200, 'video/mp4']);
+    expect((await reader.ask('post', shared.replace('takes/0', 'takes/1'))).status).toBe(404);
+    await at.coach.ask('delete', `/api/critiques/${critiqueId}/links/${link.id}`);
+    expect((await reader.ask('get', `${shared}.mp4`)).status).toBe(410);
+    expect((await reader.ask('post', shared)).status).toBe(410);
+  });
+
+  it('lies in the folder that is taken along, made where it is not there yet; its voice stands for it where it cannot be', async () => {
+    const critiqueId = (await sentFilms()).split('/')[3]!;
+    await runDue(at.house, 'make-voices');
+    const folderOf = async (): Promise<Record<string, Uint8Array>> => {
+      const { id } = (await client.ask('post', `/api/critiques/${critiqueId}/exports`, { as: 'zip' })).body;
+      await runDue(at.house, 'make-export');
+      return unzipSync(new Uint8Array(await at.house.storage.read(exportKey(critiqueId, id))));
+    };
+    const files = await folderOf();
+    expect(strFromU8(files['critique.html']!)).toContain('<video src="films/1.mp4"');
+    const film = join(folder, 'taken.mp4');
+    await writeFile(film, files['films/1.mp4']!);
+    const { streams } = (await ffprobeJson(['-show_streams', film])) as { streams: { codec_name: string }[] };
+    expect(streams.map(({ codec_name }) => codec_name)).toEqual(expect.arrayContaining(['h264', 'aac']));
+    await at.house.db.films.update({ state: 'failed' }, { where: {} });
+    await at.house.db.exports.destroy({ where: {} });
+    await at.house.storage.remove(reviewCopyKey(at.footageId));
+    const without = await folderOf();
+    expect(Object.keys(without)).not.toContain('films/1.mp4');
+    expect(strFromU8(without['critique.html']!)).toContain('<audio src="voice/1.m4a"');
   });
 
   it('is kept for a month, and one that was given up for two days', async () => {

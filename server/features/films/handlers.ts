@@ -2,6 +2,7 @@ import type { rooms } from '@lean-mentor/contract';
 import { sendObject } from '../../http/sendObject.ts';
 import type { Handlers } from '../../http/serveRoom.ts';
 import * as service from './service.ts';
+import * as shared from './shared.ts';
 
 export const filmHandlers: Handlers<typeof rooms.films> = {
   askTakeFilm: (house, { account, params, body }) => service.askTakeFilm(house, account, params, body),
@@ -15,6 +16,14 @@ export const filmHandlers: Handlers<typeof rooms.films> = {
   stopFilm: async (house, { account, params }) => {
     await service.stopFilm(house, account, params.filmId);
     return { done: true } as const;
+  },
+
+  getSharedFilm: (house, { params }) => shared.getSharedFilm(house, params),
+
+  askSharedFilm: (house, { params }) => shared.askSharedFilm(house, params),
+
+  streamSharedFilm: async (house, { params, req, res }) => {
+    await sendObject(req, res, house.storage, await shared.sharedFilm(house, params), 'video/mp4');
   },
 
   streamFilm: async (house, { account, params, req, res }) => {

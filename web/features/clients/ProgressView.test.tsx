@@ -118,6 +118,7 @@ it('questions stand with their answers, or with the word that they wait', () => 
     askedBy: 'Ada',
     askedAt: '2026-01-05T00:00:00.000Z',
     answer: null,
+    answerTake: null,
     answeredBy: null,
     answeredAt: null,
   } satisfies Question;

@@ -7,9 +7,18 @@ const filmsApi = baseApi.injectEndpoints({
     listSentFilms: queryOf(build, contract.listSentFilms),
     askTakeFilm: mutationOf(build, contract.askTakeFilm),
     askSentFilm: mutationOf(build, contract.askSentFilm),
+    getSharedFilm: queryOf(build, contract.getSharedFilm),
+    askSharedFilm: mutationOf(build, contract.askSharedFilm),
     stopFilm: mutationOf(build, contract.stopFilm),
   }),
 });
 
-export const { useListTakeFilmsQuery, useListSentFilmsQuery, useAskTakeFilmMutation, useAskSentFilmMutation, useStopFilmMutation } =
-  filmsApi;
+export const {
+  useListTakeFilmsQuery,
+  useListSentFilmsQuery,
+  useAskTakeFilmMutation,
+  useAskSentFilmMutation,
+  useGetSharedFilmQuery,
+  useAskSharedFilmMutation,
+  useStopFilmMutation,
+} = filmsApi;

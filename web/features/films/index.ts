@@ -1,1 +1,2 @@
+export { SharedFilm } from './SharedFilm.tsx';
 export { FilmBox } from './FilmBox.tsx';

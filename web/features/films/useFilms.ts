@@ -7,8 +7,8 @@ import { useAskSentFilmMutation, useAskTakeFilmMutation, useListSentFilmsQuery, 
 export type FilmSubject = { requestId: string; takeId: string } | { critiqueId: string; version: number; place: number };
 
 /** How often it is asked how far a film has come, in ms. */
-const lookAgainMs = 1500;
-const isBeingMade = ({ state }: Film): boolean => state === 'waiting' || state === 'making';
+export const lookAgainMs = 1500;
+export const isBeingMade = ({ state }: Film): boolean => state === 'waiting' || state === 'making';
 
 /** The films of something spoken, live while one of them is being made, and how one is asked for. */
 export function useFilms(of: FilmSubject) {

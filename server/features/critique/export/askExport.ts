@@ -23,6 +23,14 @@ const mostWaiting = 30;
 /** An export is kept for whoever asked for so long, in hours. */
 const keptHours = 24;
 
+/** Where the film lies of something spoken in a critique, made first where it has to be; null where it cannot be had. */
+export type FilmOf = (
+  house: House,
+  account: Account,
+  at: { critiqueId: string; version: number; place: number; footageId: string },
+  signal: AbortSignal,
+) => Promise<string | null>;
+
 const stateOf = async (house: House, row: ExportRow): Promise<ExportState> => ({
   id: row.id,
   as: row.form,
@@ -68,12 +76,18 @@ export async function takeExport(
   return { key: exportKey(critiqueId, id), name: fileName, type: mediaTypeOf(form) };
 }
 
-/** Makes an export that was asked for, as who asked sees the critique; what they may not see any more is not made. */
-export async function makeExport(house: House, exportId: string): Promise<void> {
+/**
+ * Makes an export that was asked for, as who asked sees the critique; what they may not see any more is not made. `filmOf` finds the film of
+ * something spoken in it.
+ */
+export async function makeExport(house: House, exportId: string, signal: AbortSignal, filmOf: FilmOf): Promise<void> {
   const row = await findExport(house, exportId);
   const account = row && (await findAccount(house, row.askedBy));
   if (!row || !account || row.state !== 'waiting') return;
-  await house.storage.putBytes(exportKey(row.critiqueId, row.id), await makeExported(house, account, row.critiqueId, row.form));
+  await house.storage.putBytes(
+    exportKey(row.critiqueId, row.id),
+    await makeExported(house, account, row.critiqueId, row.form, (at) => filmOf(house, account, at, signal)),
+  );
   await changeExport(house, exportId, { state: 'ready' });
 }
 

@@ -39,12 +39,13 @@ async function momentClips(house: House, { critique, table }: ExportFacts): Prom
 }
 
 /** A critique as a folder that opens without a network: the page, its stills and clips, and the same as data. */
-export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buffer> {
+export async function critiqueZip(house: House, facts: ExportFacts, filmAt: FilmAt): Promise<Buffer> {
   const { critique, title, momentWords, still, fileName, closing, spoken } = facts;
   const clips = await momentClips(house, facts);
   const tracks = new Map([...heardOf(critique.doc)].map(([noteId, heard]) => [noteId, heardVtt(critique, noteId, heard)]));
   const own = new Map<string, Buffer>();
   for (const { id } of critique.clips) own.set(id, await house.storage.read(clipVideoKey(id)));
+  const films = await filmsOf(house, critique, filmAt);
   const voices = await voicesOf(house, critique);
   const stillPath = (noteId: string): string | null => (still(noteId) ? `stills/${noteId}.jpg` : null);
   const text = (words: string): Uint8Array => new TextEncoder().encode(words);
@@ -67,7 +68,11 @@ export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buf
           }),
           take: (attrs) => {
             const place = placeOfTake(critique.takes, attrs);
-            return { lines: spoken(attrs), sound: voices.has(place) ? voicePath(place) : null };
+            return {
+              lines: spoken(attrs),
+              film: films.has(place) ? filmPath(place) : null,
+              sound: voices.has(place) ? voicePath(place) : null,
+            };
           },
         },
         closing,
@@ -86,8 +91,28 @@ export async function critiqueZip(house: House, facts: ExportFacts): Promise<Buf
     files[voicePath(place)] = [bytes, { level: 0 }];
     files[voicePath(place).replace('.m4a', '.vtt')] = text(captionsVtt({ ...critique.takes[place]!, cuts: [] }));
   }
+  for (const [place, bytes] of films) files[filmPath(place)] = [bytes, { level: 0 }];
   for (const [id, bytes] of [...clips, ...own]) files[`clips/${id}.mp4`] = [bytes, { level: 0 }];
   return new Promise((resolve, reject) => zip(files, (error, data) => (error ? reject(error) : resolve(Buffer.from(data)))));
+}
+
+/** Where the film lies of something spoken, by its place; null where it cannot be had. */
+export type FilmAt = (at: { critiqueId: string; version: number; place: number; footageId: string }) => Promise<string | null>;
+
+const filmPath = (place: number): string => `films/${place + 1}.mp4`;
+
+/** What is spoken as films, by its place; where there is none its voice and words stand for it. */
+async function filmsOf(
+  house: House,
+  { id: critiqueId, version, takes }: ExportFacts['critique'],
+  filmAt: FilmAt,
+): Promise<Map<number, Buffer>> {
+  const films = new Map<number, Buffer>();
+  for (const [place, { footageId }] of takes.entries()) {
+    const key = await filmAt({ critiqueId, version, place, footageId });
+    if (key !== null) films.set(place, await house.storage.read(key));
+  }
+  return films;
 }
 
 const voicePath = (place: number): string => `voice/${place + 1}.m4a`;

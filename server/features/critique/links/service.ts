@@ -51,6 +51,12 @@ async function linked(house: House, token: string): Promise<{ link: LinkRow; cri
   return { link, critique: await getCritique(house, asReader, link.critiqueId) };
 }
 
+/** The critique that a link opens, and whoever reads it by that link. */
+export async function readByLink(house: House, token: string): Promise<{ reader: Account; critique: Critique }> {
+  const { link, critique } = await linked(house, token);
+  return { reader: { ...asReader, id: link.id }, critique };
+}
+
 export async function getSharedCritique(house: House, token: string): Promise<SharedCritique> {
   const { link, critique } = await linked(house, token);
   await countOpening(house, link.id);

@@ -5,6 +5,7 @@ import { useRef, useState } from 'react';
 import { Button, FaultNote } from '../../../shared/primitives/index.ts';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
+import { AnswerTakes, SpokenAnswer } from './SpokenAnswer.tsx';
 import { useAnswerQuestionMutation, useAskQuestionMutation } from '../api.ts';
 
 interface QuestionsProps {
@@ -65,10 +66,11 @@ interface AskedProps {
 function Asked({ question, critique, mayAnswer, goTo }: AskedProps) {
   const [writing, setWriting] = useState(mayAnswer && question.answer === null);
   const [words, setWords] = useState(question.answer ?? '');
+  const [takeId, setTakeId] = useState(question.answerTake?.takeId ?? null);
   const [answer, { isLoading, error }] = useAnswerQuestionMutation();
   const moment = critique.moments.find(({ note }) => note.id === question.noteId);
   const send = async (): Promise<void> => {
-    const done = await answer({ questionId: question.id, words });
+    const done = await answer({ questionId: question.id, words, takeId });
     if (!done.error) setWriting(false);
   };
   return (
@@ -89,7 +91,8 @@ function Asked({ question, critique, mayAnswer, goTo }: AskedProps) {
             <span className="font-semibold">{question.answeredBy}</span>{' '}
             <span className="text-reed">{format(question.answeredAt!, 'd MMM, H:mm')}</span>
           </p>
-          <p className="text-read whitespace-pre-line">{question.answer}</p>
+          {question.answer && <p className="text-read whitespace-pre-line">{question.answer}</p>}
+          {question.answerTake && <SpokenAnswer critique={critique} question={question} take={question.answerTake} />}
           {mayAnswer && (
             <button type="button" className="linked" onClick={() => setWriting(true)}>
               Change the answer
@@ -107,8 +110,9 @@ function Asked({ question, critique, mayAnswer, goTo }: AskedProps) {
             onChange={({ target }) => setWords(target.value)}
             className={lines}
           />
+          <AnswerTakes critique={critique} takeId={takeId} onTake={setTakeId} />
           {error && <FaultNote>{faultWords(error)}</FaultNote>}
-          <Button busy={isLoading} disabled={words.trim() === ''} onClick={() => void send()}>
+          <Button busy={isLoading} disabled={words.trim() === '' && takeId === null} onClick={() => void send()}>
             Answer {question.askedBy.split(' ')[0]}
           </Button>
         </div>

@@ -15,11 +15,12 @@ import { useParams } from 'react-router';
 import { Fetched } from '../../../shared/fetched/index.ts';
 import { Wordmark } from '../../../shared/primitives/index.ts';
 import { addressOf } from '../../../shared/wire/index.ts';
+import { SharedFilm } from '../../films/index.ts';
 import { useGetSharedCritiqueQuery } from '../api.ts';
 import { CoachClip } from './CoachClip.tsx';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
 import { LoopingClip } from './LoopingClip.tsx';
-import { Transcript } from './SpokenPart.tsx';
+import { Transcript } from './HeardTake.tsx';
 import { ScoredLines } from './Side.tsx';
 import { MomentFigure, type Playing } from './MomentFigure.tsx';
 
@@ -50,14 +51,21 @@ export function SharedPage() {
   );
 }
 
-/** What is spoken, by a link: the voice and its words. The footage under it is for its client alone. */
-function SharedVoice({ take, address }: { take: SentTake; address: string }) {
+/** What is spoken, by a link: as a film of what was shown, and its words. The footage under it is for its client alone. */
+function SharedSpoken({ take, place, token, hasPicture }: { take: SentTake; place: number; token: string; hasPicture: boolean }) {
+  const title = take.title || 'Spoken';
+  const address = addressOf(getSharedVoice, { token, place });
+  const voice = take.ready ? (
+    <audio src={address} aria-label={`${title}: the voice`} controls preload="metadata" className="w-full" />
+  ) : (
+    <p>The voice is being made ready. Open this page again in a minute.</p>
+  );
   return (
-    <section aria-label={`Spoken: ${take.title}`} className="flex flex-col gap-1">
+    <section aria-label={`Spoken: ${title}`} className="flex flex-col gap-1">
       <p className="text-desk text-reed">
-        {take.title || 'Spoken'}, <span className="time">{clockText(take.seconds)}</span>
+        {title}, <span className="time">{clockText(take.seconds)}</span>
       </p>
-      {take.ready ? <audio src={address} controls preload="metadata" className="w-full" /> : <p>The voice is being made ready.</p>}
+      {hasPicture ? <SharedFilm token={token} place={place} label={title} voice={voice} /> : voice}
       <Transcript take={take} />
     </section>
   );
@@ -77,7 +85,8 @@ const slotsOf = (critique: SharedCritique, token: string): DocSlots => ({
   take: (attrs) => {
     const place = placeOfTake(critique.takes, attrs);
     const take = critique.takes[place];
-    return take ? <SharedVoice take={take} address={addressOf(getSharedVoice, { token, place })} /> : null;
+    const hasPicture = critique.footages.some(({ id, state }) => id === take?.footageId && state === 'ready');
+    return take ? <SharedSpoken {...{ take, place, token, hasPicture }} /> : null;
   },
   fix: (block, inside) => (
     <section className="flex flex-col gap-3">

@@ -1,25 +1,18 @@
 import { streamSentVoice, type Critique, type SentTake } from '@lean-mentor/contract';
 import { placeOfTake, type TakeBlock } from '@lean-mentor/core/critique';
-import { wholePicture } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
-import { heardParts, type Take, type TakeEvent } from '@lean-mentor/core/takes';
-import { useEffect, useMemo, useState } from 'react';
+import { heardParts } from '@lean-mentor/core/takes';
+import { useEffect, useState } from 'react';
 import { addressOf } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
 import { FilmBox } from '../../films/index.ts';
-import { useGetFrameTableQuery, useViewing } from '../../footage/index.ts';
-import { TakePlayer, type Playback } from '../../takes/index.ts';
+import type { Playback } from '../../takes/index.ts';
 import { useGetCritiqueQuery, useGetSentTakeQuery, useSaveHeardMutation } from '../api.ts';
+import { HeardTake, Transcript } from './HeardTake.tsx';
 import { Questions } from './Questions.tsx';
 
 /** A voice that is being made ready is asked after this often, in ms. */
 const lookAgainMs = 3000;
-
-/** Where nothing is left to be seen, the stage rests. */
-const rest: TakeEvent = {
-  ...{ t: 0, kind: 'stage', frame: 0, rate: 0, view: wholePicture, mirrored: false, strokes: [], drawings: [], note: null },
-};
-const noTable = { times: [0], endSeconds: 1 };
 
 /** Something the coach said over the footage, on the critique's page. */
 export function SpokenPart({ critique, attrs }: { critique: Critique; attrs: TakeBlock['attrs'] }) {
@@ -64,33 +57,19 @@ interface PlayerProps {
 }
 
 function Player({ critique, take, place, title }: PlayerProps) {
-  const footage = critique.footages.find(({ id }) => id === take.footageId);
-  const gone = footage?.state !== 'ready';
   const at = { critiqueId: critique.id, version: critique.version, place };
   const { data: log } = useGetSentTakeQuery(at);
-  const { data: table } = useGetFrameTableQuery(take.footageId, { skip: gone });
-  const { addresses } = useViewing(take.footageId, { skip: gone });
   const role = useAccount()?.role;
   const listens = role === 'client' || role === 'guardian';
   const [save] = useSaveHeardMutation();
   const [playback, setPlayback] = useState<Playback | null>(null);
-  const { captions, chapters, seconds } = take;
-  const played = useMemo<Take | null>(() => {
-    if (!log) return null;
-    const events = log.events.length > 0 && !gone ? (log.events as TakeEvent[]) : [rest];
-    return { seconds, events, captions, chapters, cuts: [] };
-  }, [log, gone, seconds, captions, chapters]);
-  const size = useMemo(() => ({ width: footage?.width ?? 16, height: footage?.height ?? 9 }), [footage?.width, footage?.height]);
-  if (!played || (!gone && !table))
-    return <div role="status" aria-label="Loading" className="aspect-video w-full animate-pulse bg-stage" />;
   return (
     <>
-      <TakePlayer
-        take={played}
-        table={table ?? noTable}
+      <HeardTake
+        critique={critique}
+        take={take}
+        log={log}
         voice={addressOf(streamSentVoice, at)}
-        source={gone ? null : addresses?.reviewCopy}
-        size={size}
         label={`Spoken: ${title}`}
         startAt={leftAt(take)}
         onStretch={listens ? (from, to) => void save({ ...at, from, to }) : undefined}
@@ -140,22 +119,5 @@ function HowFar({ take }: { take: SentTake }) {
       Listened to:{' '}
       {parts.map(({ title, share, again }) => `${title || 'all'} ${Math.round(share * 100)} %${again > 0.2 ? ', again' : ''}`).join('; ')}.
     </p>
-  );
-}
-
-/** What is said, to read. */
-export function Transcript({ take }: { take: SentTake }) {
-  if (take.captions.length === 0) return null;
-  return (
-    <details className="pt-1 text-desk">
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold text-pine">All of it in words</summary>
-      <ol className="flex flex-col gap-1">
-        {take.captions.map(({ from, words }) => (
-          <li key={from} className="flex gap-3">
-            <span className="time shrink-0 text-reed">{clockText(from)}</span> {words}
-          </li>
-        ))}
-      </ol>
-    </details>
   );
 }
