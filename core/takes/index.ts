@@ -21,6 +21,7 @@ export {
   type WholeStage,
 } from './take.ts';
 export { motionsOf, wantedFrames, type Motion } from './wantedFrames.ts';
+export { joinedStretches, spokenOver, type FrameStretch } from './spokenOver.ts';
 export { strokeTimes, type SeenPoint } from './strokeTimes.ts';
 export { withoutCuts } from './withoutCuts.ts';
 export {

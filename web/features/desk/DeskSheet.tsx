@@ -8,6 +8,7 @@ import { useOnStage, useScene, useContents } from './DeskScene.ts';
 import { ProgressLine } from './ProgressLine.tsx';
 import { awardsOnSheet, eventsOnSheet } from './score/onSheet.ts';
 import { useScored } from './score/useScore.ts';
+import { useSpokenOver } from './take/useSpokenOver.ts';
 
 /** The notes of the stage's footage as they stand in the margin. */
 function useNotesOnSheet(): SheetNote[] {
@@ -47,6 +48,7 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
   const drawings = useMemo(() => Object.values(document.drawings), [document.drawings]);
   const sheetNotes = useNotesOnSheet();
   const linked = useLinkedOnSheet();
+  const spoken = useSpokenOver();
   const { clientMarks, footages } = subject.request;
   const theirs = useMemo(
     () =>
@@ -96,7 +98,7 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
       <ProgressLine />
       <div className="min-h-0 grow">
         <RoundSheet
-          {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched, awards, events, linked }}
+          {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched, awards, events, linked, spoken }}
           clientMarks={theirs}
           notes={sheetNotes}
           selectedId={writing.writing?.noteId ?? null}

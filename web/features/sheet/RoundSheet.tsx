@@ -2,6 +2,7 @@ import { useMemo, useState, type PointerEvent } from 'react';
 import type { Bout } from '@lean-mentor/contract';
 import { fanMargin } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
+import type { FrameStretch } from '@lean-mentor/core/takes';
 import { LocateFixed, Maximize2, Minus, Plus } from 'lucide-react';
 import { IconButton } from '../../shared/primitives/index.ts';
 import { Playhead, type Watched } from './Playhead.tsx';
@@ -26,6 +27,8 @@ interface RoundSheetProps {
   motion?: SheetMotionData | undefined;
   /** Stretches that were watched: where one looked again is shown. */
   looks?: readonly { fromFrame: number; toFrame: number }[];
+  /** What was spoken over. */
+  spoken?: readonly FrameStretch[];
   drawings?: readonly Life[];
   selectedDrawing?: string | null;
   /** Points as they are given, and what happened. */
@@ -61,6 +64,7 @@ export function RoundSheet({
   clientMarks = none,
   motion,
   looks = none,
+  spoken = none,
   drawings = none,
   selectedDrawing = null,
   awards = none,
@@ -123,7 +127,7 @@ export function RoundSheet({
               {motion && <SheetMotion layout={layout} motion={motion} window={drawn} />}
               <SheetScore {...{ layout, window: drawn, awards, events }} />
               {bout && onMoveEdge && <SheetEdges {...{ layout, window: drawn, bout, onMoveEdge }} />}
-              <SheetMarks {...{ layout, window: drawn, marks, clientMarks, looks }} />
+              <SheetMarks {...{ layout, window: drawn, marks, clientMarks, looks, spoken }} />
               <SheetLives {...{ layout, window: drawn, drawings, onMoveLife }} selectedId={selectedDrawing} />
               <SheetLines {...lines} linked={linked} onMoveFoot={onMoveFoot} />
               {watched && <Playhead layout={layout} watched={watched} keepInSight={follows ? view.keepInSight : null} />}

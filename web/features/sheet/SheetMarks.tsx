@@ -1,5 +1,6 @@
 import { looksBack } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
+import type { FrameStretch } from '@lean-mentor/core/takes';
 import { memo } from 'react';
 import { clockWidth, ribbonWidth, type SheetLayout } from './sheetLayout.ts';
 import type { SheetWindow } from './useSheetView.ts';
@@ -21,6 +22,7 @@ interface SheetMarksProps {
   marks: readonly SheetMark[];
   clientMarks: readonly SheetClientMark[];
   looks: readonly { fromFrame: number; toFrame: number }[];
+  spoken: readonly FrameStretch[];
 }
 
 /** Height of a row of the looks-back column, in pixels; so many looks back are shown at full strength. */
@@ -30,8 +32,11 @@ const fullLooks = 5;
 const looksLeft = 1;
 const looksWidth = 5;
 
-/** What stands beside the ribbon: the coach's marks, the client's own, and where one looked back. */
-export const SheetMarks = memo(function SheetMarks({ layout, window, marks, clientMarks, looks }: SheetMarksProps) {
+/** A frame that was spoken about is a stitch of so many pixels. */
+const leastThread = 3;
+
+/** What stands beside the ribbon: the coach's marks, the client's own, where one looked back, and a thread along what was spoken over. */
+export const SheetMarks = memo(function SheetMarks({ layout, window, marks, clientMarks, looks, spoken }: SheetMarksProps) {
   const seen = (from: number, to: number): boolean => to >= window.from && from <= window.to;
   const clock = (frame: number): string => clockText(layout.secondsAt(frame) - layout.boutStart);
   const [top, bottom] = [Math.max(layout.boutTop, window.from), Math.min(layout.boutBottom, window.to)];
@@ -55,6 +60,23 @@ export const SheetMarks = memo(function SheetMarks({ layout, window, marks, clie
           </rect>
         ) : null,
       )}
+      {spoken.map(({ fromFrame, toFrame }) => {
+        const [y, end] = [layout.yOf(fromFrame), layout.yOf(toFrame)];
+        if (!seen(y - leastThread, end + leastThread)) return null;
+        return (
+          <rect
+            key={fromFrame}
+            x={clockWidth + ribbonWidth + 5}
+            y={y}
+            width={2}
+            height={Math.max(leastThread, end - y)}
+            className="fill-pine"
+            data-spoken-over
+          >
+            <title>Spoken over from {clock(fromFrame)}</title>
+          </rect>
+        );
+      })}
       {marks.map((mark) => {
         const y = layout.yOf(mark.atFrame);
         const end = mark.toFrame == null ? y : layout.yOf(mark.toFrame);

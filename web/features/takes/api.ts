@@ -1,7 +1,7 @@
 import * as contract from '@lean-mentor/contract';
 import { baseApi, mutationOf, queryOf } from '../../shared/wire/index.ts';
 
-const takesApi = baseApi.injectEndpoints({
+export const takesApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     listTakes: queryOf(build, contract.listTakes),
     getRunningOrder: queryOf(build, contract.getRunningOrder),

@@ -1,3 +1,4 @@
 export type { Playback } from './playback.ts';
+export { useTakeLogs } from './useTakeLogs.ts';
 export { TakePlayer } from './TakePlayer.tsx';
 export { useAskTakeWordsMutation, useGetRunningOrderQuery, useGetTakeLogQuery, useGetTakeWordsQuery, useListTakesQuery } from './api.ts';

@@ -185,4 +185,23 @@ describe('a take', () => {
       { from: 5, title: 'Part 3' },
     ]);
   });
+
+  it('tells what of the footage it has been spoken over: what ran as one stretch, a jump as another', async () => {
+    const recorder = await speaking();
+    for (const frame of [13, 17, 15, 100]) {
+      voices[0]!.at += 0.1;
+      look = { ...rest, frame };
+      recorder.lookNow();
+    }
+    expect(recorder.spokenOver()).toEqual([
+      { fromFrame: 10, toFrame: 18 },
+      { fromFrame: 100, toFrame: 101 },
+    ]);
+    recorder.press();
+    await vi.advanceTimersByTimeAsync(10);
+    look = { ...rest, frame: 200 };
+    recorder.lookNow();
+    // While it is paused, nothing is spoken over.
+    expect(recorder.spokenOver()).toHaveLength(2);
+  });
 });

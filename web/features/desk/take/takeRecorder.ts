@@ -1,12 +1,22 @@
 import type { ChapterStart, TakeStretch } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
-import { deskLog, type DeskLog, type DeskLook, type Stroke, type TakeEvent } from '@lean-mentor/core/takes';
+import {
+  deskLog,
+  joinedStretches,
+  type FrameStretch,
+  type DeskLog,
+  type DeskLook,
+  type Stroke,
+  type TakeEvent,
+} from '@lean-mentor/core/takes';
 import type { KeptPiece } from '../deskStore.ts';
 import type { PieceNews } from './pieceKeeper.ts';
 import type { Voice } from './voice.ts';
 
 /** Counted down before the microphone is recorded, so that nobody begins out of breath. Seconds. */
 const countInSeconds = 3;
+/** So many frames at most are passed over between two looks while the footage runs. */
+const mostPassed = 10;
 /** What is cut away for a retake reaches this far into the new part, in seconds: its length before is known to about that. */
 const seamSlack = 0.04;
 
@@ -81,6 +91,7 @@ export class TakeRecorder {
   private part = 0;
   private counting: ReturnType<typeof setInterval> | undefined;
   private partSeconds = 0;
+  private over: FrameStretch[] = [];
   /** What the present chapter is about. */
   private chapterOf: string | null = null;
 
@@ -100,6 +111,7 @@ export class TakeRecorder {
     if (this.state.phase !== 'away') return;
     this.say({ ...noTake, phase: 'asking', takeId: earlier?.takeId ?? null, before: earlier?.seconds ?? 0, anew: earlier?.from ?? null });
     this.part = earlier?.pieces.length ?? 0;
+    this.over = [];
     this.chapterOf = null;
     this.keeper = earlier ? this.keeperOf(earlier.takeId, earlier.pieces) : null;
     try {
@@ -142,8 +154,23 @@ export class TakeRecorder {
   /** Looks at the desk; what has changed goes into the log. */
   readonly lookNow = (): void => {
     if (this.state.phase !== 'speaking' || !this.log || !this.voice) return;
-    this.events.push(...this.log.look(this.voice.now(), this.doings.look()));
+    this.events.push(...this.log.look(this.voice.now(), this.see()));
   };
+
+  /** What of the footage has been spoken over since the microphone was asked for. */
+  readonly spokenOver = (): readonly FrameStretch[] => joinedStretches(this.over);
+
+  /** What is seen now; its frame counts as spoken over. */
+  private see(): DeskLook {
+    const look = this.doings.look();
+    const last = this.over.at(-1);
+    // What runs passes over frames between two looks.
+    if (last && look.frame >= last.fromFrame - mostPassed && look.frame < last.toFrame + mostPassed) {
+      last.fromFrame = Math.min(last.fromFrame, look.frame);
+      last.toFrame = Math.max(last.toFrame, look.frame + 1);
+    } else this.over.push({ fromFrame: look.frame, toFrame: look.frame + 1 });
+    return look;
+  }
 
   /** Seconds of the present part; null while nothing is recorded. */
   readonly partNow = (): number | null => (this.state.phase === 'speaking' ? this.voice!.now() : null);
@@ -192,7 +219,7 @@ export class TakeRecorder {
     this.voice!.begin((voice, type) => {
       keeper.add(part, { type, voice, events: this.events.splice(0) });
     });
-    this.events = this.log.look(0, this.doings.look());
+    this.events = this.log.look(0, this.see());
     this.say({ phase: 'speaking', takeId, anew: null, count: 0, why: null });
   }
 

@@ -1,5 +1,5 @@
 import { drawingsAtFrame, type Drawing } from '@lean-mentor/core/desk';
-import type { DeskLook, TakeDrawing } from '@lean-mentor/core/takes';
+import type { DeskLook, FrameStretch, TakeDrawing } from '@lean-mentor/core/takes';
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useDispatch } from 'react-redux';
 import { baseApi } from '../../../shared/wire/index.ts';
@@ -29,6 +29,8 @@ export interface TakeControls {
   isOrdered: () => boolean;
   /** Seconds of the take so far, and loudness now: read with every picture, not shown by React. */
   seconds: () => number;
+  /** What of the footage has been spoken over so far. */
+  spokenOver: () => readonly FrameStretch[];
   level: () => number;
   microphone: string | null;
   chooseMicrophone: (deviceId: string | null) => void;
@@ -150,6 +152,7 @@ export function useTake(given: Given): TakeControls {
       isSpeaking: () => recorder.snapshot().phase === 'speaking',
       isOrdered: () => order.on && recorder.snapshot().phase !== 'away',
       seconds: recorder.seconds,
+      spokenOver: recorder.spokenOver,
       level: recorder.level,
     }),
     [state, order, microphone, recorder, now],
