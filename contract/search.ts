@@ -10,13 +10,13 @@ export const searchWords = operation({
   access: coaching,
   evenWithoutRoom: true,
   summary:
-    'Everything said of one client, or of all of them, by its words in any form: notes, questions, critiques, injuries, agreements. What says them all first, then the newest; at most 50.',
+    'Everything said of one client, or of all of them, by its words in any form: notes, questions, critiques, takes, injuries, agreements. What says them all first, then the newest; at most 50.',
   body: z.object({ words: z.string().max(200), clientId: id.nullable() }),
   response: z.object({
     found: z.array(
       z.object({
         id,
-        entry: z.enum(['note', 'request', 'critique', 'question', 'client']),
+        entry: z.enum(['note', 'request', 'critique', 'question', 'take', 'client']),
         kind: z.string().nullable(),
         clientId: id,
         clientName: z.string(),

@@ -234,8 +234,13 @@ describe('a take', () => {
       await page.waitForSelector('[aria-label="One picture on"]');
       await rest(500);
       const at = await playerFrame(page);
+      // The sheet's playhead has moved along, and goes on with every step.
+      const line = () => page.$eval('[aria-label="The round"] [data-playhead]', (path) => path.getAttribute('transform'));
+      const before = await line();
+      expect(before).not.toBeNull();
       await page.tap('[aria-label="One picture on"]');
       await vi.waitFor(async () => expect(await playerFrame(page)).toBe(at + 1), patience);
+      await vi.waitFor(async () => expect(await line()).not.toBe(before), patience);
       expect(await findings(page)).toEqual([]);
     });
 

@@ -8,7 +8,7 @@ import { tilingFault } from '@lean-mentor/core/scoring';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
 import { putDesk } from '../features/desk/index.ts';
-import { indexNotesOfRequest, indexWords } from '../features/search/index.ts';
+import { indexNotesOfRequest, indexTake, indexWords } from '../features/search/index.ts';
 import { addVersion, putCritique, sentFixesOf, shortCodeOf, sentMomentOf } from '../features/critique/index.ts';
 import { insertBout, insertFootage, newFootage } from '../features/footage/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
@@ -128,6 +128,7 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
   }
   for (const recording of wanted.recordings) await importRecording(house, requestId, recording, sourceOf(recording.file));
   if (critique && wanted.recordings.length > 0) await enqueueJob(house, 'make-voices', critique.id);
+  for (const [id, take] of Object.entries(document.takes)) await indexTake(house, { id, requestId, take });
   await indexNotesOfRequest(house, requestId);
   await indexWords(house, { id: requestId, entry: 'request', requestId, words: wanted.question, at: new Date(sentAt) });
   for (const footage of here) await enqueueJob(house, 'make-ready', footage.id);

@@ -5,7 +5,10 @@ import { makeHeardVoice } from '../takes/index.ts';
 import type { CritiqueRow } from './model.ts';
 import { changeQuestion, findCritiqueRow, findQuestion, findSilentAnswers, findVersion } from './repository.ts';
 
-/** Makes the voices of the version that stands and of spoken answers: what was cut out taken out, and as loud as others are. Done twice it is done once. */
+/**
+ * Makes the voices of the version that stands and of spoken answers: what was cut out taken out, and as loud as others are. Done twice it
+ * is done once.
+ */
 export async function makeVoices(house: House, critiqueId: string): Promise<void> {
   const row = await findCritiqueRow(house, critiqueId);
   const sent = row && row.version > 0 ? await findVersion(house, critiqueId, row.version) : null;

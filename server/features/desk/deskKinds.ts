@@ -1,6 +1,7 @@
+import { deskTake } from '@lean-mentor/contract';
 import type { DeskChange, DeskEntity } from '@lean-mentor/core/desk';
 import type { House } from '../../house/house.ts';
-import { indexNotes } from '../search/index.ts';
+import { indexNotes, indexTake } from '../search/index.ts';
 import { refreshCodedBouts } from './codedBouts.ts';
 import {
   bookAtTheDesk,
@@ -38,6 +39,15 @@ interface ServedKind {
 
 const reindex = ({ house, transaction }: Desk, changes: readonly DeskChange[]): Promise<void> =>
   indexNotes(house, [...new Set(changes.map(({ id }) => id))], transaction);
+/** Takes are found by what is said in them, as it is written down. */
+async function reindexTakes(desk: Desk, changes: readonly DeskChange[]): Promise<void> {
+  const { house, requestId, transaction } = desk;
+  for (const id of new Set(changes.map((change) => change.id))) {
+    const found = await desk.thing('take', id);
+    const take = found && deskTake.parse(found.thing);
+    await indexTake(house, { id, requestId, take }, transaction);
+  }
+}
 const ofACoding = {
   store: shared,
   mayEdit: [fixed('footageId', 'codingId'), framesWithin, ofCoding, ownCoding],
@@ -81,7 +91,7 @@ export const deskKinds: Readonly<Record<DeskEntity, ServedKind>> = {
   },
   cut: ofACoding,
   event: ofACoding,
-  take: { store: shared, mayEdit: [fixed('footageId'), framesWithin, realStretches] },
+  take: { store: shared, mayEdit: [fixed('footageId'), framesWithin, realStretches], afterwards: reindexTakes },
   override: {
     store: shared,
     mayEdit: [

@@ -43,8 +43,8 @@ export async function sharedFilm(house: House, shared: SharedPlace): Promise<str
 const lookAgainMs = 1000;
 
 /**
- * Where the film lies of something spoken in a critique, made where it is not there yet, for a folder that plays without a network. Null where
- * it cannot be had: its footage is gone, too many are waiting, or its making failed.
+ * Where the film lies of something spoken in a critique, made where it is not there yet, for a folder that plays without a network. Null
+ * where it cannot be had: its footage is gone, too many are waiting, or its making failed.
  */
 export async function filmToTakeAlong(
   house: House,

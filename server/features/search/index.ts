@@ -1,1 +1,9 @@
-export { indexClient, indexNotes, indexNotesOfFootage, indexNotesOfPrinciple, indexNotesOfRequest, indexWords } from './repository.ts';
+export {
+  indexClient,
+  indexNotes,
+  indexNotesOfFootage,
+  indexNotesOfPrinciple,
+  indexNotesOfRequest,
+  indexTake,
+  indexWords,
+} from './repository.ts';

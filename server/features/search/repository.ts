@@ -1,4 +1,5 @@
 import type { Client, Found } from '@lean-mentor/contract';
+import type { DeskTake } from '@lean-mentor/core/desk';
 import { formsBegin, isFormOf, type SearchAsked } from '@lean-mentor/core/search';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
@@ -53,7 +54,7 @@ export async function indexNotesOfRequest(house: House, requestId: string, trans
   await run(house, noteEntries('n.request_id = :requestId'), { requestId }, transaction);
 }
 
-/** What is found of a request, a critique or a question; null: nothing any more. */
+/** What is found of a request, a critique, a question or a take; null: nothing any more. */
 export async function indexWords(
   house: House,
   {
@@ -65,7 +66,7 @@ export async function indexWords(
     also = [],
   }: {
     id: string;
-    entry: 'request' | 'critique' | 'question';
+    entry: 'request' | 'critique' | 'question' | 'take';
     requestId: string;
     words: string | null;
     at: Date;
@@ -85,6 +86,19 @@ export async function indexWords(
     transaction,
   );
 }
+
+/** Longest that is found of a take, in letters: an hour of speech. */
+const mostOfTake = 60_000;
+
+/** What is found of a take on the desk: its title, its parts and what is said in it; null: nothing any more. */
+export const indexTake = (
+  house: House,
+  { id, requestId, take }: { id: string; requestId: string; take: Pick<DeskTake, 'title' | 'chapters' | 'captions'> | null },
+  transaction?: Transaction,
+): Promise<void> => {
+  const words = take && [take.title, ...take.chapters.map(({ title }) => title), ...take.captions.map((one) => one.words)].join('\n');
+  return indexWords(house, { id, entry: 'take', requestId, words: words && words.slice(0, mostOfTake), at: house.now() }, transaction);
+};
 
 /** What is found of a client themselves: name, what hurts, how they are to be reached. */
 export async function indexClient(

@@ -8,6 +8,7 @@ import { ffprobeJson } from '../../media/ffmpeg.ts';
 import { madeVoice } from '../../testing/madeVoice.ts';
 import { bringRequest, clientA, clientB } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
+import { statements } from '../../db/migrations/017-take-words.ts';
 import { makeTake } from './makeTake.ts';
 
 const { house, coach, client, assistant } = peopledHouse('coach', 'client', 'assistant');
@@ -134,6 +135,24 @@ describe('a take', () => {
     await makeTake(house, takeId);
     expect((await listen('clean')).status).toBe(200);
     expect((await listen('louder')).status).toBe(404);
+  });
+
+  it('is found by the words that are written down for it, and no more once it is off the desk', async () => {
+    const words = 'Zwirbel your elbow to the rib.';
+    const change = (before: object | null, after: object | null) =>
+      coach.ask('post', `/api/requests/${requestId}/desk/changes`, {
+        changes: [{ changeId: house.newId(), entity: 'take', id: takeId, before, after }],
+        since: 0,
+      });
+    const found = async () => (await coach.ask('post', '/api/search', { words: 'zwirbel elbows', clientId: clientA })).body.found;
+    await change({ captions: [] }, { captions: [{ from: 0, to: 2, words, origin: 'typed' }] });
+    expect(await found()).toMatchObject([{ id: takeId, entry: 'take', requestId, words: expect.stringContaining(words) }]);
+    // Written down before takes were found at all: what the migration finds is the same.
+    await house.db.sequelize.query(`DELETE FROM search_entries WHERE entry = 'take'`);
+    await house.db.sequelize.query(statements.at(-1)!);
+    expect(await found()).toMatchObject([{ id: takeId, words: expect.stringContaining(words) }]);
+    await change({ title: 'Said' }, null);
+    expect(await found()).toEqual([]);
   });
 
   it('cannot be put together from what is no sound, and says so', async () => {

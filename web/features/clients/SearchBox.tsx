@@ -6,11 +6,19 @@ import { FaultNote, inputClass, kindWords } from '../../shared/primitives/index.
 import { faultWords } from '../../shared/wire/index.ts';
 import { useSearchWordsQuery } from './api.ts';
 
-const entryWords = { note: 'Note', request: 'Asked', critique: 'Critique', question: 'Question', client: 'Of them' } as const;
+const entryWords = {
+  note: 'Note',
+  request: 'Asked',
+  critique: 'Critique',
+  question: 'Question',
+  take: 'Spoken',
+  client: 'Of them',
+} as const;
 
 /** Where something found is opened. */
-const pathOf = ({ entry, clientId, requestId, critiqueId, footageId, frame }: Found): string => {
+const pathOf = ({ id, entry, clientId, requestId, critiqueId, footageId, frame }: Found): string => {
   if (entry === 'client') return `/clients/${clientId}`;
+  if (entry === 'take') return `/requests/${requestId}/takes/${id}`;
   if (entry === 'note' && footageId) return `/requests/${requestId}/desk?footage=${footageId}&frame=${frame ?? 0}`;
   return critiqueId ? `/critiques/${critiqueId}` : `/requests/${requestId}/desk`;
 };

@@ -22,6 +22,8 @@ interface TakePlayerProps {
   /** Hears of what plays it, and now and then how far it has come, in seconds of the recording. */
   onPlayback?: (playback: Playback | null) => void;
   onRecorded?: (recorded: number) => void;
+  /** Hears of each frame of the footage that is shown, once it has been played. */
+  onFrame?: ((frame: number) => void) | undefined;
   /** Hears of each stretch that was listened to, in seconds of what is heard: when it stops, and now and then before. */
   onStretch?: ((from: number, to: number) => void) | undefined;
 }
@@ -31,7 +33,7 @@ const backSeconds = 5;
 
 /** A spoken critique: its picture exactly as the coach had it while speaking, its words below, its chapters as a list. */
 export function TakePlayer(props: TakePlayerProps) {
-  const { take, table, voice, source, size, label, startAt = 0, onPlayback, onRecorded, onStretch } = props;
+  const { take, table, voice, source, size, label, startAt = 0, onPlayback, onRecorded, onFrame, onStretch } = props;
   const [audio, setAudio] = useState<HTMLAudioElement | null>(null);
   const [canvas, setCanvas] = useState<HTMLCanvasElement | null>(null);
   const [video, setVideo] = useState<HTMLVideoElement | null>(null);
@@ -45,6 +47,12 @@ export function TakePlayer(props: TakePlayerProps) {
   }, [playback]);
   useEffect(() => onPlayback?.(playback), [playback, onPlayback]);
   useEffect(() => onRecorded?.(recorded), [recorded, onRecorded]);
+  const frame = stage?.frame;
+  const wasPlayed = useRef(false);
+  useEffect(() => {
+    if (audio && !audio.paused) wasPlayed.current = true;
+    if (wasPlayed.current && frame !== undefined) onFrame?.(frame);
+  }, [audio, frame, onFrame]);
   useListened(audio, playing.heard, onStretch);
   const caption = withWords ? captionAt(take, recorded) : null;
   return (

@@ -77,8 +77,8 @@ export async function takeExport(
 }
 
 /**
- * Makes an export that was asked for, as who asked sees the critique; what they may not see any more is not made. `filmOf` finds the film of
- * something spoken in it.
+ * Makes an export that was asked for, as who asked sees the critique; what they may not see any more is not made. `filmOf` finds the film
+ * of something spoken in it.
  */
 export async function makeExport(house: House, exportId: string, signal: AbortSignal, filmOf: FilmOf): Promise<void> {
   const row = await findExport(house, exportId);

@@ -14,6 +14,7 @@ import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
 import { FixSection } from './FixSection.tsx';
 import { FootageClip } from './FootageClip.tsx';
 import { MomentFigure } from './MomentFigure.tsx';
+import { PlayheadProvider, useNewPlayhead } from './playhead.ts';
 import { Questions } from './Questions.tsx';
 import { ShareBox } from './ShareBox.tsx';
 import { SpokenPart } from './SpokenPart.tsx';
@@ -26,17 +27,20 @@ export function CritiquePage() {
   const { critiqueId = '' } = useParams();
   const fetched = useGetCritiqueQuery(critiqueId);
   const { data } = fetched;
+  const playhead = useNewPlayhead();
   if (!data) return <Fetched of={fetched} rows={3} className="py-8" />;
   return (
-    <main className="critique-read mx-auto grid max-w-[1060px] gap-x-14 gap-y-10 py-6 text-read lg:grid-cols-[minmax(0,640px)_1fr]">
-      <article className="flex flex-col gap-4 print:gap-2">
-        <Head critique={data} />
-        <DocBlocks blocks={data.doc.content} slots={slotsOf(data)} />
-        <Questions critique={data} fixId={null} />
-        <ReadLine critique={data} />
-      </article>
-      <Side critique={data} />
-    </main>
+    <PlayheadProvider value={playhead}>
+      <main className="critique-read mx-auto grid max-w-[1060px] gap-x-14 gap-y-10 py-6 text-read lg:grid-cols-[minmax(0,640px)_1fr]">
+        <article className="flex flex-col gap-4 print:gap-2">
+          <Head critique={data} />
+          <DocBlocks blocks={data.doc.content} slots={slotsOf(data)} />
+          <Questions critique={data} fixId={null} />
+          <ReadLine critique={data} />
+        </article>
+        <Side critique={data} />
+      </main>
+    </PlayheadProvider>
   );
 }
 

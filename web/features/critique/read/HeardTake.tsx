@@ -2,9 +2,10 @@ import type { AnswerTake, Critique, ResponseOf, getSentTake } from '@lean-mentor
 import { wholePicture } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
 import type { Take, TakeEvent } from '@lean-mentor/core/takes';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { useGetFrameTableQuery, useViewing } from '../../footage/index.ts';
 import { TakePlayer, type Playback } from '../../takes/index.ts';
+import { usePlayhead } from './playhead.ts';
 
 /** Where nothing is left to be seen, the stage rests. */
 const rest: TakeEvent = {
@@ -32,7 +33,9 @@ export function HeardTake({ critique, take, log, ...player }: HeardTakeProps) {
   const gone = footage?.state !== 'ready';
   const { data: table } = useGetFrameTableQuery(take.footageId, { skip: gone });
   const { addresses } = useViewing(take.footageId, { skip: gone });
-  const { captions, chapters, seconds } = take;
+  const playhead = usePlayhead();
+  const { captions, chapters, seconds, footageId } = take;
+  const onFrame = useCallback((frame: number) => playhead?.tell(footageId, frame), [playhead, footageId]);
   const played = useMemo<Take | null>(() => {
     if (!log) return null;
     const events = log.events.length > 0 && !gone ? (log.events as TakeEvent[]) : [rest];
@@ -41,7 +44,16 @@ export function HeardTake({ critique, take, log, ...player }: HeardTakeProps) {
   const size = useMemo(() => ({ width: footage?.width ?? 16, height: footage?.height ?? 9 }), [footage?.width, footage?.height]);
   if (!played || (!gone && !table))
     return <div role="status" aria-label="Loading" className="aspect-video w-full animate-pulse bg-stage" />;
-  return <TakePlayer take={played} table={table ?? noTable} source={gone ? null : addresses?.reviewCopy} size={size} {...player} />;
+  return (
+    <TakePlayer
+      take={played}
+      table={table ?? noTable}
+      source={gone ? null : addresses?.reviewCopy}
+      size={size}
+      onFrame={onFrame}
+      {...player}
+    />
+  );
 }
 
 /** What is said, to read. */

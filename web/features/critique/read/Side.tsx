@@ -3,6 +3,7 @@ import { scoredBy } from '@lean-mentor/core/critique';
 import { boutAtFrame } from '@lean-mentor/core/footage';
 import { useGetFrameTableQuery } from '../../footage/index.ts';
 import { RoundSheet } from '../../sheet/index.ts';
+import { usePlayheadIn } from './playhead.ts';
 
 type SentFootage = Critique['footages'][number];
 interface SentBout {
@@ -55,6 +56,7 @@ export const ScoredLines = ({ scores }: Pick<Critique, 'scores'>) =>
 
 function BoutSheet({ critique, footage, bout }: SentBout & { critique: Critique }) {
   const { data: table } = useGetFrameTableQuery(footage.id);
+  const watched = usePlayheadIn(footage.id);
   const inside = (frame: number): boolean => boutAtFrame(footage.bouts, frame)?.id === bout?.id;
   const fixOf = (noteId: string): number | undefined => critique.fixes.find(({ noteIds }) => noteIds.includes(noteId))?.position;
   return (
@@ -63,6 +65,7 @@ function BoutSheet({ critique, footage, bout }: SentBout & { critique: Critique 
         <RoundSheet
           table={table}
           bout={bout}
+          watched={watched}
           notes={critique.moments
             .filter(({ note }) => note.footageId === footage.id && inside(note.fromFrame))
             .map(({ note: { id, fromFrame, kind, what } }) => {
