@@ -4,8 +4,8 @@ import { done, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { takeEvent } from './takeFile.ts';
 
-/** What browsers record speech as. */
-export const voiceTypes = ['audio/webm', 'audio/ogg', 'audio/mp4'] as const;
+/** What browsers record speech as, and what a voice is kept as without loss. */
+export const voiceTypes = ['audio/webm', 'audio/ogg', 'audio/mp4', 'audio/flac'] as const;
 
 /** A voice as it was recorded, and with steady noise taken out. */
 export const takeVoices = ['recorded', 'clean'] as const;
@@ -14,8 +14,8 @@ export type TakeVoice = (typeof takeVoices)[number];
 /** Longest take and what it may be recorded in: parts end where it is paused, cut off or gone on with. */
 export const mostTakeParts = 200;
 const mostPieces = 4000;
-/** One piece is 2 s of speech, about 12 kB; a browser that was starved gives more at once. */
-const mostPieceBytes = 1024 ** 2;
+/** One piece is 2 s of speech, about 12 kB; a browser that was starved gives more at once, and a voice from a file is cut into such. */
+export const mostPieceBytes = 1024 ** 2;
 
 const part = z.coerce
   .number()
@@ -165,4 +165,15 @@ export const getTakeWords = operation({
   summary: 'The words that were laid to the voice, as captions; `placed`: how many of them lie where they were heard.',
   params: byTake,
   response: z.object({ askedAt: instant, captions: takeCaptions, placed: z.int() }),
+});
+
+export const getTakeFile = operation({
+  name: 'getTakeFile',
+  room: 'takes',
+  method: 'get',
+  path: '/api/requests/:requestId/takes/:takeId/take.zip',
+  access: coaching,
+  summary: 'A take as a file of its own: take.json (lean-mentor/take@1) and its voice without loss, in one ZIP.',
+  params: byTake,
+  stream: 'application/zip',
 });

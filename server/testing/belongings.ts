@@ -14,6 +14,7 @@ import {
   spokenKey,
   takeLogKey,
   answerVoiceKey,
+  takeMasterKey,
   takeVoiceKey,
   takeWordsKey,
   motionKey,
@@ -67,6 +68,7 @@ async function bringTake(house: House, requestId: string, footageId: string): Pr
   await house.db.takes.create({ id, requestId, state: 'ready', changedAt: house.now(), ...recorded });
   await house.storage.putBytes(takeLogKey(requestId, id), JSON.stringify({ seconds: 1, events: [wholeStage] }));
   await house.storage.putBytes(takeVoiceKey(requestId, id, 'recorded'), 'sound');
+  await house.storage.putBytes(takeMasterKey(requestId, id), 'sound');
   await house.storage.putBytes(takeWordsKey(requestId, id), JSON.stringify({ askedAt, made: { captions: [], placed: 0 } }));
   return id;
 }

@@ -2,6 +2,7 @@ import type { rooms } from '@lean-mentor/contract';
 import { sendObject } from '../../http/sendObject.ts';
 import type { Handlers } from '../../http/serveRoom.ts';
 import * as service from './service.ts';
+import { takeAsFile } from './takeFile.ts';
 import { askTakeWords, getTakeWords } from './words.ts';
 
 export const takeHandlers: Handlers<typeof rooms.takes> = {
@@ -19,6 +20,11 @@ export const takeHandlers: Handlers<typeof rooms.takes> = {
   askTakeWords: (house, { params, body }) => askTakeWords(house, params, body),
 
   getTakeWords: (house, { params }) => getTakeWords(house, params),
+
+  getTakeFile: async (house, { params, res }) => {
+    const { name, bytes } = await takeAsFile(house, params);
+    res.attachment(name).type('application/zip').send(bytes);
+  },
 
   streamTakeVoice: async (house, { params, req, res }) => {
     const key = await service.takeVoice(house, params);

@@ -18,6 +18,7 @@ const demuxers: Readonly<Record<TakePiece['type'], Demuxer>> = {
   'audio/webm': 'matroska',
   'audio/ogg': 'ogg',
   'audio/mp4': 'mov',
+  'audio/flac': 'flac',
 };
 
 /** Bars of loudness a second, and how many at most. */

@@ -1,5 +1,6 @@
-import type { TakeRecording } from '@lean-mentor/contract';
+import { readTakeFile, type TakeRecording } from '@lean-mentor/contract';
 import type { TakeEvent } from '@lean-mentor/core/takes';
+import { strFromU8, unzipSync } from 'fflate';
 import { writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -17,10 +18,11 @@ beforeAll(async () => {
   voice = await madeVoice(6, [[2, 3.5]]);
 });
 let requestId: string;
+let footageId: string;
 let takeId: string;
 beforeEach(async () => {
   const brought = await bringRequest(house, clientA, 'ready');
-  ({ requestId } = brought);
+  ({ requestId, footageId } = brought);
   takeId = house.newId();
   await putTake(brought);
 });
@@ -135,6 +137,44 @@ describe('a take', () => {
     await makeTake(house, takeId);
     expect((await listen('clean')).status).toBe(200);
     expect((await listen('louder')).status).toBe(404);
+  });
+
+  it('is taken out as a file that a stranger can read, and comes back from it as it was', async () => {
+    await send(0, 0, voice, [whole(0), show(1, 4)]);
+    await finish([1]);
+    await makeTake(house, takeId);
+    const path = `/api/requests/${requestId}/takes`;
+    const { body, headers } = await coach
+      .ask('get', `${path}/${takeId}/take.zip`)
+      .buffer(true)
+      .parse((response, done) => {
+        const parts: Buffer[] = [];
+        response.on('data', (part: Buffer) => parts.push(part)).on('end', () => done(null, Buffer.concat(parts)));
+      });
+    expect(headers['content-disposition']).toContain('Said.zip');
+    const files = unzipSync(new Uint8Array(body as Buffer));
+    const read = readTakeFile(JSON.parse(strFromU8(files['take.json']!)));
+    if ('faults' in read) throw new Error(read.faults.join(' '));
+    const { seconds } = await recording();
+    expect(read.take).toMatchObject({
+      seconds,
+      events: [
+        { t: 0, kind: 'stage', frame: 3 },
+        { t: 1, frame: 4 },
+      ],
+    });
+    const brought = house.newId();
+    await putTake({ requestId, footageId }, brought);
+    await coach.ask('put', `${path}/${brought}/parts/0/pieces/0`, {
+      type: 'audio/flac',
+      voice: Buffer.from(files['voice.flac']!).toString('base64'),
+      events: read.take.events,
+    });
+    await coach.ask('post', `${path}/${brought}/finish`, { pieces: [1] });
+    await makeTake(house, brought);
+    const all = (await coach.ask('get', path)).body as TakeRecording[];
+    expect(all.find(({ id }) => id === brought)).toMatchObject({ state: 'ready', seconds });
+    expect((await client.ask('get', `${path}/${takeId}/take.zip`)).status).toBe(403);
   });
 
   it('is found by the words that are written down for it, and no more once it is off the desk', async () => {

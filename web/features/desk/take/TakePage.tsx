@@ -2,7 +2,7 @@ import type { Footage, TakeRecording } from '@lean-mentor/contract';
 import type { DeskTake } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { cutClock, mendingLines, putBack, withCut, type Take, type TakeEvent } from '@lean-mentor/core/takes';
-import { streamTakeVoice } from '@lean-mentor/contract';
+import { getTakeFile, streamTakeVoice } from '@lean-mentor/contract';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { FaultNote, RowsSkeleton } from '../../../shared/primitives/index.ts';
@@ -133,6 +133,9 @@ function MendingPage({ subject, footage, take, recording, whole, table }: Mendin
           onRecorded={setAt}
         />
         <FilmBox of={{ requestId: request.id, takeId: take.id }} size={size} hasWords={take.captions.length > 0} />
+        <a href={addressOf(getTakeFile, { requestId: request.id, takeId: take.id })} download className="linked self-start text-desk">
+          Take it out as a file, with its voice
+        </a>
       </section>
       <section aria-label="Mend" className="flex flex-col gap-3">
         <CutStrip recording={recording} cuts={take.cuts} at={at} onCut={cut} onBack={back} onGo={go} />

@@ -4,12 +4,16 @@ import { clockText } from '@lean-mentor/core/footage';
 import { Mic, Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { Button, IconButton } from '../../../shared/primitives/index.ts';
+import { toast } from 'sonner';
+import { Button, FileButton, IconButton } from '../../../shared/primitives/index.ts';
 import { useListTakesQuery } from '../../takes/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useContents, useScene } from '../DeskScene.ts';
 import { useKeyName } from '../keys/keyMap.ts';
+import { newId } from '../newId.ts';
+import { readTakeZip, takePieces } from './bringTake.ts';
 import { LevelQuill } from './LevelQuill.tsx';
+import { PieceKeeper } from './pieceKeeper.ts';
 import { RunningOrder } from './RunningOrder.tsx';
 import { microphones } from './voice.ts';
 
@@ -56,6 +60,7 @@ export function TakePanel() {
         </div>
       )}
       <TakesHere />
+      {!takeId && <BringTake />}
     </section>
   );
 }
@@ -99,6 +104,36 @@ function Microphones() {
         </option>
       ))}
     </select>
+  );
+}
+
+/** A take out of a file comes onto the desk as if it had been spoken here. */
+function BringTake() {
+  const { subject, footage, table, actions } = useScene();
+  const [bringing, setBringing] = useState(false);
+  const refresh = useListTakesQuery(subject.request.id).refetch;
+  const bring = async (file: File): Promise<void> => {
+    const read = readTakeZip(new Uint8Array(await file.arrayBuffer()), table);
+    if ('faults' in read) return void toast.error(`${file.name} was not taken. ${read.faults.slice(0, 4).join(' ')}`, { duration: 15_000 });
+    setBringing(true);
+    const id = newId();
+    const { cuts, captions, chapters } = read;
+    const title = file.name.replace(/\.zip$/i, '').slice(0, 120);
+    actions.prepare((_, make) => [make.created('take', id, { id, footageId: footage.id, title, cuts, captions, chapters })]);
+    const keeper = new PieceKeeper({ requestId: subject.request.id, takeId: id }, [], () => undefined);
+    for (const piece of takePieces(read)) keeper.add(0, piece);
+    await keeper.finish();
+    setBringing(false);
+    void refresh();
+  };
+  return (
+    <p className="text-small">
+      {bringing ? (
+        <span role="status">The take is on its way.</span>
+      ) : (
+        <FileButton words="Bring a take from a file" accept=".zip,application/zip" onFile={(file) => void bring(file)} />
+      )}
+    </p>
   );
 }
 
