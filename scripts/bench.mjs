@@ -7,13 +7,13 @@ import { ensurePrograms } from './systemPackages.mjs';
 
 /** `npm run bench`: one JSON line a figure on standard output; everything else goes to standard error. */
 try {
-  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium'], console.error);
+  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium', 'pocketsphinx_batch'], console.error);
   ensureNodeModules(root, console.error);
   const only = process.argv[2];
   const { openTestHouse } = await import('./testHouse.mjs');
   /** Runs a part of the benchmarks against a house of its own. */
-  const bench = async (part, fill = null) => {
-    const house = await openTestHouse({ demoClips: ['ilse-harbour-round'] });
+  const bench = async (part, { fill = null, demoClips = ['ilse-harbour-round'] } = {}) => {
+    const house = await openTestHouse({ demoClips });
     try {
       if (fill) await house.run(['server/commands/fillPractice.ts', ...fill]);
       const run = spawnSync(process.execPath, ['--import', 'tsx', join('bench', part), ...(only ? [only] : [])], {
@@ -26,9 +26,11 @@ try {
       await house.close();
     }
   };
-  if (only !== 'practice') await bench('run.ts');
+  if (only !== 'practice' && only !== 'takes') await bench('run.ts');
+  // `npm run bench -- takes`, and `-- film` within the part above.
+  if (!only || only === 'takes') await bench('takes.ts', { demoClips: ['bram-night-shift'] });
   // 2,000 clients, 40,000 requests, 1,000,000 notes: `npm run bench -- practice` runs this part alone.
-  if (only !== 'many') await bench('practice.ts', ['2000', '40000', '1000000']);
+  if (!only || only === 'practice') await bench('practice.ts', { fill: ['2000', '40000', '1000000'] });
 } catch (error) {
   reportFault(error);
 }

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { errorTable, rooms, type WireError } from '@lean-mentor/contract';
+import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import helmet from 'helmet';
 import { join } from 'node:path';
@@ -137,6 +138,8 @@ export function createApp(house: House): OpenApp {
   for (const { operation, handle } of routes) app[operation.method](operation.path, handle);
   app.use('/api', (_req, _res, next) => next(new ContractError('not-found')));
 
+  // Only what is everybody's: an answer with a secret in it, made small, would tell of it by its length.
+  app.use('/assets', compression());
   app.use('/assets', express.static(join(house.config.webDir, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
   app.use(express.static(house.config.webDir, { index: false }));
   app.get('/{*page}', (_req, res) => res.sendFile(join(house.config.webDir, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } }));
