@@ -9,12 +9,14 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { alignerRate, alignerWords, alignWords } from '../server/media/aligner.ts';
 import { signInTo, type Caller } from './caller.ts';
+import { installDriver } from './deskPage.ts';
 import { quantile, say, type Figure } from './figure.ts';
 import { runFfmpeg } from './madeFootage.ts';
 
 /** The demo's take, spoken so many times over, is ten minutes long. */
 const loops = 7;
 const seeks = 40;
+const stepsMeasured = 100;
 /** Seconds of playing that are watched. */
 const watched = 20;
 
@@ -175,6 +177,46 @@ function seekAndWait(to: number, frame: number): Promise<number | null> {
   });
 }
 
+/** What speaking adds to a step on the desk, and to a glide: the same keys before and while a take is recorded. */
+async function benchRecording(browser: Browser): Promise<Figure[]> {
+  const { page } = await visit(browser, base, 'marit', `/requests/${bram.id}/desk`, laptop);
+  await page.waitForSelector('[data-stage]', { timeout: 60_000 });
+  await installDriver(page);
+  await page.evaluate(() => window.bench.settled());
+  const steps = (): Promise<number[]> =>
+    page.evaluate(async (many) => {
+      const took: number[] = [];
+      for (let i = 0; i < many; i++) took.push(await window.bench.pressed('KeyD'));
+      return took;
+    }, stepsMeasured);
+  // Once over the same frames, so that both find them decoded.
+  const back = (): Promise<unknown> =>
+    page.evaluate(async (many) => {
+      for (let i = 0; i < many; i++) await window.bench.pressed('KeyA');
+    }, stepsMeasured);
+  await steps();
+  await back();
+  const silent = quantile(await steps(), 0.95);
+  await back();
+  await page.keyboard.press('KeyR');
+  await page.waitForFunction(() => /Everything on the desk works/.test(document.body.innerText));
+  await page.keyboard.press('KeyR');
+  await page.waitForSelector('[data-speaking="speaking"]');
+  const speaking = quantile(await steps(), 0.95);
+  await page.keyboard.press('KeyR');
+  await page.close();
+  return [
+    {
+      figure: 'what recording adds to a step, p95',
+      value: speaking - silent,
+      unit: 'ms',
+      silent: round(silent),
+      speaking: round(speaking),
+    },
+  ];
+}
+const round = (value: number): number => Math.round(value * 10) / 10;
+
 /** A phone that is four times slower, with 10 Mbit a second, opens the critique: until its picture, and until its sound after a touch. */
 async function benchPhone(browser: Browser, coach: Caller): Promise<Figure[]> {
   const { page } = await visit(browser, base, 'bram', '/', phone);
@@ -211,6 +253,7 @@ try {
   const log = (await (await coach.ask('GET', `/api/requests/${bram.id}/takes/${takeId}/log`)).json()) as Pick<Take, 'seconds' | 'events'>;
   const table = (await (await coach.ask('GET', `/api/footages/${bram.footages[0]!.id}/frames`)).json()) as FrameTable;
   for (const figure of await benchPlaying(browser, takeId, table, { ...log, cuts: [], captions: [], chapters: [] })) say(figure);
+  for (const figure of await benchRecording(browser)) say(figure);
   for (const figure of await benchPhone(browser, coach)) say(figure);
 } finally {
   await browser.close();

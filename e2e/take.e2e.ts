@@ -244,6 +244,24 @@ describe('a take', () => {
       expect(await findings(page)).toEqual([]);
     });
 
+    it('follows the voice about, and says so, where a browser does not decode frames by itself; what rests is exact', async () => {
+      const { page, faults } = await visit(browser, base, 'bram', '/', phone);
+      await page.evaluateOnNewDocument('delete window.VideoDecoder');
+      await page.goto(`${base}/critiques/${critiqueId}`);
+      await page.waitForSelector('[data-take-player] video', { timeout: 30_000 });
+      await page.waitForFunction(() => /picture follows the voice about to a tenth of a second/.test(document.body.innerText));
+      const { events, seconds } = await log(marit.page, takeId);
+      const { times } = await ask<{ times: number[] }>(page, `/../../footages/${bram.footages[0]!.id}/frames`);
+      await seekTake(page, seconds - 0.1);
+      const frame = meant(events, times, seconds - 0.1);
+      await vi.waitFor(async () => {
+        const now = await page.$eval('[data-take-player] video', (video) => (video as HTMLVideoElement).currentTime);
+        expect(times.findLastIndex((at) => at <= now + 1e-3)).toBe(frame);
+      }, patience);
+      expect(faults).toEqual([]);
+      await page.close();
+    });
+
     it('is stopped to ask about that very instant, and nothing is asked by whoever thinks better of it', async () => {
       const { page } = client;
       await seekTake(page, 1);

@@ -11,16 +11,16 @@ const heard = (sure: readonly boolean[]): FoundWord[] => sure.map((one, i) => ({
 describe('the words that an aligner is asked for', () => {
   it('are those that it knows: in small letters, without marks, two where a word is made of two, numbers as they are said', () => {
     expect(asked('Your elbow’s leaving.', '“The UNDERHOOK” is gone 25 times.')).toEqual([
-      { word: 'your', line: 0 },
-      { word: 'elbow', line: 0 },
-      { word: 'the', line: 1 },
-      { word: 'under', line: 1 },
-      { word: 'hook', line: 1 },
-      { word: 'is', line: 1 },
-      { word: 'gone', line: 1 },
-      { word: 'twenty', line: 1 },
-      { word: 'five', line: 1 },
-      { word: 'times', line: 1 },
+      { word: 'your', line: 0, at: 0 },
+      { word: 'elbow', line: 0, at: 5 },
+      { word: 'the', line: 1, at: 1 },
+      { word: 'under', line: 1, at: 5 },
+      { word: 'hook', line: 1, at: 5 },
+      { word: 'is', line: 1, at: 16 },
+      { word: 'gone', line: 1, at: 19 },
+      { word: 'twenty', line: 1, at: 24 },
+      { word: 'five', line: 1, at: 24 },
+      { word: 'times', line: 1, at: 27 },
     ]);
     expect(asked('Ganz andere Wörter, 1999.')).toEqual([]);
   });
@@ -40,6 +40,17 @@ describe('lines whose words were found', () => {
         { from: 14, to: 17, words: 'it is gone', origin: 'drafted' },
       ],
     });
+  });
+
+  it('become two where one pauses for long within them', () => {
+    const line = 'Your elbow. It is gone.';
+    const found = [10, 10.5, 14, 14.3, 14.6].map((at) => ({ from: at, to: at + 0.3, sure: true }));
+    const { captions, placed } = alignedCaptions([line], asked(line), found, stretch, []);
+    expect(placed).toBe(2);
+    expect(captions.map(({ from, to, words: said }) => [from, to, said])).toEqual([
+      [10, 10.8, 'Your elbow.'],
+      [14, expect.closeTo(14.9), 'It is gone.'],
+    ]);
   });
 
   it('of which most does not sound like it are spread between their neighbours', () => {

@@ -1,11 +1,14 @@
 import type { Seconds } from '../footage/index.ts';
 import { spreadTexts } from './captions.ts';
+import { longestPause } from './pauses.ts';
 import type { Caption, TakeStretch } from './take.ts';
 
 /** A word that an aligner is asked to find in a voice, and the line it belongs to. */
 export interface AskedWord {
   word: string;
   line: number;
+  /** Where in the line it begins, in letters. */
+  at: number;
 }
 
 /** Where it was found, in seconds of the recording; not `sure` where the voice does not sound like it there. */
@@ -46,19 +49,25 @@ function knownWords(word: string, isKnown: (word: string) => boolean): string[] 
 /** The words of some lines that an aligner can be asked for. `isKnown`: whether it knows how a word (in small letters) is said. */
 export const wordsToAlign = (lines: readonly string[], isKnown: (word: string) => boolean): AskedWord[] =>
   lines.flatMap((text, line) =>
-    (
-      text
-        .toLowerCase()
-        .replaceAll('’', "'")
-        .match(/[\p{L}\d]+(?:'\p{L}+)*/gu) ?? []
-    )
-      .flatMap((word) => knownWords(word, isKnown))
-      .map((word) => ({ word, line })),
+    [...text.matchAll(/[\p{L}\d]+(?:['’]\p{L}+)*/gu)].flatMap(({ 0: written, index: at }) =>
+      knownWords(written.toLowerCase().replaceAll('’', "'"), isKnown).map((word) => ({ word, line, at })),
+    ),
   );
+
+/** A line as captions by its words: one, or more where it is paused for long within it. */
+function captionsOf(line: string, words: readonly (FoundWord & { at: number })[]): Caption[] {
+  const begins = words.flatMap(({ from }, i) => (i === 0 || from - words[i - 1]!.to > longestPause ? [i] : []));
+  return begins.map((first, n) => {
+    const next = begins[n + 1];
+    const said = line.slice(n === 0 ? 0 : words[first]!.at, next === undefined ? undefined : words[next]!.at);
+    return { from: words[first]!.from, to: words[(next ?? words.length) - 1]!.to, words: said.trim(), origin: 'drafted' };
+  });
+}
 
 /**
  * Lines as captions where an aligner found their words. A line of which it is sure of less than half is spread over what its neighbours
- * leave; where it is unsure of too much, the text is not what was said, and all are. `placed`: how many lie where they were heard.
+ * leave; where it is unsure of too much, the text is not what was said, and all are. A line with a long pause in it becomes two captions.
+ * `placed`: how many captions lie where they were heard.
  */
 export function alignedCaptions(
   lines: readonly string[],
@@ -67,12 +76,11 @@ export function alignedCaptions(
   { from, to }: TakeStretch,
   silences: readonly TakeStretch[],
 ): { captions: Caption[]; placed: number } {
-  const places = lines.map((_, line) => {
-    const own = found.filter((_, i) => asked[i]!.line === line);
+  const places = lines.map((words, line) => {
+    const own = asked.flatMap(({ at, line: of }, i) => (of === line && found[i] ? [{ ...found[i], at }] : []));
     const sure = own.filter((one) => one.sure);
-    return sure.length > 0 && sure.length * 2 >= own.length ? { from: sure[0]!.from, to: sure.at(-1)!.to } : null;
+    return sure.length > 0 && sure.length * 2 >= own.length ? captionsOf(words, sure) : null;
   });
-  const placed = places.filter((place) => place !== null).length;
   if (found.filter(({ sure }) => sure).length < saidShare * found.length)
     return { captions: spreadTexts(lines, { from, to }, silences), placed: 0 };
   const captions: Caption[] = [];
@@ -88,10 +96,10 @@ export function alignedCaptions(
       waiting.push(words);
       return;
     }
-    spreadWaiting(place.from);
-    captions.push({ ...place, words, origin: 'drafted' });
-    free = place.to;
+    spreadWaiting(place[0]!.from);
+    captions.push(...place);
+    free = place.at(-1)!.to;
   });
   spreadWaiting(to);
-  return { captions, placed };
+  return { captions, placed: places.flatMap((place) => place ?? []).length };
 }
