@@ -1,9 +1,10 @@
 import type { Clip } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
-import { Film, Pencil, Trash2, Upload } from 'lucide-react';
+import { Film, Pencil, Trash2, Upload, Video } from 'lucide-react';
 import { useState } from 'react';
 import { FileButton, IconButton } from '../../shared/primitives/index.ts';
 import { clipPoster, clipVideo, useListClipsQuery, useRemoveClipMutation, useRenameClipMutation } from './api.ts';
+import { FilmClip } from './FilmClip.tsx';
 import { useSendClip } from './useSendClip.ts';
 
 interface ClipShelfProps {
@@ -34,6 +35,8 @@ export function ClipShelf({ chosenId, onChoose }: ClipShelfProps) {
   if (nowWorking !== working) setWorking(nowWorking);
   const [search, setSearch] = useState('');
   const { share, send } = useSendClip();
+  const [filming, setFilming] = useState(false);
+  const bring = (file: File): void => void send(file).then((id) => id && onChoose(id));
   const wanted = search.trim().toLocaleLowerCase();
   const found = clips.filter(({ title }) => title.toLocaleLowerCase().includes(wanted)).slice(0, mostShown);
   const chosen = clips.find(({ id }) => id === chosenId);
@@ -65,10 +68,20 @@ export function ClipShelf({ chosenId, onChoose }: ClipShelfProps) {
           words={share === null ? 'Bring a video' : `${Math.round(share * 100)} % sent`}
           accept="video/*"
           disabled={share !== null}
-          onFile={(file) => void send(file).then((id) => id && onChoose(id))}
+          onFile={bring}
           className="px-3"
         />
+        <IconButton icon={Video} words="Film one now" onClick={() => setFilming(!filming)} pressed={filming} />
       </div>
+      {filming && (
+        <FilmClip
+          onLeave={() => setFilming(false)}
+          onFilm={(film) => {
+            setFilming(false);
+            bring(film);
+          }}
+        />
+      )}
       <ul aria-label="Your clips" className="min-h-0 overflow-y-auto py-1">
         {found.map((clip) => (
           <ClipRow key={clip.id} clip={clip} chosen={clip.id === chosenId} onChoose={onChoose} />
