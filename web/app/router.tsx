@@ -1,5 +1,6 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { useAccount } from '../features/access/index.ts';
+import { critiqueApi } from '../features/critique/api.ts';
 import { deskApi } from '../features/desk/index.ts';
 import { ClientShell } from './ClientShell.tsx';
 import { CoachShell } from './CoachShell.tsx';
@@ -111,6 +112,10 @@ export const makeRouter = (store: Store) =>
             { path: '/c/:code', lazy: async () => ({ Component: (await import('../features/critique/index.ts')).ShortLinkPage }) },
             {
               path: '/critiques/:critiqueId',
+              loader: ({ params }) => {
+                void store.dispatch(critiqueApi.endpoints.getCritique.initiate(params['critiqueId'] ?? '', { subscribe: false }));
+                return null;
+              },
               lazy: async () => ({ Component: (await import('../features/critique/index.ts')).CritiquePage }),
             },
           ],

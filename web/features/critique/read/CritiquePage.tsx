@@ -1,13 +1,13 @@
 import { getMomentStill, streamCritiqueClip, type Critique } from '@lean-mentor/contract';
 import { format } from 'date-fns';
-import { Fragment } from 'react';
+import { Fragment, useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { Fetched } from '../../../shared/fetched/index.ts';
 import { Button, FaultNote } from '../../../shared/primitives/index.ts';
 import { addressOf, faultWords } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
-import { BoutClock } from '../../footage/index.ts';
+import { BoutClock, warmDecoder } from '../../footage/index.ts';
 import { useGetCritiqueQuery, useMarkCritiqueReadMutation, useTakeBackCritiqueMutation } from '../api.ts';
 import { CoachClip } from './CoachClip.tsx';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
@@ -28,6 +28,10 @@ export function CritiquePage() {
   const fetched = useGetCritiqueQuery(critiqueId);
   const { data } = fetched;
   const playhead = useNewPlayhead();
+  const isSpoken = (data?.takes.length ?? 0) > 0;
+  useEffect(() => {
+    if (isSpoken) warmDecoder();
+  }, [isSpoken]);
   if (!data) return <Fetched of={fetched} rows={3} className="py-8" />;
   return (
     <PlayheadProvider value={playhead}>
