@@ -12,6 +12,7 @@ import { signInTo, type Caller } from './caller.ts';
 import { installDriver } from './deskPage.ts';
 import { quantile, say, type Figure } from './figure.ts';
 import { runFfmpeg } from './madeFootage.ts';
+import { benchVoiceAgainstEvents } from './voiceAgainstEvents.ts';
 
 /** The demo's take, spoken so many times over, is ten minutes long. */
 const loops = 7;
@@ -255,6 +256,7 @@ try {
   for (const figure of await benchPlaying(browser, takeId, table, { ...log, cuts: [], captions: [], chapters: [] })) say(figure);
   for (const figure of await benchRecording(browser)) say(figure);
   for (const figure of await benchPhone(browser, coach)) say(figure);
+  for (const figure of await benchVoiceAgainstEvents(base, coach, bram.id, folder)) say(figure);
 } finally {
   await browser.close();
   await rm(folder, { recursive: true, force: true });

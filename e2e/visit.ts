@@ -4,8 +4,8 @@ import puppeteer, { type Browser, type CookieData, type ElementHandle, type Page
 
 const browserPath = '/usr/bin/chromium';
 
-/** Headless Chromium that talks to loopback only; with a folder, its profile is kept there. */
-export const launch = (profile?: string): Promise<Browser> =>
+/** Headless Chromium that talks to loopback only; with a folder, its profile is kept there; with a WAV file, that is what its microphone hears. */
+export const launch = (profile?: string, heard?: string): Promise<Browser> =>
   puppeteer.launch({
     ...(profile !== undefined && { userDataDir: profile }),
     executablePath: browserPath,
@@ -22,6 +22,7 @@ export const launch = (profile?: string): Promise<Browser> =>
       // A microphone that beeps, and nobody to be asked whether it may be used.
       '--use-fake-device-for-media-stream',
       '--use-fake-ui-for-media-stream',
+      ...(heard === undefined ? [] : [`--use-file-for-fake-audio-capture=${heard}`]),
     ],
   });
 
