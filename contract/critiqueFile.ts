@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { critiqueDoc } from './critiqueDoc.ts';
 import { drawing, note } from './desk.ts';
 import { id, instant } from './ids.ts';
+import { answerWords } from './questions.ts';
 
 export const critiqueFormat = 'lean-mentor/critique@1';
 
@@ -83,12 +84,12 @@ export const critiqueFileOf = (critique: Critique, fileName: (footageId: string)
     }),
   ),
   scores: critique.scores,
-  questions: critique.questions.map(({ fixId, noteId, spoken, words, askedAt, answer, answeredAt }) => ({
-    about: noteId ?? fixId,
-    spoken: spoken?.version === critique.version ? { place: spoken.place, at: spoken.at } : null,
-    asked: words,
-    askedAt,
-    answer,
-    answeredAt,
+  questions: critique.questions.map((asked) => ({
+    about: asked.noteId ?? asked.fixId,
+    spoken: asked.spoken?.version === critique.version ? { place: asked.spoken.place, at: asked.spoken.at } : null,
+    asked: asked.words,
+    askedAt: asked.askedAt,
+    answer: answerWords(asked),
+    answeredAt: asked.answeredAt,
   })),
 });

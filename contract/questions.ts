@@ -31,6 +31,12 @@ export const question = z.object({
 });
 export type Question = z.infer<typeof question>;
 
+/** An answer in words, where it cannot be played: what was written, else what is said in it; null where there is none. */
+export function answerWords({ answer, answerTake }: Pick<Question, 'answer' | 'answerTake'>): string | null {
+  if (answer !== '' || !answerTake) return answer;
+  return answerTake.captions.map(({ words }) => words).join(' ') || `Spoken: ${answerTake.title}`;
+}
+
 export const askQuestion = operation({
   name: 'askQuestion',
   room: 'critique',

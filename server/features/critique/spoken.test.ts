@@ -1,4 +1,4 @@
-import type { Critique } from '@lean-mentor/contract';
+import { answerWords, type Critique } from '@lean-mentor/contract';
 import type { Block, TakeBlock } from '@lean-mentor/core/critique';
 import type { DeskTake } from '@lean-mentor/core/desk';
 import type { TakeEvent } from '@lean-mentor/core/takes';
@@ -165,6 +165,7 @@ describe('something spoken in a critique', () => {
     expect((await (await at.visit('other')).ask('get', `${path}/take`)).status).toBe(404);
     const found = await at.coach.ask('post', '/api/search', { words: 'Look at this hand', clientId: null });
     expect(JSON.stringify(found.body)).toContain(ask.id);
+    expect(questions.map(answerWords)).toEqual(['Look at this hand.']);
     // In words alone, the spoken one is gone.
     expect((await answer({ words: 'The left.' })).body).toMatchObject({ answer: 'The left.', answerTake: null });
   });

@@ -1,4 +1,4 @@
-import type { CritiqueGlance, Question } from '@lean-mentor/contract';
+import { answerWords, type CritiqueGlance, type Question } from '@lean-mentor/contract';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
 
@@ -20,7 +20,7 @@ export function QuestionList({ questions, critiques }: { questions: readonly Que
               </Link>
               {fixName(question) && <span className="text-small text-reed"> about {fixName(question)}</span>}
               <span className={`block text-small ${question.answer === null ? 'font-semibold' : 'text-reed'}`}>
-                {question.answer ?? 'Waits for an answer'}
+                {answerWords(question) ?? 'Waits for an answer'}
               </span>
             </span>
           </li>

@@ -1,4 +1,4 @@
-import type { Critique, Question } from '@lean-mentor/contract';
+import { answerWords, type Critique, type Question } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
 import { useRef, useState } from 'react';
@@ -91,7 +91,12 @@ function Asked({ question, critique, mayAnswer, goTo }: AskedProps) {
             <span className="font-semibold">{question.answeredBy}</span>{' '}
             <span className="text-reed">{format(question.answeredAt!, 'd MMM, H:mm')}</span>
           </p>
-          {question.answer && <p className="text-read whitespace-pre-line">{question.answer}</p>}
+          {question.answer ? (
+            <p className="text-read whitespace-pre-line">{question.answer}</p>
+          ) : (
+            // On paper nothing plays.
+            <p className="hidden print:block">{answerWords(question)}</p>
+          )}
           {question.answerTake && <SpokenAnswer critique={critique} question={question} take={question.answerTake} />}
           {mayAnswer && (
             <button type="button" className="linked" onClick={() => setWriting(true)}>
