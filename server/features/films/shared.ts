@@ -20,9 +20,12 @@ async function placeOf(house: House, { token, place }: SharedPlace): Promise<{ r
   return { reader, at: { critiqueId: critique.id, version: critique.version, place }, footageId: take.footageId };
 }
 
+const filmAt = async (house: House, reader: Account, at: SentPlace): Promise<Film | null> =>
+  (await listSentFilms(house, reader, at)).find(isShared) ?? null;
+
 export async function getSharedFilm(house: House, shared: SharedPlace): Promise<{ film: Film | null }> {
   const { reader, at } = await placeOf(house, shared);
-  return { film: (await listSentFilms(house, reader, at)).find(isShared) ?? null };
+  return { film: await filmAt(house, reader, at) };
 }
 
 export async function askSharedFilm(house: House, shared: SharedPlace): Promise<Film> {
@@ -32,8 +35,8 @@ export async function askSharedFilm(house: House, shared: SharedPlace): Promise<
 
 /** Where that film lies. */
 export async function sharedFilm(house: House, shared: SharedPlace): Promise<string> {
-  const { film } = await getSharedFilm(house, shared);
-  const { footageId } = await placeOf(house, shared);
+  const { reader, at, footageId } = await placeOf(house, shared);
+  const film = await filmAt(house, reader, at);
   const key = film && filmKey(footageId, film.id);
   if (film?.state !== 'ready' || key === null || (await house.storage.size(key)) === null) throw new ContractError('not-found');
   return key;
