@@ -26,14 +26,13 @@ import {
   type Look,
   type Mark,
   type Measure,
-  type Memo,
   type Note,
   type Principle,
 } from '@lean-mentor/core/desk';
 import { z } from 'zod';
 import { coding, cut, event, override } from './coding.ts';
 import { deskTake } from './deskTake.ts';
-import { done, frame, id, instant } from './ids.ts';
+import { frame, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { request } from './requests.ts';
 import { sameAs } from './sameAs.ts';
@@ -124,12 +123,6 @@ export const comparison = z.object({
     .min(1)
     .max(4),
 });
-export const memo = z.object({
-  id,
-  noteId: id,
-  seconds: z.number().min(0).max(600),
-  peaks: z.array(z.number().min(0).max(1)).max(400),
-});
 export const look = z.object({ ...ofFootage, ...life, during: z.enum(['first', 'second']) });
 /** Of the coach's book, which all desks share. */
 export const principle = z.object({ id, name: z.string().trim().min(1).max(120) });
@@ -152,7 +145,6 @@ export const deskItems = {
   drawing: sameAs<Drawing>()(drawing),
   measure: sameAs<Measure>()(measure),
   comparison: sameAs<Comparison>()(comparison),
-  memo: sameAs<Memo>()(memo),
   look: sameAs<Look>()(look),
   principle: sameAs<Principle>()(principle),
   conflict: sameAs<Conflict>()(conflict),
@@ -297,30 +289,4 @@ export const getDeskStillSvg = operation({
   summary: 'The same as SVG: the picture inside, drawings and measurements as paths over it.',
   params: stillParams,
   stream: 'image/svg+xml',
-});
-
-/** Longest sound of a memo, in bytes. */
-export const mostMemoBytes = 8 * 1024 ** 2;
-const memoParams = z.object({ requestId: id, memoId: id });
-
-export const saveMemoSound = operation({
-  name: 'saveMemoSound',
-  room: 'desk',
-  method: 'put',
-  path: '/api/requests/:requestId/memos/:memoId/sound',
-  access: coaching,
-  summary: "A memo's sound as the microphone gave it (WebM, Ogg or MP4 audio), once its memo is on the desk.",
-  params: memoParams,
-  response: done,
-});
-
-export const getMemoSound = operation({
-  name: 'getMemoSound',
-  room: 'desk',
-  method: 'get',
-  path: '/api/requests/:requestId/memos/:memoId/sound',
-  access: coaching,
-  summary: "A memo's sound.",
-  params: memoParams,
-  stream: 'audio/webm',
 });

@@ -17,5 +17,6 @@ export const deskTake = z.object({
   cuts: takeCuts.default([]),
   captions: takeCaptions.default([]),
   chapters: takeChapters.default([]),
+  noteId: id.optional(),
   denoise: z.boolean().optional(),
 });

@@ -13,6 +13,9 @@ interface Axe {
 export async function findings(page: Page): Promise<string[]> {
   await page.evaluate(axeSource);
   return page.evaluate(async () => {
+    // A colour half way from one to the other is nobody's contrast: what is passing over is waited for.
+    const passing = document.getAnimations().filter((one) => one instanceof CSSTransition);
+    await Promise.allSettled(passing.map((one) => one.finished));
     const { axe } = globalThis as unknown as { axe: Axe };
     return (await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa'] })).violations.map(
       (v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`,

@@ -276,25 +276,29 @@ describe('a spoken note', () => {
     await page.keyboard.press('KeyF');
     await page.keyboard.type('Said, not written.');
     await sees.press('button', /^Say it/);
-    await page.waitForFunction(() => /Stop\s+[3-9] s/.test(document.body.innerText), { timeout: 10_000 });
-    await sees.press('button', /^Stop/);
-    await page.waitForSelector('[aria-label="Spoken note"] rect');
-    const memo = (await marit.until(
-      async () => Object.values((await marit.desk()).memos)[0],
-      (found) => found !== undefined,
-    ))!;
-    expect(memo.seconds).toBeGreaterThan(0.2);
-    expect(Math.max(...memo.peaks)).toBe(1);
-    const bytes = () =>
-      page.evaluate(
-        async (request, memoId) => {
-          const answer = await fetch(`/api/requests/${request}/memos/${memoId}/sound`);
-          return answer.ok ? (await answer.arrayBuffer()).byteLength : 0;
-        },
-        id,
-        memo.id,
-      );
-    expect(await marit.until(bytes, (size) => size > 0)).toBeGreaterThan(1000);
+    await page.waitForFunction(() => /Speaking\s*0:0[2-9]/.test(document.body.innerText), { timeout: 10_000 });
+    await sees.press('button', /^That was it/);
+    await page.waitForSelector('[aria-label="Spoken note"] rect', { timeout: 20_000 });
+    const { takes, notes } = await marit.desk();
+    const take = Object.values(takes)[0]!;
+    expect(notes[take.noteId!]!.what).toBe('Said, not written.');
+    const told = await page.evaluate(
+      async (request, takeId) => {
+        const at = `/api/requests/${request}/takes`;
+        const [recording] = await (await fetch(at)).json();
+        const { events } = await (await fetch(`${at}/${takeId}/log`)).json();
+        const voice = await (await fetch(`${at}/${takeId}/voices/recorded`)).arrayBuffer();
+        return { ...recording, begins: events[0].frame, bytes: voice.byteLength };
+      },
+      id,
+      take.id,
+    );
+    expect(told).toMatchObject({ id: take.id, state: 'ready', begins: notes[take.noteId!]!.fromFrame });
+    expect(told.seconds).toBeGreaterThan(1.5);
+    expect(Math.max(...told.peaks)).toBe(1);
+    expect(told.bytes).toBeGreaterThan(1000);
+    await sees.press('button', 'Take the spoken note away');
+    await sees.sees('Say it');
   });
 });
 

@@ -5,6 +5,7 @@ import { footageRested } from './features/requests/index.ts';
 import { makeClip } from './features/book/makeClip.ts';
 import { makeVoices } from './features/critique/makeVoices.ts';
 import { makeReady } from './features/footage/makeReady.ts';
+import { carryMemo } from './features/takes/carryMemo.ts';
 import { makeTake } from './features/takes/makeTake.ts';
 import { changeMaking, filmToTakeAlong, makeFilm } from './features/films/index.ts';
 import { changeTake } from './features/takes/index.ts';
@@ -39,6 +40,12 @@ export const jobKinds: JobKinds = {
     run: (house, job) => layWords(house, job.subjectId),
     failed: 'Laying the words to the voice failed on our side. Ask for it again.',
     rested: (house, id, failure) => wordsFailed(house, id, failure),
+  },
+  'carry-memo': {
+    run: (house, job) => carryMemo(house, job.subjectId),
+    // Tried until it works: the sound stays where it lies.
+    failed: 'Making a take of a spoken note failed on our side.',
+    rested: null,
   },
   'make-voices': {
     run: (house, job) => makeVoices(house, job.subjectId),

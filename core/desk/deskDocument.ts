@@ -53,15 +53,6 @@ export interface Note {
   markId: string | null;
 }
 
-/** A spoken note. Its sound is stored beside it under its own id. */
-export interface Memo {
-  id: string;
-  noteId: string;
-  seconds: number;
-  /** Loudness from start to end, 0..1. */
-  peaks: number[];
-}
-
 /** A stretch of footage that was watched without a break. Both looks together tell how far the work has come. */
 export interface Look {
   id: string;
@@ -115,7 +106,6 @@ export interface DeskItems {
   drawing: Drawing;
   measure: Measure;
   comparison: Comparison;
-  memo: Memo;
   look: Look;
   principle: Principle;
   conflict: Conflict;
@@ -139,7 +129,6 @@ export const deskKinds = {
   drawing: { shelf: 'drawings', onFootage: true },
   measure: { shelf: 'measures', onFootage: true },
   comparison: { shelf: 'comparisons', onFootage: false },
-  memo: { shelf: 'memos', onFootage: false },
   look: { shelf: 'looks', onFootage: true },
   principle: { shelf: 'principles', onFootage: false },
   conflict: { shelf: 'conflicts', onFootage: false },

@@ -27,6 +27,8 @@ export interface DeskTake {
   cuts: TakeStretch[];
   captions: Caption[];
   chapters: ChapterStart[];
+  /** The note that it says, where it was spoken for one; it is shown with that note. */
+  noteId?: string | undefined;
   /** Whether steady noise (fan, street, hum) is taken out of the voice. */
   denoise?: boolean | undefined;
 }

@@ -5,7 +5,7 @@ export { longestPause, pauseKept, pausesToCut } from './pauses.ts';
 export { deskLog, inOrder, joinedParts, runSlack, type DeskLog, type DeskLook } from './deskLog.ts';
 export { levelOf, levelSeconds, noiseOf, silencesOf, speechOf } from './silences.ts';
 export { spokenPart } from './spokenPart.ts';
-export { stageReader, type Stage, type StageReader } from './stage.ts';
+export { restingOn, stageReader, type Stage, type StageReader } from './stage.ts';
 export {
   fastestRate,
   slowestRate,

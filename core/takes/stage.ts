@@ -1,4 +1,4 @@
-import { drawingsAtFrame, toolGesture, type StageView } from '../desk/index.ts';
+import { drawingsAtFrame, toolGesture, wholePicture, type Note, type StageView } from '../desk/index.ts';
 import { secondsOfFrame, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
 import { assertNever } from '../never/index.ts';
 import { frameOfMotion, secondsOfMotion, type MotionFrom } from './motion.ts';
@@ -21,6 +21,12 @@ export interface Stage {
   drawings: TakeDrawing[];
   note: OpenNote | null;
 }
+
+/** The stage of a note's frame, with nothing else on it, where a take begins. */
+export const restingOn = ({ id, fromFrame, what }: Pick<Note, 'id' | 'fromFrame' | 'what'>): TakeEvent => ({
+  ...{ t: 0, kind: 'stage', frame: fromFrame, rate: 0, view: wholePicture, mirrored: false, strokes: [], drawings: [] },
+  note: { id, words: what },
+});
 
 /** What holds from an event on, until the next. */
 interface Held {

@@ -65,6 +65,7 @@ describe('migrations', () => {
       '015-films',
       '016-asked-of-takes',
       '017-take-words',
+      '018-memos-are-takes',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -17,6 +17,7 @@ import * as takes from './migrations/014-takes.ts';
 import * as films from './migrations/015-films.ts';
 import * as askedOfTakes from './migrations/016-asked-of-takes.ts';
 import * as takeWords from './migrations/017-take-words.ts';
+import * as memosAreTakes from './migrations/018-memos-are-takes.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -43,6 +44,7 @@ export const migrations: readonly Migration[] = [
   { name: '015-films', statements: films.statements },
   { name: '016-asked-of-takes', statements: askedOfTakes.statements },
   { name: '017-take-words', statements: takeWords.statements },
+  { name: '018-memos-are-takes', statements: memosAreTakes.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -190,7 +190,6 @@ const answers: Readonly<Record<string, number>> = {
   beginUpload: 400,
   continueUpload: 404,
   askUploadOffset: 404, // Without an upload.
-  saveMemoSound: 400,
   saveClipVideo: 200,
   importNotes: 200, // A JSON body is no sound.
 };

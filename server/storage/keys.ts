@@ -29,8 +29,8 @@ export const stillKey = (critiqueId: string, version: number, noteId: string): s
 export const sharedClipKey = (critiqueId: string, version: number, noteId: string): string =>
   `${stillsFolder(critiqueId)}${version}-${noteId}.mp4`;
 
-export const memosFolder = (requestId: string): string => `memos/${requestId}/`;
-export const memoKey = (requestId: string, memoId: string): string => `${memosFolder(requestId)}${memoId}`;
+/** Where the sound of a spoken note lay before it became a take. */
+export const memoKey = (requestId: string, memoId: string): string => `memos/${requestId}/${memoId}`;
 
 /** A spoken critique: its pieces as they came, and what is made of them. */
 export const takeFolder = (requestId: string, takeId: string): string => `takes/${requestId}/${takeId}/`;

@@ -10,7 +10,6 @@ import {
   exportKey,
   filmKey,
   frameTableKey,
-  memoKey,
   spokenKey,
   takeLogKey,
   answerVoiceKey,
@@ -74,7 +73,7 @@ async function bringTake(house: House, requestId: string, footageId: string): Pr
 }
 
 /**
- * A client's request on the desk with a note, a memo, a take and a bout; one that was answered, with its critique, a question, a link and an
+ * A client's request on the desk with a note, a take and a bout; one that was answered, with its critique, a question, a link and an
  * export;
  * a draft; one that waits for the guardian, one that waits for an answer, one whose video cannot be read.
  */
@@ -99,14 +98,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
   const notes: Note[] = [aNote(house.newId(), footageId, { fromFrame: 1 }), aNote(house.newId(), answeredFootageId, { fromFrame: 1 })];
   await db.notes.create({ ...notes[0]!, requestId });
   await db.notes.create({ ...notes[1]!, requestId: answeredId });
-  const [memoId, clipId, principleId, drillId, familyId] = [house.newId(), house.newId(), house.newId(), house.newId(), house.newId()];
-  await db.deskItems.create({
-    id: memoId,
-    requestId,
-    entity: 'memo',
-    thing: { id: memoId, noteId: notes[0]!.id, seconds: 1, peaks: [] } as never,
-  });
-  await storage.putBytes(memoKey(requestId, memoId), 'sound');
+  const [clipId, principleId, drillId, familyId] = [house.newId(), house.newId(), house.newId(), house.newId()];
   const takeId = await bringTake(house, requestId, footageId);
   const sentTakeId = await bringTake(house, answeredId, answeredFootageId);
   await db.clips.create({ id: clipId, title: `Clip ${clipId}`, state: 'ready', failure: null, seconds: 1, madeAt: now });
@@ -226,7 +218,6 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     clientId,
     requestId,
     footageId,
-    memoId,
     takeId,
     clipId,
     principleId,

@@ -1,4 +1,3 @@
-import { mostMemoBytes } from '@lean-mentor/contract';
 import type { DeskChange } from '@lean-mentor/core/desk';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { aNote, bringCritique, bringRequest, clientA, clientB } from '../../testing/people.ts';
@@ -93,45 +92,3 @@ describe('what stands on a frame', () => {
     expect((await coach.ask('get', `/api/requests/${requestId}/footages/${other.footageId}/frames/0/still.png`)).status).toBe(404);
   });
 });
-
-describe('the sound of a memo', () => {
-  const webm = (size: number): Buffer => Buffer.concat([Buffer.from([0x1a, 0x45, 0xdf, 0xa3]), Buffer.alloc(size - 4, 7)]);
-  const put = (memoId: string, sound: Buffer, of = requestId) =>
-    coach.ask('put', `/api/requests/${of}/memos/${memoId}/sound`).type('audio/webm').send(sound);
-  let memoId: string;
-  beforeEach(async () => {
-    memoId = house.newId();
-    const note = aNote(house.newId(), footageId);
-    await save([created('note', note), created('memo', { id: memoId, noteId: note.id, seconds: 2, peaks: [0.2, 1] } as never)]);
-  });
-
-  it('is kept and played back, whole and in parts', async () => {
-    const sound = webm(5000);
-    expect((await put(memoId, sound)).status).toBe(200);
-    const heard = await coach
-      .ask('get', `/api/requests/${requestId}/memos/${memoId}/sound`)
-      .buffer(true)
-      .parse(bytes as never);
-    expect(Buffer.compare(heard.body as Buffer, sound)).toBe(0);
-    expect(heard.headers['accept-ranges']).toBe('bytes');
-  });
-
-  it('is taken only for a memo that lies on this desk', async () => {
-    expect((await put(house.newId(), webm(100))).status).toBe(404);
-    const other = await bringRequest(house, clientA, 'ready');
-    expect((await put(memoId, webm(100), other.requestId)).status).toBe(404);
-  });
-
-  it('that no browser records, or that is too long, is refused in words', async () => {
-    const refused = await put(memoId, Buffer.from('<html>not a sound</html>'));
-    expect([refused.status, refused.body.message]).toEqual([400, 'That is no sound a browser records (WebM, Ogg or MP4).']);
-    expect((await put(memoId, webm(mostMemoBytes + 1))).status).toBe(413);
-  });
-});
-
-/** Gathers an answer's bytes. */
-function bytes(response: NodeJS.ReadableStream, done: (error: Error | null, body: Buffer) => void): void {
-  const pieces: Buffer[] = [];
-  response.on('data', (piece: Buffer) => pieces.push(piece));
-  response.on('end', () => done(null, Buffer.concat(pieces)));
-}

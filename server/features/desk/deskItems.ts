@@ -1,5 +1,14 @@
 import { deskTake, wholeItems } from '@lean-mentor/contract';
-import { deskEntities, deskOf, itemsOf, type DeskChange, type DeskDocument, type DeskEntity, type DeskTake } from '@lean-mentor/core/desk';
+import {
+  deskEntities,
+  deskOf,
+  itemsOf,
+  type DeskChange,
+  type DeskDocument,
+  type DeskEntity,
+  type DeskTake,
+  type Note,
+} from '@lean-mentor/core/desk';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
 import { deskKinds } from './deskKinds.ts';
@@ -28,8 +37,19 @@ export const isOnDesk = async (house: House, entity: DeskEntity, id: string, req
 
 /** A take as it is mended now; null where it does not lie on the desk of this request. */
 export async function findDeskTake(house: House, requestId: string, takeId: string): Promise<DeskTake | null> {
+  const found = await findTakeAnywhere(house, takeId);
+  return found?.requestId === requestId ? found.take : null;
+}
+
+/** On which desk a take lies, and the take. */
+export async function findTakeAnywhere(house: House, takeId: string): Promise<{ requestId: string; take: DeskTake } | null> {
   const found = await house.db.sequelize.transaction((transaction) => findDeskItem(house, 'take', takeId, transaction));
-  return found?.requestId === requestId ? deskTake.parse(found.thing) : null;
+  return found?.requestId ? { requestId: found.requestId, take: deskTake.parse(found.thing) } : null;
+}
+
+export async function findNote(house: House, requestId: string, noteId: string): Promise<Note | null> {
+  const found = await house.db.sequelize.transaction((transaction) => findDeskItem(house, 'note', noteId, transaction));
+  return found?.requestId === requestId ? (found.thing as unknown as Note) : null;
 }
 
 /** Does to the tables what `applyDeskChange` does to the document. */

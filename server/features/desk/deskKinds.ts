@@ -77,7 +77,6 @@ export const deskKinds: Readonly<Record<DeskEntity, ServedKind>> = {
   },
   measure: { store: shared, mayEdit: [fixed('footageId'), framesWithin, matOfThisDesk] },
   comparison: { store: shared, mayEdit: [compared] },
-  memo: { store: shared, mayEdit: [fixed('noteId'), names('noteId', gone('note'), onThisDesk('note'))] },
   look: { store: shared, mayEdit: [fixed('footageId'), framesWithin] },
   principle: { store: book, mayEdit: [bookAtTheDesk] },
   conflict: {
@@ -91,7 +90,11 @@ export const deskKinds: Readonly<Record<DeskEntity, ServedKind>> = {
   },
   cut: ofACoding,
   event: ofACoding,
-  take: { store: shared, mayEdit: [fixed('footageId'), framesWithin, realStretches], afterwards: reindexTakes },
+  take: {
+    store: shared,
+    mayEdit: [fixed('footageId', 'noteId'), framesWithin, realStretches, names('noteId', gone('note'), onThisDesk('note'))],
+    afterwards: reindexTakes,
+  },
   override: {
     store: shared,
     mayEdit: [

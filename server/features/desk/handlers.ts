@@ -1,8 +1,6 @@
 import { notesCsv } from '@lean-mentor/contract';
 import type { rooms } from '@lean-mentor/contract';
 import type { Handlers } from '../../http/serveRoom.ts';
-import { sendObject } from '../../http/sendObject.ts';
-import * as memos from './memos.ts';
 import * as noteFiles from './noteFiles.ts';
 import * as service from './service.ts';
 import * as stills from './stills.ts';
@@ -25,16 +23,6 @@ export const deskHandlers: Handlers<typeof rooms.desk> = {
   getDeskStillSvg: async (house, { account, params, res }) => {
     const still = await house.turns.run(account.id, () => stills.getDeskStillSvg(house, params));
     res.set('Cache-Control', fresh).type('image/svg+xml').send(still);
-  },
-
-  saveMemoSound: async (house, { params, req }) => {
-    await memos.saveMemoSound(house, params.requestId, params.memoId, req);
-    return { done: true } as const;
-  },
-
-  getMemoSound: async (house, { params, req, res }) => {
-    const key = await memos.memoSoundKey(house, params.requestId, params.memoId);
-    await sendObject(req, res, house.storage, key, 'audio/webm');
   },
 
   exportNotes: async (house, { params, res }) => {

@@ -1,2 +1,2 @@
-export { findDeskDocument, findDeskTake, isOnDesk, putDesk } from './deskItems.ts';
+export { findDeskDocument, findDeskTake, findNote, findTakeAnywhere, isOnDesk, putDesk } from './deskItems.ts';
 export { countDeskByRequest } from './repository.ts';

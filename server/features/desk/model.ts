@@ -8,7 +8,7 @@ interface OfRequest {
 export type MarkRow = Mark & OfRequest;
 export type NoteRow = Note & OfRequest;
 export type DrawingRow = Drawing & OfRequest & { made?: number };
-/** What needs no columns: measurements, comparisons, memos, looks and conflicts. */
+/** What needs no columns: measurements, comparisons, takes, looks and conflicts. */
 export interface DeskItemRow extends OfRequest {
   id: string;
   entity: DeskEntity;

@@ -1,7 +1,6 @@
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
-import { enqueueJob } from '../../jobs/index.ts';
-import { exportsFolder, memosFolder, stillsFolder } from '../../storage/index.ts';
+import { exportsFolder, stillsFolder } from '../../storage/index.ts';
 import { removeFootageBytes, type FootageRow } from '../footage/index.ts';
 import type { RequestRow } from './model.ts';
 import { changeRequest, findCritiquesShowing, forgetPartnerWords } from './repository.ts';
@@ -14,7 +13,10 @@ export async function removeShown(house: House, request: RequestRow, footage: Fo
   await removeFootageBytes(house, footage, made, transaction);
 }
 
-/** Forgets what tells who the partner was: their description, where they stood, the names of the files, and what was spoken. */
+/**
+ * Forgets what tells who the partner was: their description, where they stood and the names of the files. What the coach said stays: it is
+ * theirs.
+ */
 export async function forgetPartner(house: House, request: RequestRow, transaction: Transaction): Promise<void> {
   const intake = {
     ...request.intake,
@@ -27,5 +29,4 @@ export async function forgetPartner(house: House, request: RequestRow, transacti
   } as const;
   await changeRequest(house, request.id, { intake: { ...intake, whoMarks: [] } }, transaction);
   await forgetPartnerWords(house, request.id, transaction);
-  await enqueueJob(house, 'remove-footage', request.id, { transaction, payload: { keys: [memosFolder(request.id)], uploadIds: [] } });
 }

@@ -1,11 +1,9 @@
-import { readdir } from 'node:fs/promises';
-import { join } from 'node:path';
 import { addDays, addHours } from 'date-fns';
 import type { IntakeDraft } from '@lean-mentor/contract';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { changeFootage } from '../footage/index.ts';
 import { footageArrived } from './arrival.ts';
-import { exportKey, frameTableKey, memoKey, originalKey, reviewCopyKey, stillKey } from '../../storage/index.ts';
+import { exportKey, frameTableKey, originalKey, reviewCopyKey, stillKey, takeMasterKey } from '../../storage/index.ts';
 import { bringBout, bringCritique, bringRequest, clientA, clientB, anIntake } from '../../testing/people.ts';
 import { runDue } from '../../testing/jobs.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
@@ -285,8 +283,9 @@ describe('taking back', () => {
       { writtenFrom: { footages: [{ id: footageId, bouts }], scores: [] } },
       { where: { critiqueId } },
     );
-    const left = [memoKey(requestId, house.newId()), exportKey(critiqueId, house.newId())];
-    for (const key of left) await house.storage.putBytes(key, 'x');
+    const left = [exportKey(critiqueId, house.newId())];
+    const said = takeMasterKey(requestId, house.newId());
+    for (const key of [...left, said]) await house.storage.putBytes(key, 'x');
     await post(ada, requestId, 'withdraw-consent');
     await allJobs();
     for (const key of left) expect(await house.storage.size(key), key).toBeNull();
@@ -301,7 +300,8 @@ describe('taking back', () => {
     );
     expect(rest).not.toContain('Tom');
     expect(rest).not.toContain('"whoMarks":[{');
-    expect(await readdir(join(house.config.dataDir, 'memos')).catch(() => [])).not.toContain(requestId);
+    // The coach's own words stay.
+    expect(await house.storage.size(said)).toBe(1);
   });
 
   it('takes the stills out of a later critique too, which shows a moment of that footage', async () => {

@@ -1,6 +1,6 @@
 import type { TakePiece } from '@lean-mentor/contract';
 import { soundPeaks } from '@lean-mentor/core/footage';
-import { joinedParts, silencesOf, type TakeEvent } from '@lean-mentor/core/takes';
+import { joinedParts, restingOn, silencesOf, type TakeEvent } from '@lean-mentor/core/takes';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { open, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -11,6 +11,7 @@ import { MediaFault } from '../../media/mediaFault.ts';
 import type { Demuxer } from '../../media/sniffContainer.ts';
 import { decodeVoice, denoiseVoice, encodeVoice, levelsOf, samplesIn, voiceRate } from '../../media/voice.ts';
 import { takeLogKey, takeMasterKey, takePieceKey, takeVoiceKey } from '../../storage/index.ts';
+import { findDeskTake, findNote } from '../desk/index.ts';
 import type { TakePieceRow, TakeRow } from './model.ts';
 import { changeTake, findPieces, findTake } from './repository.ts';
 
@@ -46,6 +47,13 @@ async function decodePart(house: House, take: TakeRow, part: readonly TakePieceR
   return samples;
 }
 
+/** What was spoken for a note before notes were spoken as takes has no log: its note's frame stands from end to end. */
+async function begun(house: House, { requestId, id }: TakeRow, events: TakeEvent[]): Promise<TakeEvent[]> {
+  const noteId = events.length === 0 ? (await findDeskTake(house, requestId, id))?.noteId : undefined;
+  const note = noteId ? await findNote(house, requestId, noteId) : null;
+  return note ? [restingOn(note)] : events;
+}
+
 /** Voice and log of a whole take from its parts. A MediaFault means that trying again is useless. */
 async function putTogether(house: House, take: TakeRow, folder: string): Promise<Partial<TakeRow>> {
   const { storage } = house;
@@ -61,7 +69,7 @@ async function putTogether(house: House, take: TakeRow, folder: string): Promise
     await rm(samples);
   }
   const seconds = joined.reduce((sum, part) => sum + part.seconds, 0);
-  const events = joinedParts(joined);
+  const events = await begun(house, take, joinedParts(joined));
   if (events[0]?.kind !== 'stage') throw new MediaFault('What the desk showed when this take began was not sent with it.');
   const file = await open(whole);
   const levels = await levelsOf(file).finally(() => file.close());

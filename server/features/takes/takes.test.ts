@@ -2,14 +2,19 @@ import { readTakeFile, type TakeRecording } from '@lean-mentor/contract';
 import type { TakeEvent } from '@lean-mentor/core/takes';
 import { strFromU8, unzipSync } from 'fflate';
 import { writeFile } from 'node:fs/promises';
+import { QueryTypes } from 'sequelize';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { ffprobeJson } from '../../media/ffmpeg.ts';
 import { madeVoice } from '../../testing/madeVoice.ts';
-import { bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { aNote, bringRequest, clientA, clientB } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { statements } from '../../db/migrations/017-take-words.ts';
+import { statements as memosAreTakes } from '../../db/migrations/018-memos-are-takes.ts';
+import { memoKey } from '../../storage/index.ts';
+import { findDeskDocument } from '../desk/index.ts';
+import { carryMemo } from './carryMemo.ts';
 import { makeTake } from './makeTake.ts';
 
 const { house, coach, client, assistant } = peopledHouse('coach', 'client', 'assistant');
@@ -217,5 +222,34 @@ describe('a take', () => {
     expect((await coach.ask('post', `/api/requests/${others}/takes/${takeId}/finish`, { pieces: [1] })).status).toBe(404);
     const odd = await send(0, 1, voice, [{ t: 1, kind: 'leap' } as never]);
     expect([odd.status, odd.body.message]).toEqual([400, expect.stringContaining('events.0')]);
+  });
+});
+
+describe('what was spoken for a note before notes were spoken as takes', () => {
+  it('is brought forward as a take of the note’s frame, with its sound, once; what never arrived waits for its browser', async () => {
+    const { db } = house;
+    const note = aNote(house.newId(), footageId, { fromFrame: 7, what: 'The elbow leaves.' });
+    await db.notes.create({ ...note, requestId });
+    const [said, unsent, orphan] = [house.newId(), house.newId(), house.newId()];
+    const memo = (id: string, noteId = note.id) =>
+      db.deskItems.create({ id, requestId, entity: 'memo', thing: { id, noteId, seconds: 6, peaks: [] } } as never);
+    for (const id of [said, unsent]) await memo(id);
+    await memo(orphan, house.newId());
+    await house.storage.putBytes(memoKey(requestId, said), voice);
+    for (const statement of memosAreTakes) await db.sequelize.query(statement, { type: QueryTypes.RAW });
+    for (let times = 0; times < 2; times++) for (const id of [said, unsent, orphan]) await carryMemo(house, id);
+    await makeTake(house, said);
+    const { takes } = await findDeskDocument(house, requestId);
+    expect([takes[said], takes[unsent]?.noteId, takes[orphan]]).toEqual([
+      { id: said, footageId, noteId: note.id, title: 'The elbow leaves.', cuts: [], captions: [], chapters: [] },
+      note.id,
+      undefined,
+    ]);
+    const { body } = await coach.ask('get', `/api/requests/${requestId}/takes`);
+    expect(body).toMatchObject([{ id: said, state: 'ready', seconds: expect.closeTo(6, 1) }]);
+    const log = (await coach.ask('get', `/api/requests/${requestId}/takes/${said}/log`)).body;
+    expect(log.events).toMatchObject([{ kind: 'stage', frame: 7, note: { id: note.id, words: 'The elbow leaves.' } }]);
+    expect(await house.storage.size(memoKey(requestId, said))).toBeNull();
+    expect(await db.jobs.count({ where: { kind: 'carry-memo' } })).toBe(3);
   });
 });

@@ -27,7 +27,7 @@ interface DeskDb extends DBSchema {
     value: EditGroup & { requestId: string; at: number; undone: boolean; accountId: string | null };
     indexes: { requestId: string };
   };
-  /** Spoken memos whose sound the server does not have yet. */
+  /** What was spoken for a note before that was a take, and had not been sent; `carriedMemos` makes takes of it. */
   sounds: { key: string; value: { memoId: string; requestId: string; sound: Blob; keptAt: number; accountId: string | null } };
   /** Edits that the server will never take, for their author to see. */
   aside: { key: string; value: SetAside & { accountId: string | null } };
@@ -35,7 +35,7 @@ interface DeskDb extends DBSchema {
   takePieces: { key: [string, number, number]; value: KeptPiece };
   /** Takes that are being spoken, or were when their tab died: how many pieces each of their parts has. */
   takesSpoken: { key: string; value: SpokenTake };
-  /** Memos that are being recorded, as far as they have been spoken: a tab that dies loses the last second only. */
+  /** The same of a tab that died while it was spoken. */
   recordings: { key: string; value: Recording };
 }
 
@@ -160,8 +160,11 @@ export async function keepChanges(
 export async function readOutbox(requestId?: string): Promise<{ requestId: string; change: DeskChange }[]> {
   const db = await deskDb();
   const kept = requestId === undefined ? await db.getAll('outbox') : await db.getAllFromIndex('outbox', 'requestId', requestId);
-  return kept.filter(({ accountId }) => accountId === currentAccount());
+  return kept.filter(({ accountId, change }) => accountId === currentAccount() && !isMemo(change));
 }
+
+/** A step about a spoken note of before notes were spoken as takes: `carriedMemos` alone knows what to do with it. */
+export const isMemo = (change: DeskChange): boolean => (change.entity as string) === 'memo';
 
 /** Sets edits aside that the server will never take: they are sent no more, and their author is shown them. */
 export async function setAside(refused: readonly SetAside[]): Promise<void> {
@@ -198,7 +201,7 @@ export async function dropFromOutbox(changeIds: readonly string[]): Promise<void
 export async function readHistory(requestId: string): Promise<History> {
   const db = await deskDb();
   const steps = (await db.getAllFromIndex('history', 'requestId', requestId))
-    .filter(({ accountId }) => accountId === currentAccount())
+    .filter(({ accountId, changes }) => accountId === currentAccount() && !changes.some(isMemo))
     .sort((a, b) => a.at - b.at);
   const of = (undone: boolean): EditGroup[] => steps.filter((step) => step.undone === undone).map(({ id, changes }) => ({ id, changes }));
   // What was undone last is done again first: it stands last.

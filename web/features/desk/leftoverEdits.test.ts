@@ -7,9 +7,8 @@ import { call } from '../../shared/wire/index.ts';
 import { wire } from '../../shared/wire/wire.ts';
 import { type DeskVisit, mark, patience, visitDesk } from '../../testing/deskVisit.ts';
 import { deskOpened } from './deskSlice.ts';
-import { deskDb, dropFromOutbox, keepChanges, letAsideGo, readAside, readHistory, readOutbox } from './deskStore.ts';
+import { dropFromOutbox, keepChanges, letAsideGo, readAside, readHistory, readOutbox } from './deskStore.ts';
 import { sendLeftoverEdits } from './leftoverEdits.ts';
-import { recoverRecordings } from './memo/recordings.ts';
 
 let visit: DeskVisit;
 beforeEach(async () => void (visit = await visitDesk()));
@@ -88,29 +87,6 @@ describe('edits that somebody left in this browser', () => {
       }),
     );
     await signInAs(null);
-  });
-});
-
-describe('a memo whose tab died while it was being spoken', () => {
-  it('is there at the next visit as far as it was spoken, once, and of a recording that goes on nothing is taken', async () => {
-    const [dead, alive] = [crypto.randomUUID(), crypto.randomUUID()];
-    const recording = (memoId: string, ago: number) => ({
-      memoId,
-      requestId: visit.requestId,
-      noteId: crypto.randomUUID(),
-      accountId: null,
-      type: 'audio/webm',
-      parts: [new Blob(['a']), new Blob(['b'])],
-      at: Date.now() - ago,
-    });
-    const db = await deskDb();
-    await db.put('recordings', recording(dead, 60_000));
-    await db.put('recordings', recording(alive, 500));
-    for (let visits = 0; visits < 2; visits++) await recoverRecordings(() => Promise.resolve({ seconds: 2, peaks: [0.5] }));
-    expect(await visit.kept()).toMatchObject([{ entity: 'memo', id: dead, after: { seconds: 2, peaks: [0.5] } }]);
-    expect((await db.getAll('sounds')).map(({ memoId }) => memoId)).toEqual([dead]);
-    expect((await db.getAll('recordings')).map(({ memoId }) => memoId)).toEqual([alive]);
-    await dropFromOutbox((await visit.kept()).map(({ changeId }) => changeId));
   });
 });
 

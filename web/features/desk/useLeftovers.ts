@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { useDispatch, useStore } from 'react-redux';
-import { sendSounds } from './memo/memoSounds.ts';
-import { recoverRecordings } from './memo/recordings.ts';
+import { deskApi } from './api.ts';
+import { carryMemos } from './take/carriedMemos.ts';
 import { useDeadTakes } from './take/useDeadTakes.ts';
 import { sendLeftoverEdits, type Dispatch, type WithDesk } from './leftoverEdits.ts';
 
@@ -9,8 +9,8 @@ import { sendLeftoverEdits, type Dispatch, type WithDesk } from './leftoverEdits
 const restMs = 3000;
 
 /**
- * Sends what an earlier visit left in this browser: memos whose tab died, edits of any desk, then the sounds of memos among them, and
- * takes that were being spoken.
+ * Sends what an earlier visit left in this browser: edits of any desk, and takes that were being spoken; what was spoken for notes
+ * before that was a take becomes one first.
  */
 export function useLeftovers(): void {
   const dispatch = useDispatch<Dispatch>();
@@ -18,9 +18,14 @@ export function useLeftovers(): void {
   useDeadTakes();
   useEffect(() => {
     const send = async (): Promise<void> => {
-      await recoverRecordings();
-      await sendLeftoverEdits(dispatch, store.getState().desk);
-      await sendSounds();
+      const sendEdits = () => sendLeftoverEdits(dispatch, store.getState().desk);
+      // Their notes first.
+      await sendEdits();
+      const carried = await carryMemos(async (requestId, noteId) => {
+        const asked = dispatch(deskApi.endpoints.openDesk.initiate(requestId, { subscribe: false, forceRefetch: true }));
+        return (await asked.unwrap()).document.notes[noteId] ?? null;
+      });
+      if (carried) await sendEdits();
     };
     // A browser that stores nothing has nothing left.
     const timer = setTimeout(() => void send().catch(() => undefined), restMs);

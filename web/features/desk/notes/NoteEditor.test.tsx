@@ -5,6 +5,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { aNote, footageId, openDeskHouse, requestId } from '../../../testing/deskHouse.tsx';
 import type { DeskControls } from '../DeskControls.tsx';
+import { noTake } from '../take/takeRecorder.ts';
 import { NoteEditor } from './NoteEditor.tsx';
 
 const writing = { noteId: 'n', footageId, atFrame: 33, toFrame: null, markId: 'm', focus: 1 };
@@ -23,7 +24,10 @@ let earlier: object[] = [];
 const close = vi.fn();
 function open(note: Note | undefined, more: Partial<DeskDocument> = {}) {
   close.mockClear();
-  const controls = { writing: { note, close, link: vi.fn(), linking: false } as unknown as DeskControls['writing'] };
+  const controls = {
+    writing: { note, close, link: vi.fn(), linking: false } as unknown as DeskControls['writing'],
+    take: { state: noTake } as DeskControls['take'],
+  };
   const house = openDeskHouse({ marks: { m: mark }, notes: note ? { n: note } : {}, ...more }, {}, controls);
   const view = house.show(<NoteEditor writing={writing} />);
   return { ...house, ...view, noteNow: () => house.desk().document.notes['n'] };

@@ -1,95 +1,121 @@
+import type { TakeRecording } from '@lean-mentor/contract';
+import { streamTakeVoice } from '@lean-mentor/contract';
 import type { Note } from '@lean-mentor/core/desk';
-import { getMemoSound } from '@lean-mentor/contract';
+import { soundPeaks } from '@lean-mentor/core/footage';
 import { Mic, Play, Square, Trash2 } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { IconButton } from '../../../shared/primitives/index.ts';
 import { addressOf } from '../../../shared/wire/index.ts';
+import { useListTakesQuery } from '../../takes/index.ts';
+import { useControls } from '../DeskControls.tsx';
 import { useScene } from '../DeskScene.ts';
 import { useDeskPart } from '../useDesk.ts';
-import { useRecorder } from '../memo/useRecorder.ts';
-import { keptSound } from '../memo/memoSounds.ts';
 
-/** Words that are spoken instead of written: recorded with the microphone, shown as its loudness, played back here. */
+const small = 'inline-flex h-7 items-center gap-1 px-1 text-small font-semibold';
+/** What is put together is asked after this often, in ms. */
+const lookAgainMs = 1500;
+const bars = 80;
+
+/** Words that are spoken instead of written: a short take of the note's own, shown as its loudness, heard and mended from here. */
 export function NoteMemo({ note }: { note: Note }) {
-  const { subject, actions } = useScene();
-  const memos = useDeskPart((desk) => desk.document.memos);
-  const recorder = useRecorder(subject.request.id, note.id, (memo) => actions.add('memo', { ...memo, noteId: note.id }));
-  const memo = Object.values(memos).find(({ noteId }) => noteId === note.id);
-  if (recorder.seconds !== null)
+  const take = useControls('take');
+  const takes = useDeskPart((desk) => desk.document.takes);
+  const { phase, noteId, takeId } = take.state;
+  const said = Object.values(takes).find((one) => one.noteId === note.id);
+  if (phase !== 'away' && noteId === note.id && (takeId === null || takeId === said?.id))
     return (
-      <button
-        type="button"
-        onClick={recorder.stop}
-        className="inline-flex h-7 items-center gap-1 bg-pine px-2 text-small font-semibold text-linen"
-      >
-        <Square size={12} aria-hidden /> Stop <span className="time">{recorder.seconds.toFixed(0)} s</span>
+      <button type="button" onClick={take.done} className={`${small} bg-pine px-2 text-linen`}>
+        <Square size={12} aria-hidden /> That was it
       </button>
     );
-  if (!memo)
-    return (
-      <button
-        type="button"
-        onClick={() => void recorder.start()}
-        className="inline-flex h-7 items-center gap-1 px-1 text-small font-semibold text-pine hover:bg-linen"
-      >
-        <Mic size={14} aria-hidden /> Say it
-      </button>
-    );
+  if (said) return <SaidNote takeId={said.id} />;
   return (
-    <MemoPlayer
-      requestId={subject.request.id}
-      memoId={memo.id}
-      peaks={memo.peaks}
-      seconds={memo.seconds}
-      onAway={() => actions.remove('memo', memo.id)}
-    />
+    <button
+      type="button"
+      disabled={phase !== 'away'}
+      onClick={() => take.sayNote(note.id)}
+      className={`${small} text-pine hover:bg-linen disabled:opacity-50`}
+    >
+      <Mic size={14} aria-hidden /> Say it
+    </button>
   );
 }
 
-interface MemoPlayerProps {
-  requestId: string;
-  memoId: string;
-  peaks: readonly number[];
-  seconds: number;
-  onAway: () => void;
+const stateWords: Readonly<Record<TakeRecording['state'], string>> = {
+  recording: 'on its way',
+  waiting: 'being put together',
+  ready: '',
+  failed: 'could not be put together',
+};
+
+function SaidNote({ takeId }: { takeId: string }) {
+  const { subject, actions } = useScene();
+  const requestId = subject.request.id;
+  const { data = [] } = useListTakesQuery(requestId);
+  const recording = data.find(({ id }) => id === takeId);
+  return (
+    <span className="inline-flex items-center gap-1 text-small" aria-label="Spoken note">
+      {recording?.state === 'ready' ? (
+        <>
+          <Listened voice={addressOf(streamTakeVoice, { requestId, takeId, voice: 'recorded' })} {...recording} />
+          <Link className="linked" to={`/requests/${requestId}/takes/${takeId}`}>
+            Read and mend
+          </Link>
+        </>
+      ) : (
+        <NotYet requestId={requestId} recording={recording} />
+      )}
+      <IconButton icon={Trash2} words="Take the spoken note away" onClick={() => actions.remove('take', takeId)} />
+    </span>
+  );
+}
+
+/** Looks again and again until what was said is there. */
+function NotYet({ requestId, recording }: { requestId: string; recording: TakeRecording | undefined }) {
+  useListTakesQuery(requestId, { pollingInterval: lookAgainMs });
+  return (
+    <span role="status" className="text-reed">
+      What was said is {stateWords[recording?.state ?? 'recording']}. {recording?.failure}
+    </span>
+  );
 }
 
 const height = 22;
 
-function MemoPlayer({ requestId, memoId, peaks, seconds, onAway }: MemoPlayerProps) {
+function Listened({ voice, peaks, seconds }: { voice: string; peaks: readonly number[]; seconds: number }) {
   const audio = useRef<HTMLAudioElement | null>(null);
   const [played, setPlayed] = useState<number | null>(null);
+  useEffect(() => () => audio.current?.pause(), []);
+  const loud = useMemo(() => soundPeaks(peaks, Math.min(bars, peaks.length)), [peaks]);
   const toggle = async (): Promise<void> => {
     if (audio.current && played !== null) return audio.current.pause();
-    const kept = await keptSound(memoId);
-    const element = new Audio(kept ? URL.createObjectURL(kept) : addressOf(getMemoSound, { requestId, memoId }));
-    audio.current = element;
+    const element = (audio.current = new Audio(voice));
     element.ontimeupdate = () => setPlayed(element.currentTime / Math.max(0.1, seconds));
     element.onpause = element.onended = () => setPlayed(null);
     setPlayed(0);
     await element.play().catch(() => setPlayed(null));
   };
-  const width = Math.max(40, peaks.length);
+  const width = Math.max(40, loud.length);
   return (
-    <span className="inline-flex items-center" aria-label="Spoken note">
+    <>
       <IconButton
         icon={played === null ? Play : Square}
         words={played === null ? `Play what was said, ${seconds.toFixed(0)} s` : 'Stop'}
         onClick={() => void toggle()}
       />
       <svg width={width} height={height} role="img" aria-label="Loudness from start to end">
-        {peaks.map((peak, i) => (
+        {loud.map((peak, i) => (
           <rect
             key={i}
-            x={(i * width) / peaks.length}
+            x={(i * width) / loud.length}
             y={(height - Math.max(1.5, peak * height)) / 2}
-            width={Math.max(0.8, width / peaks.length - 0.6)}
+            width={Math.max(0.8, width / loud.length - 0.6)}
             height={Math.max(1.5, peak * height)}
-            className={played !== null && i / peaks.length < played ? 'fill-pine' : 'fill-reed'}
+            className={played !== null && i / loud.length < played ? 'fill-pine' : 'fill-reed'}
           />
         ))}
       </svg>
-      <IconButton icon={Trash2} words="Take the spoken note away" onClick={onAway} />
-    </span>
+    </>
   );
 }

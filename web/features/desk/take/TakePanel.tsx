@@ -143,7 +143,8 @@ function TakesHere() {
   const { document } = useContents();
   const { takeId } = useControls('take').state;
   const { data = [] } = useListTakesQuery(subject.request.id, { pollingInterval: lookAgainMs });
-  const takes = Object.values(document.takes).filter(({ id }) => id !== takeId);
+  // What says a note is found with that note.
+  const takes = Object.values(document.takes).filter(({ id, noteId }) => id !== takeId && !(noteId && document.notes[noteId]));
   if (takes.length === 0) return null;
   return (
     <ul className="border-t border-seam">

@@ -6,6 +6,8 @@ import { deskDb, type KeptPiece, type SpokenTake } from '../deskStore.ts';
 const [shortestWaitMs, longestWaitMs] = [400, 8000];
 /** A tab that has a take in hand says so this often; one that has not for so long is dead (ms). */
 const [beatMs, deadMs] = [2000, 7000];
+/** What is left of a take that the server does not know is kept this long, in ms: it may lie in an outbox, or was taken off its desk. */
+const mostKeptMs = 14 * 86_400_000;
 
 async function base64(blob: Blob): Promise<string> {
   const bytes = new Uint8Array(await blob.arrayBuffer());
@@ -15,7 +17,7 @@ async function base64(blob: Blob): Promise<string> {
   return btoa(text);
 }
 
-type Sent = 'taken' | 'refused' | 'again';
+type Sent = 'taken' | 'refused' | 'unknown' | 'again';
 
 type Asked = typeof saveTakePiece | typeof finishTake;
 async function sent(operation: Asked, params: Record<string, string | number>, body: object): Promise<Sent> {
@@ -25,6 +27,7 @@ async function sent(operation: Asked, params: Record<string, string | number>, b
     body: JSON.stringify(body),
   }).catch(() => null);
   if (answer?.ok) return 'taken';
+  if (answer?.status === 404) return 'unknown';
   return answer?.status === 400 || answer?.status === 413 ? 'refused' : 'again';
 }
 
@@ -112,7 +115,7 @@ export class PieceKeeper {
 async function untilTaken(send: () => Promise<Sent>): Promise<Sent> {
   for (let wait = shortestWaitMs; ; wait = Math.min(longestWaitMs, wait * 1.6)) {
     const came = await send();
-    if (came !== 'again') return came;
+    if (came === 'taken' || came === 'refused') return came;
     await new Promise((resolve) => setTimeout(resolve, wait));
   }
 }
@@ -138,11 +141,13 @@ export async function finishDeadTakes(): Promise<number | null> {
     for (const piece of left) {
       // What a browser that was killed had not wholly written is lost, and with it what of its part comes later.
       const came = await sendPiece(piece).catch((): Sent => 'refused');
-      if (came === 'again') all = false;
+      const forgotten = came === 'unknown' && Date.now() - at > mostKeptMs;
+      if (came === 'again' || (came === 'unknown' && !forgotten)) all = false;
       else await db.delete('takePieces', [takeId, piece.part, piece.piece]);
       if (came === 'refused') there[piece.part] = Math.min(there[piece.part] ?? 0, piece.piece);
     }
-    if (all && (await sent(finishTake, { requestId, takeId }, { pieces: there })) === 'taken') await db.delete('takesSpoken', takeId);
+    const finished = all && (await sent(finishTake, { requestId, takeId }, { pieces: there }));
+    if (finished === 'taken' || (finished === 'unknown' && Date.now() - at > mostKeptMs)) await db.delete('takesSpoken', takeId);
     else again = deadMs;
   }
   return again;

@@ -49,7 +49,7 @@ const made = (): TakeRecorder =>
         return Promise.resolve();
       },
     }),
-    begun: () => 'take',
+    begun: (noteId) => (noteId === null ? 'take' : `take of ${noteId}`),
     chapterBegan: (_, chapter) => void chapters.push(chapter),
     chapterRenamed: (_, before, title) => {
       for (const one of chapters) if (one.title === before) one.title = title;
@@ -95,6 +95,22 @@ describe('a take', () => {
     ]);
     await recorder.done();
     expect([finished, silent, voices[0]!.open]).toEqual([1, false, false]);
+  });
+
+  it('that says a note is recorded as soon as the microphone is there, and is that note’s; the next one is not', async () => {
+    const recorder = made();
+    await recorder.sayNote('n');
+    expect(recorder.snapshot()).toMatchObject({ phase: 'speaking', takeId: 'take of n', noteId: 'n' });
+    await recorder.done();
+    expect([finished, recorder.snapshot().noteId]).toEqual([1, null]);
+    await recorder.arm();
+    await recorder.sayNote('m');
+    // A microphone that is open already is not taken over.
+    expect(recorder.snapshot()).toMatchObject({ phase: 'armed', noteId: null });
+    refuses = true;
+    await recorder.done();
+    await recorder.sayNote('n');
+    expect(recorder.snapshot()).toMatchObject({ phase: 'away', noteId: null, why: expect.stringContaining('microphone') });
   });
 
   it('called off while it is counted in has said nothing and is none', async () => {

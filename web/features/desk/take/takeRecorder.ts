@@ -34,6 +34,8 @@ export interface TakeState {
   before: number;
   /** From where the next part is said anew, in seconds of the recording; null: it goes on where the last one ended. */
   anew: number | null;
+  /** The note that is said; null: whatever comes. */
+  noteId: string | null;
   /** Seconds left of the count-in. */
   count: number;
   chapter: string;
@@ -43,7 +45,7 @@ export interface TakeState {
 }
 
 export const noTake: TakeState = {
-  ...{ phase: 'away', takeId: null, before: 0, anew: null, count: 0, chapter: '', why: null },
+  ...{ phase: 'away', takeId: null, before: 0, anew: null, noteId: null, count: 0, chapter: '', why: null },
   pieces: { waiting: 0, unkept: false, refused: false },
 };
 
@@ -67,8 +69,8 @@ export interface TakeDoings {
     add: (part: number, piece: Pick<KeptPiece, 'type' | 'voice' | 'events'>) => void;
     finish: () => Promise<void>;
   };
-  /** Puts a new take on the desk and answers its id. */
-  begun: () => string;
+  /** Puts a new take on the desk and answers its id. `noteId`: of the note that it says. */
+  begun: (noteId: string | null) => string;
   /** A chapter begins, the last one is called otherwise, or a stretch is said anew. */
   chapterBegan: (takeId: string, chapter: ChapterStart) => void;
   chapterRenamed: (takeId: string, before: string, title: string) => void;
@@ -106,10 +108,17 @@ export class TakeRecorder {
   /** Seconds of the whole take so far. */
   readonly seconds = (): number => this.state.before + (this.state.phase === 'speaking' ? this.voice!.now() : 0);
 
+  /** Says a note: a take of its own, recorded as soon as the microphone is there. */
+  readonly sayNote = async (noteId: string): Promise<void> => {
+    await this.arm(null, noteId);
+    if (this.state.phase === 'armed' && this.state.noteId === noteId) this.speak();
+  };
+
   /** Asks for the microphone. `earlier`: the take is gone on with. */
-  readonly arm = async (earlier: EarlierTake | null = null): Promise<void> => {
+  readonly arm = async (earlier: EarlierTake | null = null, noteId: string | null = null): Promise<void> => {
     if (this.state.phase !== 'away') return;
-    this.say({ ...noTake, phase: 'asking', takeId: earlier?.takeId ?? null, before: earlier?.seconds ?? 0, anew: earlier?.from ?? null });
+    const of = { takeId: earlier?.takeId ?? null, before: earlier?.seconds ?? 0, anew: earlier?.from ?? null, noteId };
+    this.say({ ...noTake, phase: 'asking', ...of });
     this.part = earlier?.pieces.length ?? 0;
     this.over = [];
     this.chapterOf = null;
@@ -210,7 +219,7 @@ export class TakeRecorder {
 
   private speak(): void {
     clearInterval(this.counting);
-    const takeId = this.state.takeId ?? this.doings.begun();
+    const takeId = this.state.takeId ?? this.doings.begun(this.state.noteId);
     this.keeper ??= this.keeperOf(takeId, []);
     const { keeper, part } = this;
     const { anew, before } = this.state;

@@ -1,4 +1,4 @@
-import { drawingsAtFrame, type Drawing } from '@lean-mentor/core/desk';
+import { drawingsAtFrame, type DeskTake, type Drawing } from '@lean-mentor/core/desk';
 import type { DeskLook, FrameStretch, TakeDrawing } from '@lean-mentor/core/takes';
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useDispatch } from 'react-redux';
@@ -22,6 +22,8 @@ export interface TakeControls {
   /** Ends the take. */
   done: () => void;
   arm: (earlier: EarlierTake | null) => void;
+  /** Begins a take that says a note. */
+  sayNote: (noteId: string) => void;
   /** A chapter begins here. */
   chapter: () => void;
   isSpeaking: () => boolean;
@@ -90,9 +92,9 @@ export function useTake(given: Given): TakeControls {
       table,
       open: (onLost) => openVoice(chosen.current, onLost),
       keeper: (takeId, pieces, tell) => new PieceKeeper({ requestId, takeId }, pieces, tell),
-      begun: () => {
+      begun: (noteId) => {
         const id = newId();
-        const take = { id, footageId: footage.id, title: '', cuts: [], captions: [], chapters: [] };
+        const take = { id, footageId: footage.id, ...saying(noteId, now.current), cuts: [], captions: [], chapters: [] };
         // No step to be taken back: what has been spoken is not undone with a key.
         actions.prepare((_, make) => [make.created('take', id, take)]);
         return id;
@@ -148,6 +150,7 @@ export function useTake(given: Given): TakeControls {
       leave: recorder.leave,
       done: () => void recorder.done(),
       arm: (earlier) => void recorder.arm(earlier),
+      sayNote: (noteId) => void recorder.sayNote(noteId),
       chapter: () => recorder.chapter(`Part ${takeChapters(now.current, state.takeId) + 1}`),
       isSpeaking: () => recorder.snapshot().phase === 'speaking',
       isOrdered: () => order.on && recorder.snapshot().phase !== 'away',
@@ -158,6 +161,10 @@ export function useTake(given: Given): TakeControls {
     [state, order, microphone, recorder, now],
   );
 }
+
+/** What a new take is called, and which note it says. */
+const saying = (noteId: string | null, { contents }: Given): Pick<DeskTake, 'title' | 'noteId'> =>
+  noteId === null ? { title: '' } : { noteId, title: chapterTitle(contents.whole, noteId) };
 
 /** Chapters begin with each step of the order and with each note that is opened besides; those of one fix are one chapter. */
 function useChapters({ writing, contents }: Given, { now: step }: OrderControls, recorder: TakeRecorder | null): void {
