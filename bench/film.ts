@@ -56,7 +56,7 @@ export async function benchFilm(folder: string): Promise<Figure[]> {
   runFfmpeg(...reviewCopyArguments(filmed, footage, await probe(filmed, 'mov')));
   const [table, size] = [await readFrameTable(footage), { width: 1280, height: 720 }];
   const matrix = await matrixOf(footage, 'mov', 0, size);
-  const source = { file: footage, demuxer: 'mov', videoStream: 0, table, size, matrix } as const;
+  const source = { file: footage, demuxer: 'mov', videoStream: 0, table, size, matrix, compared: new Map() } as const;
   const bare = (): number => runFfmpeg('-i', footage, '-an', ...playsAnywhere, join(folder, 'bare.mp4'));
   const figures: Figure[] = [];
   let most = 0;

@@ -1,9 +1,10 @@
-import { drawingTools, strokeColours, strokeWeights, wholePicture } from '@lean-mentor/core/desk';
+import { comparisonLayouts, drawingTools, strokeColours, strokeWeights, wholePicture } from '@lean-mentor/core/desk';
 import { frameTableFault, type FrameTable } from '@lean-mentor/core/footage';
 import { fastestRate, slowestRate, type Take } from '@lean-mentor/core/takes';
 import { z } from 'zod';
 import { drawing } from './desk.ts';
 import { takeCaptions, takeChapters, takeCuts, takeSeconds as seconds } from './deskTake.ts';
+import { id } from './ids.ts';
 import { schemaFault } from './schemaFault.ts';
 
 export const takeFormat = 'lean-mentor/take@1';
@@ -24,6 +25,25 @@ const stroke = z.object({
   points: z.array(strokePoint).min(1).max(10_000),
 });
 const copies = z.array(drawing.omit({ id: true, footageId: true }).extend({ id: name })).max(500);
+const compare = z.object({
+  layout: z.enum(comparisonLayouts),
+  opacity: share,
+  items: z
+    .array(
+      z.object({
+        footageId: id,
+        anchorFrame: frame,
+        range: z.object({ fromFrame: frame, toFrame: frame }).nullable(),
+        mirrored: z.boolean(),
+      }),
+    )
+    .min(1)
+    .max(4),
+  /** How far all are from their anchors, in seconds, how fast that grows, and between which it is played over and over. */
+  offset: z.number().min(-36_000).max(36_000),
+  rate,
+  span: z.object({ from: z.number().min(-36_000), to: z.number().max(36_000) }).nullable(),
+});
 const t = seconds;
 
 /** Something done on the desk while the voice ran; `t` in seconds of the voice. */
@@ -45,6 +65,7 @@ export const takeEvent = z.discriminatedUnion('kind', [
       .object({ id: name, words: z.string().max(2000) })
       .nullable()
       .default(null),
+    compare: compare.nullable().optional(),
   }),
   z.object({ t, kind: z.literal('show'), frame }),
   z.object({ t, kind: z.literal('run'), frame, rate }),
@@ -55,6 +76,7 @@ export const takeEvent = z.discriminatedUnion('kind', [
   z.object({ t, kind: z.literal('rub'), id: name }),
   z.object({ t, kind: z.literal('drawings'), shown: copies }),
   z.object({ t, kind: z.literal('note'), id: name, open: z.boolean(), words: z.string().max(2000).default('') }),
+  z.object({ t, kind: z.literal('compare'), shown: compare.nullable() }),
 ]);
 
 /** A spoken critique with its voice beside it (format lean-mentor/take@1). All times are seconds of the recording, before cuts. */

@@ -81,7 +81,19 @@ describe('a take', () => {
     await page.keyboard.press('KeyR');
     await phase(page, 'speaking');
     await page.keyboard.press('KeyA');
-    await rest(800);
+    await rest(500);
+    // Two frames beside each other, stepped once together.
+    await page.keyboard.press('KeyC');
+    await page.keyboard.press('KeyD');
+    await settledFrame(page);
+    await page.keyboard.press('KeyC');
+    await page.click('[aria-label="Compare tray, 2 in it"]');
+    await page.waitForSelector('[aria-label="Compare tray"] canvas');
+    await rest(700);
+    await page.keyboard.press('KeyD');
+    await rest(900);
+    await page.keyboard.press('Escape');
+    await rest(500);
     await page.keyboard.press('KeyR');
     await page.waitForSelector('[aria-label="Spoken critique"]');
     await page.keyboard.press('Escape');
@@ -93,7 +105,7 @@ describe('a take', () => {
     const { events, seconds } = await log(page, takeId);
     const kinds = events.map(({ kind }) => kind);
     expect(kinds[0]).toBe('stage');
-    for (const kind of ['run', 'stop', 'stroke', 'drawings', 'note']) expect(kinds, kind).toContain(kind);
+    for (const kind of ['run', 'stop', 'stroke', 'drawings', 'note', 'compare']) expect(kinds, kind).toContain(kind);
     expect(events.every(({ t }, i) => t <= seconds && t >= (events[i - 1]?.t ?? 0))).toBe(true);
     // The second part begins with the whole stage, and steps one frame back.
     const again = events.findIndex(({ kind }, i) => i > 0 && kind === 'stage');
@@ -222,6 +234,33 @@ describe('a take', () => {
         await vi.waitFor(async () => expect(await playerFrame(page), `at ${t} s`).toBe(meant(events, times, heard)), patience);
       }
       expect(await page.$$('[data-take-player] svg path')).not.toHaveLength(0);
+      expect(client.faults).toEqual([]);
+    });
+
+    it('shows what the coach laid beside each other, each at its own frame, and the picture again afterwards', async () => {
+      const { page } = client;
+      const compared = (await log(marit.page, takeId)).events.filter((event) => event.kind === 'compare') as unknown as {
+        t: number;
+        shown: { offset: number; items: { anchorFrame: number }[] } | null;
+      }[];
+      const last = compared.at(-1)!;
+      expect([last.shown, compared.length]).toEqual([null, expect.any(Number)]);
+      const frames = () => page.$$eval('[data-compared] canvas', (all) => all.map((one) => Number(one.getAttribute('data-compare-frame'))));
+      await seekTake(page, last.t - 0.2);
+      const anchors = compared.at(-2)!.shown!.items.map(({ anchorFrame }) => anchorFrame);
+      expect(anchors[1]).toBe(anchors[0]! + 1);
+      await vi.waitFor(async () => expect(await frames()).toEqual(anchors.map((anchor) => anchor + 1)), patience);
+      // Drawn, not only counted: neither is a blank picture.
+      const spread = () =>
+        page.$$eval('[data-compared] canvas', (all) =>
+          all.map((canvas) => {
+            const { data } = (canvas as HTMLCanvasElement).getContext('2d')!.getImageData(0, 0, 64, 64);
+            return Math.max(...data.filter((_, i) => i % 4 !== 3)) - Math.min(...data.filter((_, i) => i % 4 !== 3));
+          }),
+        );
+      await vi.waitFor(async () => expect(Math.min(...(await spread()))).toBeGreaterThan(20), patience);
+      await seekTake(page, last.t + 0.2);
+      await page.waitForFunction(() => !document.querySelector('[data-compared]'));
       expect(client.faults).toEqual([]);
     });
 

@@ -12,13 +12,14 @@ import {
   stageReader,
   strokeTimes,
   type DeskLook,
+  type TakeComparison,
   type TakeDrawing,
   type TakeEvent,
 } from './index.ts';
-import { randomTable } from './testing/randomTake.ts';
+import { randomComparison, randomTable } from './testing/randomTake.ts';
 
 const table = { times: Array.from({ length: 300 }, (_, i) => i / 30), endSeconds: 10 };
-const rest: DeskLook = { frame: 30, rate: 0, view: { zoom: 1, x: 0, y: 0 }, mirrored: false, drawings: [], note: null };
+const rest: DeskLook = { frame: 30, rate: 0, view: { zoom: 1, x: 0, y: 0 }, mirrored: false, drawings: [], note: null, compare: null };
 const drawing = (id: string): TakeDrawing => ({
   ...{ id, tool: 'ring', colour: 'client', weight: 'plain', words: '', points: [], keys: [], fromFrame: 0, toFrame: 300 },
 });
@@ -31,6 +32,7 @@ describe('the log of a desk', () => {
     mirrored: fc.boolean(),
     drawings: fc.subarray(['a', 'b', 'c']).map((ids) => ids.map(drawing)),
     note: fc.option(fc.record({ id: fc.constantFrom('n', 'm'), words: fc.constantFrom('', 'The hand.') })),
+    compare: fc.option(randomComparison) as fc.Arbitrary<TakeComparison | null>,
   });
 
   it('read back shows at every instant what was looked at then, whatever was done in between', () => {
@@ -42,10 +44,12 @@ describe('the log of a desk', () => {
         const events = looks.flatMap((now, i) => log.look(i / 2, now));
         const { stageAt } = stageReader({ events }, times);
         looks.forEach((now, i) => {
-          const { strokes, ...stage } = stageAt(i / 2);
+          const { strokes, compare, ...stage } = stageAt(i / 2);
           const off = Math.abs(secondsOfFrame(times, stage.frame) - secondsOfFrame(times, now.frame));
           expect(off).toBeLessThanOrEqual(now.rate === 0 ? 0 : runSlack + 1e-9);
-          expect({ ...stage, frame: now.frame }).toEqual(now);
+          const apart = Math.abs((compare?.offset ?? 0) - (now.compare?.offset ?? 0));
+          expect(apart).toBeLessThanOrEqual(now.compare?.rate ? runSlack + 1e-9 : 1e-6);
+          expect({ ...stage, frame: now.frame, compare: compare && { ...compare, offset: now.compare?.offset } }).toEqual(now);
           expect(strokes).toEqual([]);
         });
       }),
@@ -63,6 +67,23 @@ describe('the log of a desk', () => {
       [1, 'run'],
       [4, 'run'],
     ]);
+  });
+
+  it('writes down once that the tray plays over and over, and again where it was stepped', () => {
+    const log = deskLog(table);
+    const item = { footageId: 'f', anchorFrame: 9, range: null, mirrored: false };
+    const tray = { layout: 'side', opacity: 0.5, items: [item], offset: 0, rate: 0, span: { from: 0, to: 1 } } as const;
+    const events = log.look(0, rest);
+    events.push(...log.look(1, { ...rest, compare: tray }));
+    // At half speed for 7 s: three times and a half from 0 to 1.
+    const offsetAt = (t: number): number => ((t - 2) / 2) % 1;
+    for (let t = 2; t < 9; t += 0.02) events.push(...log.look(t, { ...rest, compare: { ...tray, offset: offsetAt(t), rate: 0.5 } }));
+    events.push(...log.look(9.5, { ...rest, compare: { ...tray, offset: 0.2 } }), ...log.look(10, rest));
+    expect(events.map(({ t, kind }) => [t, kind])).toEqual([[0, 'stage'], ...[1, 2, 9.5, 10].map((t) => [t, 'compare'])]);
+    const { stageAt } = stageReader({ events }, table);
+    const offsets = [1.5, 3, 3.9, 5, 8.5, 9.6].map((t) => stageAt(t).compare!.offset);
+    expect(offsets.map((offset) => Number(offset.toFixed(6)))).toEqual([0, 0.5, 0.95, 0.5, 0.25, 0.2]);
+    expect(stageAt(10).compare).toBeNull();
   });
 
   it('has a stroke grow while it was drawn and then be the drawing it became', () => {

@@ -1,5 +1,6 @@
 import type { StageView } from '../desk/index.ts';
 import { secondsOfFrame, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
+import { offsetAfter, type TakeComparison } from './comparison.ts';
 import { frameOfMotion, type MotionFrom } from './motion.ts';
 import type { OpenNote, Stroke, TakeDrawing, TakeEvent } from './take.ts';
 
@@ -13,6 +14,8 @@ export interface DeskLook {
   /** Drawings of the desk that can be seen on this frame. */
   drawings: readonly TakeDrawing[];
   note: OpenNote | null;
+  /** The compare tray, where it lies over the stage. */
+  compare: TakeComparison | null;
 }
 
 /**
@@ -43,16 +46,25 @@ function movement(motion: MotionFrom, t: Seconds, { frame, rate }: DeskLook, tab
   return rate === motion.rate && off <= runSlack ? null : { t, kind: 'run', frame, rate };
 }
 
+/** Whether the tray shows what the log says that it shows by now: `passed` seconds after that was written down. */
+function sameComparison(logged: TakeComparison | null, now: TakeComparison | null, passed: Seconds): boolean {
+  if (!logged || !now) return logged === now;
+  const slack = now.rate === 0 ? 1e-6 : runSlack;
+  return Math.abs(offsetAfter(logged, passed) - now.offset) <= slack && same({ ...logged, offset: 0 }, { ...now, offset: 0 });
+}
+
 /** `table`: of the footage that is looked at. */
 export function deskLog(table: FrameTable): DeskLog {
   let last: DeskLook | null = null;
   let motion: MotionFrom = { t: 0, frame: 0, rate: 0 };
+  let compared: { t: Seconds; shown: TakeComparison | null } = { t: 0, shown: null };
   return {
     look: (t, now) => {
       const before = last;
       last = now;
       if (!before) {
         motion = { t, frame: now.frame, rate: now.rate };
+        compared = { t, shown: now.compare };
         return [{ t, kind: 'stage', ...now, strokes: [] }];
       }
       const events: TakeEvent[] = [];
@@ -67,6 +79,10 @@ export function deskLog(table: FrameTable): DeskLog {
       if (!same(before.note, now.note)) {
         if (before.note && before.note.id !== now.note?.id) events.push({ t, kind: 'note', id: before.note.id, open: false, words: '' });
         if (now.note) events.push({ t, kind: 'note', id: now.note.id, open: true, words: now.note.words });
+      }
+      if (!sameComparison(compared.shown, now.compare, t - compared.t)) {
+        compared = { t, shown: now.compare };
+        events.push({ t, kind: 'compare', shown: now.compare });
       }
       return events;
     },

@@ -5,19 +5,31 @@ import type { Take, TakeEvent, TakeStretch } from './take.ts';
 export const longestPause = 1.2;
 export const pauseKept = 0.5;
 
-/** Stretches in which something moves on the stage: the footage runs, a stroke grows, the view is dragged. */
-function busyOf({ events, seconds }: Pick<Take, 'events' | 'seconds'>): TakeStretch[] {
-  const busy: TakeStretch[] = [];
-  let runsFrom: number | null = null;
+/** From each event that says so until the next that says otherwise, something runs. `runs`: undefined where an event says nothing of it. */
+function runningOf({ events, seconds }: Pick<Take, 'events' | 'seconds'>, runs: (event: TakeEvent) => boolean | undefined): TakeStretch[] {
+  const running: TakeStretch[] = [];
+  let from: number | null = null;
   for (const event of events) {
-    if ('frame' in event) {
-      if (runsFrom !== null) busy.push({ from: runsFrom, to: event.t });
-      runsFrom = 'rate' in event && event.rate !== 0 ? event.t : null;
-    }
-    busy.push({ from: event.t, to: event.t + growsFor(event) });
+    const now = runs(event);
+    if (now === undefined) continue;
+    if (from !== null) running.push({ from, to: event.t });
+    from = now ? event.t : null;
   }
-  if (runsFrom !== null) busy.push({ from: runsFrom, to: seconds });
-  return busy.sort((a, b) => a.from - b.from);
+  return from === null ? running : [...running, { from, to: seconds }];
+}
+
+const footageRuns = (event: TakeEvent): boolean | undefined => ('frame' in event ? 'rate' in event && event.rate !== 0 : undefined);
+const trayRuns = (event: TakeEvent): boolean | undefined =>
+  event.kind === 'compare'
+    ? event.shown !== null && event.shown.rate !== 0
+    : event.kind === 'stage'
+      ? Boolean(event.compare && event.compare.rate !== 0)
+      : undefined;
+
+/** Stretches in which something moves on the stage: the footage runs, or what is compared; a stroke grows, the view is dragged. */
+function busyOf(take: Pick<Take, 'events' | 'seconds'>): TakeStretch[] {
+  const grows = take.events.map((event) => ({ from: event.t, to: event.t + growsFor(event) }));
+  return [...runningOf(take, footageRuns), ...runningOf(take, trayRuns), ...grows].sort((a, b) => a.from - b.from);
 }
 
 /** How long something goes on after its event, in seconds. */

@@ -1,6 +1,7 @@
 import { drawingsAtFrame, toolGesture, wholePicture, type Note, type StageView } from '../desk/index.ts';
 import { secondsOfFrame, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
 import { assertNever } from '../never/index.ts';
+import { comparisonAfter, type TakeComparison } from './comparison.ts';
 import { frameOfMotion, secondsOfMotion, type MotionFrom } from './motion.ts';
 import { viewSlide, type OpenNote, type Stroke, type Take, type TakeDrawing, type TakeEvent } from './take.ts';
 
@@ -20,6 +21,8 @@ export interface Stage {
   /** Copies of the desk's drawings that are on this frame. */
   drawings: TakeDrawing[];
   note: OpenNote | null;
+  /** What lies over the stage to be compared, as it is at this instant; null: the stage is seen. */
+  compare: TakeComparison | null;
 }
 
 /** The stage of a note's frame, with nothing else on it, where a take begins. */
@@ -36,6 +39,7 @@ interface Held {
   strokes: readonly (Stroke & { t: Seconds })[];
   drawings: readonly TakeDrawing[];
   note: OpenNote | null;
+  compare: { t: Seconds; shown: TakeComparison } | null;
 }
 
 const viewOf = ({ zoom, x, y }: StageView): StageView => ({ zoom, x, y });
@@ -43,9 +47,10 @@ const viewOf = ({ zoom, x, y }: StageView): StageView => ({ zoom, x, y });
 /** What holds after an event. The first event of a take is its whole stage, which needs nothing before it. */
 function heldAfter(held: Held | null, event: TakeEvent): Held {
   if (event.kind === 'stage') {
-    const { t, frame, rate, into, view, mirrored, strokes, drawings, note } = event;
+    const { t, frame, rate, into, view, mirrored, strokes, drawings, note, compare } = event;
     const begun = strokes.map(({ ago, ...stroke }) => ({ ...stroke, t: t - ago }));
-    return { motion: { t, frame, rate, into }, view: { t, view }, mirrored, strokes: begun, drawings, note };
+    const compared = compare ? { t, shown: compare } : null;
+    return { motion: { t, frame, rate, into }, view: { t, view }, mirrored, strokes: begun, drawings, note, compare: compared };
   }
   if (!held) throw new Error('A take begins with its whole stage.');
   const { t } = event;
@@ -71,6 +76,8 @@ function heldAfter(held: Held | null, event: TakeEvent): Held {
       return { ...held, drawings: event.shown };
     case 'note':
       return { ...held, note: event.open ? { id: event.id, words: event.words } : held.note?.id === event.id ? null : held.note };
+    case 'compare':
+      return { ...held, compare: event.shown && { t, shown: event.shown } };
     default:
       return assertNever(event);
   }
@@ -148,11 +155,13 @@ export function stageReader({ events }: Pick<Take, 'events'>, table: FrameTable,
   const readAt = (t: Seconds) => {
     const last = lastAt(t);
     const held = heldAt(last);
-    return { held, frame: frameOfMotion(held.motion, t, table), view: viewAt(held.view, nextView(last, held.view.t), t) };
+    const { motion, compare } = held;
+    const seen = { frame: frameOfMotion(motion, t, table), view: viewAt(held.view, nextView(last, held.view.t), t) };
+    return { held, ...seen, compare: compare && comparisonAfter(compare.shown, t - compare.t) };
   };
   return {
     stageAt: (t) => {
-      const { held, frame, view } = readAt(t);
+      const { held, frame, view, compare } = readAt(t);
       const { motion, mirrored, strokes, drawings, note } = held;
       return {
         frame,
@@ -162,14 +171,27 @@ export function stageReader({ events }: Pick<Take, 'events'>, table: FrameTable,
         strokes: strokes.map((stroke) => grown(stroke, t)).filter(({ points }) => points.length > 0),
         drawings: drawingsAtFrame([...drawings], frame),
         note,
+        compare,
       };
     },
     wholeAt: (t) => {
-      const { held, frame, view } = readAt(t);
+      const { held, frame, view, compare } = readAt(t);
       const { motion, mirrored, strokes, drawings, note } = held;
       const begun = strokes.map(({ t: began, ...stroke }) => ({ ...stroke, ago: t - began }));
       const into = motion.rate === 0 ? {} : { into: secondsOfMotion(motion, t, table) - secondsOfFrame(table, frame) };
-      return { t, kind: 'stage', frame, rate: motion.rate, ...into, view, mirrored, strokes: begun, drawings, note };
+      return {
+        t,
+        kind: 'stage',
+        frame,
+        rate: motion.rate,
+        ...into,
+        view,
+        mirrored,
+        strokes: begun,
+        drawings,
+        note,
+        ...(compare && { compare }),
+      };
     },
   };
 }

@@ -1,5 +1,6 @@
 import type { Caption, ChapterStart, Drawing, DrawingTool, StageView, StrokeColour, StrokeWeight, TakeStretch } from '../desk/index.ts';
 import type { FrameIndex, Seconds } from '../footage/index.ts';
+import type { TakeComparison } from './comparison.ts';
 
 /** How fast the footage runs under the voice: below 0 backwards; 0 is rest. */
 export const [slowestRate, fastestRate] = [-1, 2];
@@ -38,6 +39,8 @@ export interface WholeStage {
   strokes: readonly (Stroke & { ago: Seconds })[];
   drawings: readonly TakeDrawing[];
   note: OpenNote | null;
+  /** The compare tray, where it lies over the stage. */
+  compare?: TakeComparison | null;
 }
 
 /**
@@ -55,6 +58,7 @@ export type TakeEvent = { t: Seconds } & (
   | { kind: 'rub'; id: string }
   | { kind: 'drawings'; shown: readonly TakeDrawing[] }
   | { kind: 'note'; id: string; open: boolean; words: string }
+  | { kind: 'compare'; shown: TakeComparison | null }
 );
 
 export type { Caption, TakeStretch };

@@ -66,6 +66,7 @@ describe('migrations', () => {
       '016-asked-of-takes',
       '017-take-words',
       '018-memos-are-takes',
+      '019-compared-in-films',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -18,6 +18,7 @@ import * as films from './migrations/015-films.ts';
 import * as askedOfTakes from './migrations/016-asked-of-takes.ts';
 import * as takeWords from './migrations/017-take-words.ts';
 import * as memosAreTakes from './migrations/018-memos-are-takes.ts';
+import * as comparedInFilms from './migrations/019-compared-in-films.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -45,6 +46,7 @@ export const migrations: readonly Migration[] = [
   { name: '016-asked-of-takes', statements: askedOfTakes.statements },
   { name: '017-take-words', statements: takeWords.statements },
   { name: '018-memos-are-takes', statements: memosAreTakes.statements },
+  { name: '019-compared-in-films', statements: comparedInFilms.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -1,5 +1,15 @@
 import type { FrameTable } from '@lean-mentor/core/footage';
-import { filmInstant, filmLength, filmRate, stageReader, type Take, type TakeEvent } from '@lean-mentor/core/takes';
+import {
+  filmInstant,
+  filmLength,
+  filmRate,
+  frameSeen,
+  stageReader,
+  type Take,
+  type TakeComparison,
+  type TakeEvent,
+  type WholeStage,
+} from '@lean-mentor/core/takes';
 import { brightnessAt, readBarcode, writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -34,8 +44,11 @@ const events: TakeEvent[] = [
 const take: Take = { seconds: 7.5, events, cuts: [], captions: [], chapters: [] };
 
 /** Every picture of a film: the number burnt into its footage, and how many of its lower pixels are coloured. */
-async function picturesOf(file: string): Promise<{ number: number | null; coloured: number }[]> {
-  const bytes = await ffmpegBytes(['-i', file, '-fps_mode', 'passthrough', '-f', 'rawvideo', '-pix_fmt', 'rgb24', 'pipe:1'], 60);
+async function picturesOf(file: string, filter = 'null'): Promise<{ number: number | null; coloured: number }[]> {
+  const bytes = await ffmpegBytes(
+    ['-i', file, '-vf', filter, '-fps_mode', 'passthrough', '-f', 'rawvideo', '-pix_fmt', 'rgb24', 'pipe:1'],
+    60,
+  );
   const size = width * height * 3;
   return Array.from({ length: bytes.length / size }, (_, i) => {
     const picture = bytes.subarray(i * size, (i + 1) * size);
@@ -59,7 +72,8 @@ describe.each([
     const { times } = await writeBarcodeClip(clip, { frames: 150, variableRate, sound: true });
     table = { times, endSeconds: times.at(-1)! + 1 / 30 };
     const size = { width, height };
-    source = { file: clip, demuxer: 'mov', videoStream: 0, table, size, matrix: await matrixOf(clip, 'mov', 0, size) };
+    const matrix = await matrixOf(clip, 'mov', 0, size);
+    source = { file: clip, demuxer: 'mov', videoStream: 0, table, size, matrix, compared: new Map([['f', { file: clip, table, matrix }]]) };
     const { stageAt } = stageReader(take, table);
     const pictures = Array.from({ length: filmLength(take.seconds, rate()) }, (_one, k) => ({
       stage: stageAt(filmInstant(k, rate())),
@@ -105,6 +119,47 @@ describe.each([
     expect(at(2.7)).toBeGreaterThan(1.5 * at(2.3));
     expect(at(5)).toBeCloseTo(at(2.7), -2);
     expect(at(6.6)).toBeLessThan(10);
+  });
+
+  it('shows what was compared in place of its picture, each at the frame it was at, and nothing of what is not there', async () => {
+    const item = { anchorFrame: 20, range: null, mirrored: false };
+    const compare: TakeComparison = {
+      ...{ layout: 'side', opacity: 0.5, offset: 0, rate: 0.5, span: null },
+      items: [
+        { ...item, footageId: 'f' },
+        { ...item, footageId: 'gone' },
+      ],
+    };
+    const compared: TakeEvent[] = [
+      { ...(events[0] as WholeStage), t: 0, kind: 'stage' },
+      { t: 0.5, kind: 'compare', shown: compare },
+      { t: 1.5, kind: 'compare', shown: { ...compare, layout: 'over', rate: 0, items: [{ ...item, footageId: 'f' }] } },
+      { t: 2, kind: 'compare', shown: null },
+    ];
+    const { stageAt } = stageReader({ events: compared }, table);
+    const length = filmLength(2.5, rate());
+    const pictures = Array.from({ length }, (_one, k) => ({ stage: stageAt(filmInstant(k, rate())), words: '' }));
+    const made = join(folder, 'compared.mp4');
+    await writeFilmStretch(source, pictures, rate(), made, { folder, signal });
+    const whole = await picturesOf(made);
+    // Beside each other: the left half, where the first stands as large as it can.
+    const left = await picturesOf(made, `crop=${width / 2}:${height / 2}:0:${height / 4},scale=${width}:${height}`);
+    const right = await ffmpegBytes(
+      ['-i', made, '-vf', `crop=${width / 2}:${height}:${width / 2}:0`, '-f', 'rawvideo', '-pix_fmt', 'gray', 'pipe:1'],
+      60,
+    );
+    pictures.forEach(({ stage }, k) => {
+      if (!stage.compare) expect(whole[k]!.number).toBe(stage.frame);
+      else if (stage.compare.layout === 'over') expect(whole[k]!.number).toBe(20);
+      else {
+        expect(left[k]!.number).toBe(frameSeen(stage.compare.items[0]!, stage.compare, table));
+        const picture = right.subarray((k * width * height) / 2, ((k + 1) * width * height) / 2);
+        expect(Math.max(...picture)).toBeLessThan(45);
+      }
+    });
+    expect(new Set(left.flatMap(({ number }, k) => (pictures[k]!.stage.compare?.layout === 'side' ? [number] : []))).size).toBeGreaterThan(
+      10,
+    );
   });
 
   it('runs evenly from its beginning to the end of the voice, across the stretches it was made in', async () => {

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { z } from 'zod';
 import { asShown } from './asShown.ts';
+import { comparedPainter, type ComparedSource } from './compared.ts';
 import { ffmpeg, ffmpegFed, ffmpegPictures, ffprobeJson, safeInput } from './ffmpeg.ts';
 import { playsAnywhere } from './playsAnywhere.ts';
 import type { Demuxer } from './sniffContainer.ts';
@@ -19,6 +20,8 @@ export interface FilmSource {
   /** Size of the film, in even pixels; the footage is scaled to it. */
   size: Size;
   matrix: Matrix;
+  /** Footages that are compared in it, by their ids. */
+  compared: ReadonlyMap<string, ComparedSource>;
 }
 
 /** A picture of a film: its stage, and the words that are burnt into it, if any. */
@@ -105,16 +108,17 @@ async function* picturesOf(source: FilmSource, read: FilmRead, folder: string, s
 
 const nothingThere = ({ first, last }: FilmRead): Error => new Error(`None of the frames ${first} to ${last} could be read.`);
 
-/** Makes the same overlay once for as long as it stays the same. */
-function overlays(size: Size, matrix: Matrix) {
+/** Makes the same overlay once for as long as what it is made from stays the same. `paint`: in red, green, blue and opacity. */
+function overlays<T>(size: Size, matrix: Matrix, paint: (of: T) => Promise<Buffer>) {
   let [key, made]: [string | null, Overlay | null] = [null, null];
-  return async (svg: string | null): Promise<Overlay | null> => {
-    if (svg === key) return made;
-    const rgba = svg && (await sharp(Buffer.from(svg)).ensureAlpha().raw().toBuffer());
-    [key, made] = [svg, rgba ? overlayOf(rgba, size, matrix) : null];
+  return async (of: T | null): Promise<Overlay | null> => {
+    const now = of === null ? null : JSON.stringify(of);
+    if (now !== key) [key, made] = [now, of === null ? null : overlayOf(await paint(of), size, matrix)];
     return made;
   };
 }
+
+const painted = (svg: string): Promise<Buffer> => sharp(Buffer.from(svg)).ensureAlpha().raw().toBuffer();
 
 /** The pictures of a stretch of film, each with all that is seen on it. */
 async function* composed(
@@ -124,7 +128,8 @@ async function* composed(
   signal: AbortSignal,
 ): AsyncGenerator<Uint8Array> {
   const { size, matrix, table } = source;
-  const [drawn, said] = [overlays(size, matrix), overlays(size, matrix)];
+  const [drawn, said] = [overlays(size, matrix, painted), overlays(size, matrix, painted)];
+  const beside = overlays(size, matrix, comparedPainter(size, source.compared, { folder, signal }));
   const wordsOf = new Map(pictures.map(({ stage, words }) => [stage, words]));
   const mostHeld = Math.max(leastHeld, Math.floor(heldBytes / yuvBytes(size)));
   const stages = pictures.map(({ stage }) => stage);
@@ -132,7 +137,8 @@ async function* composed(
   for (const read of filmReads(stages, mostHeld))
     for await (const [stage, frame] of picturesOf(source, read, folder, signal)) {
       const words = wordsOf.get(stage);
-      const over = [await drawn(stageSvg(stage, table, size)), words ? await said(captionSvg(words, size)) : null];
+      const above = stage.compare ? await beside(stage.compare) : await drawn(stageSvg(stage, table, size));
+      const over = [above, words ? await said(captionSvg(words, size)) : null];
       if (read.look && !over.some(Boolean)) {
         yield frame;
         continue;

@@ -210,7 +210,12 @@ export async function bringBelongings(house: House, clientId: string, accountId:
   await storage.putBytes(exportKey(critiqueId, exportId), 'words');
   await db.films.create({
     ...{ id: filmId, requestId: answeredId, footageId: answeredFootageId, takeId: sentTakeId, critiqueId, version: 1, place: 0 },
-    ...{ spoken: JSON.stringify({ title: 'Said', seconds: 1, cuts: [], captions: [], chapters: [] }), size: 'footage', words: 'beside' },
+    ...{
+      spoken: JSON.stringify({ title: 'Said', seconds: 1, cuts: [], captions: [], chapters: [] }),
+      size: 'footage',
+      words: 'beside',
+      compared: [],
+    },
     ...{ state: 'ready', share: 1, secondsLeft: null, bytes: 4, failure: null, askedBy: accountId, askedAt: now, madeAt: now },
   });
   await storage.putBytes(filmKey(answeredFootageId, filmId), 'film');

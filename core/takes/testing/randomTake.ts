@@ -38,6 +38,24 @@ const stroke = fc.record({
 });
 const frame = fc.nat({ max: 39 });
 const rate = fc.constantFrom(-1, -0.5, -0.25, 0.25, 0.5, 1, 2);
+const footageIds = ['6f0c2f6e-3f0b-4a56-9a4c-0e2f6b1f9a01', '6f0c2f6e-3f0b-4a56-9a4c-0e2f6b1f9a02'] as const;
+/** What the compare tray may show: resting, running on, or over and over. */
+export const randomComparison = fc.record({
+  layout: fc.constantFrom('side', 'over'),
+  opacity: fc.constantFrom(0.3, 0.5),
+  items: fc.array(
+    fc.record({
+      footageId: fc.constantFrom(...footageIds),
+      anchorFrame: frame,
+      range: fc.constantFrom(null, { fromFrame: 3, toFrame: 20 }),
+      mirrored: fc.boolean(),
+    }),
+    { minLength: 1, maxLength: 4 },
+  ),
+  offset: fc.constantFrom(0, 0.25, -0.5),
+  rate: fc.constantFrom(0, 0.5),
+  span: fc.constantFrom(null, { from: -0.5, to: 0.75 }),
+});
 const happening = fc.oneof(
   fc.record({ kind: fc.constant('show'), frame }),
   fc.record({ kind: fc.constant('run'), frame, rate }),
@@ -48,6 +66,7 @@ const happening = fc.oneof(
   stroke.map((one) => ({ kind: 'stroke', ...one })),
   fc.record({ kind: fc.constant('rub'), id: ids }),
   fc.record({ kind: fc.constant('note'), id: ids, open: fc.boolean(), words: fc.constant('Elbow.') }),
+  fc.record({ kind: fc.constant('compare'), shown: fc.option(randomComparison) }),
 );
 
 const begin: TakeEvent = {

@@ -9,7 +9,7 @@ export const takeSeconds = ({ take }: GoodTake): number => cutClock(take).second
 /** `lean take FILE --at SECONDS`: the stage at an instant of the take as it is heard, its cuts taken out. */
 export function takeAnswer({ take, table }: GoodTake, at: number) {
   const recorded = cutClock(take).toRecorded(at);
-  const { frame, rate, view, mirrored, strokes, drawings, note } = stageReader(take, table).stageAt(recorded);
+  const { frame, rate, view, mirrored, strokes, drawings, note, compare } = stageReader(take, table).stageAt(recorded);
   return {
     at,
     recordedAt: Math.round(recorded * 1e6) / 1e6,
@@ -20,6 +20,7 @@ export function takeAnswer({ take, table }: GoodTake, at: number) {
     strokes: strokes.map(({ reach: _, ...stroke }) => stroke),
     drawings,
     note,
+    ...(compare && { compare }),
     caption: captionAt(take, recorded)?.words ?? null,
     chapter: chapterAt(take, recorded)?.title ?? null,
   };

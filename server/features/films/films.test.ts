@@ -9,13 +9,13 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { ffprobeJson } from '../../media/ffmpeg.ts';
+import { ffmpegBytes, ffprobeJson } from '../../media/ffmpeg.ts';
 import { exportKey, filmFolder, filmKey, filmStretchKey, frameTableKey, originalKey, reviewCopyKey } from '../../storage/index.ts';
 import { CritiqueHouse } from '../../testing/critiqueHouse.ts';
 import { store } from '../../testing/footage.ts';
 import { runDue } from '../../testing/jobs.ts';
 import { madeVoice } from '../../testing/madeVoice.ts';
-import { clientA } from '../../testing/people.ts';
+import { bringRequest, clientA, clientB } from '../../testing/people.ts';
 import type { Visitor } from '../../testing/visitor.ts';
 import { makeFilm, removeOldFilms } from './index.ts';
 
@@ -174,6 +174,32 @@ describe('a film', () => {
     expect(await list(path)).toEqual([]);
     expect((await client.ask('get', `/api/films/${id}/film.mp4`)).status).toBe(404);
     expect((await client.ask('post', path, { ...form, words: 'burnt' })).body.code).toBe('footage-removed');
+  });
+
+  it('shows what was compared of its client’s own alone, and goes when one of those is removed', async () => {
+    const { house } = at;
+    const [earlier, strange] = [await bringRequest(house, clientA, 'ready'), await bringRequest(house, clientB, 'ready')];
+    for (const { footageId } of [earlier, strange]) {
+      await store(house, reviewCopyKey(footageId), join(folder, 'clip.mp4'));
+      await house.storage.putBytes(frameTableKey(footageId), JSON.stringify({ times, endSeconds: 3 }));
+    }
+    const items = [earlier, strange].map(({ footageId }) => ({ footageId, anchorFrame: 5, range: null, mirrored: false }));
+    const shown = { layout: 'side', opacity: 0.5, items, offset: 0, rate: 0, span: null } as const;
+    const { body } = await at.sendDoc(block(await at.speak(voice, [...events, { t: 3.5, kind: 'compare', shown }], mended)));
+    const path = `/api/critiques/${body.id}/versions/1/takes/0/films`;
+    const { id } = await ask(path);
+    await runDue(house, 'make-film');
+    expect(await list(path)).toMatchObject([{ id, state: 'ready' }]);
+    // At 4 s of what is heard the tray lies there: the first in the left half, and nothing in the right one.
+    const [file, second] = [join(folder, 'compared.mp4'), ['-ss', '4', '-frames:v', '1', '-f', 'rawvideo', '-pix_fmt', 'gray', 'pipe:1']];
+    await writeFile(file, await house.storage.read(filmKey(at.footageId, id)));
+    const half = async (x: string): Promise<number> =>
+      Math.max(...(await ffmpegBytes(['-i', file, '-vf', `crop=iw/2:ih:${x}:0`, ...second], 60)));
+    expect(await half('0')).toBeGreaterThan(150);
+    expect(await half('iw/2')).toBeLessThan(45);
+    expect((await client.ask('post', `/api/requests/${earlier.requestId}/withdraw-consent`)).status).toBe(200);
+    await runDue(house, 'remove-footage');
+    expect([await house.storage.size(filmKey(at.footageId, id)), await list(path)]).toEqual([null, []]);
   });
 
   it('is refused where so many are being made already, and while its take is being put together', async () => {

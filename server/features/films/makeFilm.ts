@@ -9,6 +9,7 @@ import {
   withoutCuts,
   type FilmRate,
   type StageReader,
+  type Take,
 } from '@lean-mentor/core/takes';
 import { stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -21,6 +22,7 @@ import { sniffFile } from '../../media/sniffContainer.ts';
 import { filmFolder, filmKey, filmStretchKey, reviewCopyKey, type LocalFile } from '../../storage/index.ts';
 import { findFootage, frameTableOf, type FootageRow } from '../footage/index.ts';
 import { makeHeardVoice, readTakeLog } from '../takes/index.ts';
+import { comparedIds, withCompared } from './comparedFootage.ts';
 import type { FilmRow, Spoken } from './model.ts';
 import { changeMaking, findFilm } from './repository.ts';
 
@@ -43,7 +45,12 @@ interface Reel {
 const even = (pixels: number): number => Math.max(2, 2 * Math.round(pixels / 2));
 
 /** What the pictures are taken from: the review copy, or the original where it shall be as large. */
-async function sourceOf({ size }: FilmRow, footage: FootageRow, { path }: LocalFile, table: FrameTable): Promise<FilmSource> {
+async function sourceOf(
+  { size }: FilmRow,
+  footage: FootageRow,
+  { path }: LocalFile,
+  table: FrameTable,
+): Promise<Omit<FilmSource, 'compared'>> {
   const own = { width: footage.width ?? 1280, height: footage.height ?? 720 };
   const demuxer = size === 'footage' ? await sniffFile(path) : 'mov';
   const videoStream = size === 'footage' ? (await probe(path, demuxer)).videoStream : 0;
@@ -115,15 +122,21 @@ async function putTogether(house: House, { film, spoken }: Reel, many: number, f
   }
 }
 
-/** Everything a film is made from; `original`: what its pictures are taken from. */
-async function reelOf(house: House, film: FilmRow, footage: FootageRow, original: LocalFile): Promise<Reel> {
+/** Everything a film is made from but what is compared in it; `original`: what its pictures are taken from. */
+async function reelOf(
+  house: House,
+  film: FilmRow,
+  footage: FootageRow,
+  original: LocalFile,
+): Promise<{ heard: Take; with: (compared: FilmSource['compared']) => Reel }> {
   const spoken = JSON.parse(film.spoken) as Spoken;
   const table = await frameTableOf(house, footage.id);
   const log = await readTakeLog(house, film.requestId, film.takeId);
   const heard = withoutCuts({ ...log, cuts: spoken.cuts, captions: [], chapters: [] }, table);
   const rate = filmRate(table);
   const source = await sourceOf(film, footage, original, table);
-  return { film, spoken, source, rate, reader: stageReader(heard, table), length: filmLength(spoken.seconds, rate) };
+  const reel = { film, spoken, rate, reader: stageReader(heard, table), length: filmLength(spoken.seconds, rate) };
+  return { heard, with: (compared) => ({ ...reel, source: { ...source, compared } }) };
 }
 
 /** Makes a film, or goes on with one. What was stopped, or whose footage is gone, is left. */
@@ -140,9 +153,15 @@ export async function makeFilm(house: House, filmId: string, signal: AbortSignal
   );
   try {
     await withScratchFolder(house, `film-${filmId}`, async (folder) => {
-      const reel = await reelOf(house, film, footage, original);
-      const many = await makeStretches(house, reel, folder, both, () => stopped.abort());
-      const bytes = await putTogether(house, reel, many, folder, both);
+      const { heard, with: reelWith } = await reelOf(house, film, footage, original);
+      const compared = comparedIds(heard.events);
+      // Before any of it is painted: whoever removes one of them has to find this film.
+      await changeMaking(house, filmId, { compared });
+      const bytes = await withCompared(house, film.requestId, compared, async (sources) => {
+        const reel = reelWith(sources);
+        const many = await makeStretches(house, reel, folder, both, () => stopped.abort());
+        return putTogether(house, reel, many, folder, both);
+      });
       await changeMaking(house, filmId, { state: 'ready', share: 1, secondsLeft: null, bytes, madeAt: house.now(), failure: null });
     });
   } catch (error) {

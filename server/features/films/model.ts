@@ -25,6 +25,8 @@ export interface FilmRow extends FilmForm, Pick<Film, 'state' | 'share' | 'secon
   critiqueId: string | null;
   version: number | null;
   place: number | null;
+  /** Footages besides its own that are seen in it. */
+  compared: string[];
   /** JSON of Spoken. */
   spoken: string;
   askedBy: string;
@@ -41,6 +43,7 @@ export const filmTables = (sequelize: Sequelize) => ({
     critiqueId: DataTypes.UUID,
     version: DataTypes.INTEGER,
     place: DataTypes.INTEGER,
+    compared: DataTypes.JSON,
     spoken: DataTypes.TEXT('long'),
     size: DataTypes.STRING,
     words: DataTypes.STRING,

@@ -58,7 +58,7 @@ async function askFilm(house: House, account: Account, subject: Subject, spoken:
   const row: FilmRow = same
     ? { ...same, ...waiting }
     : {
-        ...{ ...subject, ...form, ...waiting, id: house.newId(), spoken: words, share: 0, bytes: null },
+        ...{ ...subject, ...form, ...waiting, id: house.newId(), spoken: words, compared: [], share: 0, bytes: null },
         ...{ askedBy: account.id, askedAt: house.now(), madeAt: null },
       };
   await house.db.sequelize.transaction(async (transaction) => {

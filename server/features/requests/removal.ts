@@ -1,15 +1,17 @@
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
-import { exportsFolder, stillsFolder } from '../../storage/index.ts';
+import { exportsFolder, filmFolder, stillsFolder } from '../../storage/index.ts';
 import { removeFootageBytes, type FootageRow } from '../footage/index.ts';
 import type { RequestRow } from './model.ts';
-import { changeRequest, findCritiquesShowing, forgetPartnerWords } from './repository.ts';
+import { changeRequest, findCritiquesShowing, forgetPartnerWords, takeFilmsComparing } from './repository.ts';
 
-/** Has a footage removed with the stills, clips and exports of every critique that shows it, of this request or a later one. */
+/** Has a footage removed with the stills, clips and exports of every critique, and the films of every take, that shows it, of this request or a later one. */
 export async function removeShown(house: House, request: RequestRow, footage: FootageRow, transaction: Transaction): Promise<void> {
   const showing = await findCritiquesShowing(house, request, [footage.id], transaction);
   // Stills of other footage in them are made again when they are asked for.
   const made = showing.flatMap((critiqueId) => [stillsFolder(critiqueId), exportsFolder(critiqueId)]);
+  const films = await takeFilmsComparing(house, footage.id, transaction);
+  made.push(...films.map((film) => filmFolder(film.footageId, film.id)));
   await removeFootageBytes(house, footage, made, transaction);
 }
 

@@ -171,3 +171,17 @@ export async function findCritiquesShowing(
   );
   return rows.map((row) => row.id);
 }
+
+/** Takes films off the list that show a footage beside their own; answers where their bytes lie. */
+export async function takeFilmsComparing(
+  { db }: House,
+  footageId: string,
+  transaction: Transaction,
+): Promise<{ id: string; footageId: string }[]> {
+  const films = await db.sequelize.query<{ id: string; footageId: string }>(
+    'SELECT id, footage_id AS footageId FROM films WHERE JSON_CONTAINS(compared, JSON_QUOTE(:footageId)) FOR UPDATE',
+    { replacements: { footageId }, type: QueryTypes.SELECT, transaction },
+  );
+  await db.films.destroy({ where: { id: films.map(({ id }) => id) }, transaction });
+  return films;
+}

@@ -32,15 +32,16 @@ export function useDeskControls({ scene, contents, writing, coder }: Given): { c
   const [shown, setShown] = useState(false);
   const score = useMemo(() => ({ shown, toggle: () => setShown((now) => !now) }), [shown]);
   const drawing = useDrawing(scene, document.drawings);
+  const tray = useTray(scene);
   const controls: DeskControls = {
     writing,
     phase,
     score,
     drawing,
-    take: useTake({ scene, contents, drawing, writing }),
+    take: useTake({ scene, contents, drawing, writing, tray }),
     measuring: useMeasuring(scene, document.measures),
     coding: useCoding(scene, coder),
-    tray: useTray(scene),
+    tray,
     stops: useStops(scene, motion?.bursts ?? none),
   };
   const { inHand, leave } = useInHand(controls);

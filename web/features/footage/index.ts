@@ -15,7 +15,7 @@ export { speeds, type PlayerState } from './playerState.ts';
 export { footageProgressSlice } from './progressSlice.ts';
 export type { DecodedFrames } from './decodedFrames.ts';
 export { useDecodedFrames, warmDecoder } from './useDecodedFrames.ts';
-export { useDecodedPicture } from './useDecodedPicture.ts';
+export { ComparedPicture } from './ComparedPicture.tsx';
 export { useFramePlayer, useNow, usePlayer } from './useFramePlayer.ts';
 export { useFootageWatch, useProgress } from './useFootageWatch.ts';
 export { useViewing } from './useViewing.ts';

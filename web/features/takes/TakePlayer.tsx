@@ -3,6 +3,7 @@ import { captionAt, chapterStretches, cutClock, type Take } from '@lean-mentor/c
 import { Captions, CaptionsOff, Pause, Play, Rewind, StepBack, StepForward } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../shared/primitives/index.ts';
+import { ComparedStage } from './ComparedStage.tsx';
 import { TakeDrawings } from './TakeStage.tsx';
 import type { Playback } from './playback.ts';
 import { usePlayback, type TakePlaying } from './usePlayback.ts';
@@ -85,6 +86,7 @@ export function TakePlayer(props: TakePlayerProps) {
               {stage && <TakeDrawings stage={stage} table={table} {...size} />}
             </div>
           )}
+          {stage?.compare && <ComparedStage compare={stage.compare} size={size} />}
           {audio && <BigPlay audio={audio} />}
         </div>
         <p

@@ -63,11 +63,12 @@ function paint(canvas: HTMLCanvasElement, frames: DecodedFrames, frame: number):
 }
 
 /** Where two stages look the same, nothing has to be drawn again. */
-const stageKey = ({ frame, view, mirrored, strokes, drawings, note }: Stage): string =>
+const stageKey = ({ frame, view, mirrored, strokes, drawings, note, compare }: Stage): string =>
   [
     ...[frame, view.zoom, view.x, view.y, mirrored, note?.id, note?.words],
     ...strokes.map(({ id, points, reach }) => `${id} ${points.length} ${points.at(-1)?.join(' ')} ${reach?.x} ${reach?.y}`),
     ...drawings.map(({ id }) => id),
+    compare && JSON.stringify(compare),
   ].join('|');
 
 /** How often the time beside the picture is told, in ms. */

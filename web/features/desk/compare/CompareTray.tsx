@@ -1,6 +1,7 @@
-import type { Compared } from '@lean-mentor/core/desk';
+import { comparedSpan, type Compared } from '@lean-mentor/core/desk';
+import { inARow, type TakeComparison } from '@lean-mentor/core/takes';
 import { ChevronLeft, ChevronRight, Pause, Play, X } from 'lucide-react';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { download } from '../../../shared/download.ts';
 import { Button, IconButton } from '../../../shared/primitives/index.ts';
 import { useControls } from '../DeskControls.tsx';
@@ -27,17 +28,29 @@ function useCompared(items: readonly TrayItem[]) {
   return { all, takeTable };
 }
 
+/** What is seen in the tray, as a take writes it down. */
+const seenOf = (items: readonly TrayItem[], how: Omit<TakeComparison, 'items'>): TakeComparison => ({
+  ...how,
+  items: items.map(({ footageId, anchorFrame, fromFrame, toFrame, mirrored }) => ({
+    ...{ footageId, anchorFrame, mirrored },
+    range: toFrame === null ? null : { fromFrame, toFrame },
+  })),
+});
+
 /** Two to four frames or ranges beside or over each other, stepped together from their anchors. */
 export function CompareTray() {
   const { size, subject } = useScene();
-  const { items, layout, step } = useControls('tray');
+  const { items, layout, step, tellSeen } = useControls('tray');
   const { all, takeTable } = useCompared(items);
   const together = useTogether(all);
   const [opacity, setOpacity] = useState(0.5);
+  useEffect(() => {
+    tellSeen(seenOf(items, { layout, opacity, offset: together.offset, rate: together.rate, span: comparedSpan(all) }));
+  });
+  useEffect(() => () => tellSeen(null), [tellSeen]);
   const canvases = useRef<(HTMLCanvasElement | null)[]>([]);
   const over = layout === 'over';
-  // Two wide pictures are larger one below the other, two tall ones side by side.
-  const columns = items.length > 2 || (items.length === 2 && size.height > size.width) ? 'grid-cols-2' : '';
+  const columns = inARow(items.length, size) === 2 ? 'grid-cols-2' : '';
   const save = async (): Promise<void> => {
     const there = canvases.current.slice(0, items.length).filter((canvas) => canvas !== null);
     const mirrored = items.map((item) => item.mirrored);

@@ -10,6 +10,8 @@ const framesWithShift = 10;
 export function useTogether(all: readonly Compared[]): {
   offset: number;
   playing: boolean;
+  /** How fast the offset grows. */
+  rate: number;
   setPlaying: (playing: boolean) => void;
   /** By so many frames, of the one whose frames are shortest. */
   step: (frames: number) => void;
@@ -53,5 +55,5 @@ export function useTogether(all: readonly Compared[]): {
     addEventListener('keydown', keys);
     return () => removeEventListener('keydown', keys);
   }, []);
-  return { offset, playing, setPlaying, step, toAnchors: () => setOffset(0) };
+  return { offset, playing, rate: playing ? playSpeed : 0, setPlaying, step, toAnchors: () => setOffset(0) };
 }

@@ -1,7 +1,8 @@
 import type { Comparison } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
-import { useMemo } from 'react';
+import type { TakeComparison } from '@lean-mentor/core/takes';
+import { useMemo, useRef } from 'react';
 import { toast } from 'sonner';
 import type { DeskScene } from '../DeskScene.ts';
 import { useLatestState } from '../useLatestState.ts';
@@ -12,6 +13,9 @@ export interface TrayControls extends TrayState {
   step: (step: Exclude<TrayStep, { do: 'add' }>) => void;
   /** Puts the present frame into the tray, or the range that is given: it plays there over and over. */
   add: (range?: { fromFrame: number; toFrame: number } | null) => void;
+  /** The tray tells what it shows at this moment, for whoever asks; null while it is closed. */
+  tellSeen: (seen: TakeComparison | null) => void;
+  seen: () => TakeComparison | null;
 }
 
 /** The compare tray: frames of this and other requests of the same client, laid beside each other. */
@@ -19,6 +23,7 @@ export function useTray({ subject, footage, player, boutAt, secondsAt }: DeskSce
   const clientId = subject.client.id;
   const { request } = subject;
   const [state, now, set] = useLatestState<TrayState>(() => ({ ...emptyTray, items: readTray(clientId) }));
+  const shown = useRef<TakeComparison | null>(null);
   return useMemo<TrayControls>(() => {
     const step = (one: TrayStep): void => {
       const next = trayAfter(now(), one);
@@ -27,6 +32,10 @@ export function useTray({ subject, footage, player, boutAt, secondsAt }: DeskSce
     };
     return {
       ...state,
+      tellSeen: (seen) => {
+        shown.current = seen;
+      },
+      seen: () => shown.current,
       step,
       add: (range = null) => {
         if (now().items.length >= mostItems) return void toast.warning('Four is the most. Take one out of the tray first.');

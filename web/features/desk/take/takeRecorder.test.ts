@@ -4,7 +4,7 @@ import { TakeRecorder } from './takeRecorder.ts';
 import type { Voice } from './voice.ts';
 
 const table = { times: Array.from({ length: 300 }, (_, i) => i / 30), endSeconds: 10 };
-const rest: DeskLook = { frame: 10, rate: 0, view: { zoom: 1, x: 0, y: 0 }, mirrored: false, drawings: [], note: null };
+const rest: DeskLook = { frame: 10, rate: 0, view: { zoom: 1, x: 0, y: 0 }, mirrored: false, drawings: [], note: null, compare: null };
 
 /** A microphone whose clock the test moves. */
 class FakeVoice implements Voice {

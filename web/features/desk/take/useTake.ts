@@ -3,6 +3,7 @@ import type { DeskLook, FrameStretch, TakeDrawing } from '@lean-mentor/core/take
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useDispatch } from 'react-redux';
 import { baseApi } from '../../../shared/wire/index.ts';
+import type { TrayControls } from '../compare/useTray.ts';
 import type { DeskContents, DeskScene } from '../DeskScene.ts';
 import type { DrawingControls } from '../drawing/useDrawing.ts';
 import type { WritingControls } from '../useWriting.ts';
@@ -45,6 +46,7 @@ interface Given {
   contents: DeskContents;
   drawing: DrawingControls;
   writing: WritingControls;
+  tray: TrayControls;
 }
 
 const withoutFootage = ({ footageId: _, ...drawing }: Drawing): TakeDrawing => drawing;
@@ -52,7 +54,7 @@ const withoutFootage = ({ footageId: _, ...drawing }: Drawing): TakeDrawing => d
 /** What is seen on the desk. Drawings are the same list as long as they are the same drawings. */
 function lookOf(): (given: Given) => DeskLook {
   let shown: { of: Drawing[]; copies: TakeDrawing[] } = { of: [], copies: [] };
-  return ({ scene, contents, drawing, writing }) => {
+  return ({ scene, contents, drawing, writing, tray }) => {
     const { frame = 0, playing = false, speed = 1 } = scene.player?.snapshot() ?? {};
     const here = drawing.hidden ? [] : drawingsAtFrame(Object.values(contents.document.drawings), frame);
     const changed = here.length !== shown.of.length || here.some((one, i) => one !== shown.of[i]);
@@ -63,6 +65,7 @@ function lookOf(): (given: Given) => DeskLook {
       frame,
       rate: playing ? speed : 0,
       drawings: shown.copies,
+      compare: tray.seen(),
       note: noteId ? { id: noteId, words: contents.document.notes[noteId]?.what ?? '' } : null,
     };
   };
