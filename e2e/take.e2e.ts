@@ -301,6 +301,46 @@ describe('a take', () => {
       await page.close();
     });
 
+    it('is kept on the phone as a film, its size said before, and seen there without a network; signing out takes it off', async () => {
+      const { page, press, faults } = await visit(browser, base, 'bram', `/critiques/${critiqueId}`, phone);
+      await page.waitForSelector('[data-spoken="0"] summary');
+      await page.evaluate(() => {
+        const boxes = [...document.querySelectorAll('[data-spoken="0"] summary')] as HTMLElement[];
+        const box = boxes.find((one) => one.innerText.startsWith('As a film'))!;
+        box.click();
+        // Away from the ways at the foot of the phone, which would take the press.
+        box.scrollIntoView({ block: 'start' });
+      });
+      await press('button', 'Make the film');
+      await page.waitForSelector('[data-film="ready"]', { timeout: 90_000 });
+      await press('button', /^Keep it on this phone, \d+(\.\d+)? [kM]B$/);
+      await page.waitForFunction(() => /It is on this phone/.test(document.body.innerText), { timeout: 20_000 });
+      // All of the page has come too, for where there is no network.
+      await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+      await page.setOfflineMode(true);
+      await page.goto(`${base}/kept`);
+      const video = await page.waitForSelector('[data-kept] video');
+      await video!.evaluate(async (element) => {
+        const film = element as HTMLVideoElement;
+        film.muted = true;
+        await film.play();
+      });
+      await page.waitForFunction(() => document.querySelector('video')!.currentTime > 0.5, { timeout: 10_000 });
+      expect(await findings(page)).toEqual([]);
+      // Whatever else is opened says that nothing can be reached, and shows the way there.
+      await page.goto(`${base}/mine`);
+      await page.waitForFunction(() => /See what is kept on this phone \(1\)/.test(document.body.innerText));
+      await page.setOfflineMode(false);
+      await page.goto(`${base}/mine`);
+      await page.waitForFunction(() => /On this phone/.test(document.body.innerText));
+      await press('button', 'Sign out');
+      await page.waitForFunction(() => /Sign in/.test(document.body.innerText));
+      await page.goto(`${base}/kept`);
+      await page.waitForFunction(() => /Nothing is kept here/.test(document.body.innerText));
+      expect(faults.filter((fault) => !/ERR_INTERNET_DISCONNECTED|Failed to fetch/.test(fault))).toEqual([]);
+      await page.close();
+    });
+
     it('is stopped to ask about that very instant, and nothing is asked by whoever thinks better of it', async () => {
       const { page } = client;
       await seekTake(page, 1);

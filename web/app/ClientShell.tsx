@@ -1,6 +1,9 @@
+import { useEffect } from 'react';
 import { NavLink, Outlet } from 'react-router';
+import { toast } from 'sonner';
 import { useAccount, useSignOutMutation } from '../features/access/index.ts';
 import { useFootageWatch } from '../features/footage/index.ts';
+import { checkKept, forgetKept, goneWords, useKeptFilms } from '../features/kept/index.ts';
 import { MessageLine, Wordmark } from '../shared/primitives/index.ts';
 
 const rooms = [
@@ -12,14 +15,21 @@ const rooms = [
 export function ClientShell() {
   const account = useAccount();
   const [signOut] = useSignOutMutation();
+  const kept = useKeptFilms(account?.id ?? null);
   useFootageWatch();
+  useEffect(() => {
+    if (account) void checkKept(account.id).then((titles) => titles.length > 0 && toast(goneWords(titles)));
+  }, [account]);
+  // What is kept here is theirs alone, and whoever comes next is not them.
+  const leave = (): void => void forgetKept(account?.id ?? '').then(() => signOut());
+  const ways = kept && kept.length > 0 ? [...rooms, { to: '/kept', words: 'On this phone' }] : rooms;
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1080px] flex-col text-read">
       <header className="not-printed flex h-14 items-center justify-between gap-4 border-b border-seam px-5">
         <Wordmark />
         <span className="flex min-w-0 items-baseline gap-4 text-desk">
           <span className="hidden truncate text-reed sm:inline">{account?.name}</span>
-          <button className="linked shrink-0" onClick={() => void signOut()}>
+          <button className="linked shrink-0" onClick={leave}>
             Sign out
           </button>
         </span>
@@ -27,10 +37,10 @@ export function ClientShell() {
       <div className="grow px-5 pb-24">
         <Outlet />
       </div>
-      <nav aria-label="Ways" className="not-printed fixed inset-x-0 bottom-0 border-t border-seam bg-linen">
+      <nav aria-label="Ways" data-ways className="not-printed fixed inset-x-0 bottom-0 border-t border-seam bg-linen">
         <MessageLine className="mx-auto max-w-[1080px] px-5 not-empty:py-2" />
         <div className="mx-auto flex max-w-[1080px]">
-          {rooms.map(({ to, words }) => (
+          {ways.map(({ to, words }) => (
             <NavLink
               key={to}
               to={to}

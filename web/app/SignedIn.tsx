@@ -1,6 +1,7 @@
 import type { Role } from '@lean-mentor/contract';
 import { Outlet } from 'react-router';
 import { SignInPage, useGetSessionQuery } from '../features/access/index.ts';
+import { KeptWay } from '../features/kept/index.ts';
 import { FaultNote } from '../shared/primitives/index.ts';
 import { faultWords } from '../shared/wire/index.ts';
 import { MissingPage } from './PageFault.tsx';
@@ -13,6 +14,7 @@ export function SignedIn({ as }: { as?: readonly Role[] }) {
     return (
       <main className="mx-auto max-w-lg p-8">
         <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>
+        <KeptWay />
       </main>
     );
   const account = data?.account ?? null;

@@ -29,6 +29,13 @@ export const makeRouter = (store: Store) =>
       hydrateFallbackElement: <div role="status" aria-label="Loading" />,
       lazy: async () => ({ Component: (await import('../features/critique/index.ts')).SharedPage }),
     },
+    // Opens without a network too.
+    {
+      path: '/kept',
+      errorElement: <PageFault />,
+      hydrateFallbackElement: <div role="status" aria-label="Loading" />,
+      lazy: async () => ({ Component: (await import('../features/kept/KeptPage.tsx')).KeptPage }),
+    },
     {
       element: <SignedIn />,
       errorElement: <PageFault />,

@@ -5,7 +5,10 @@ import { removeFootageBytes, type FootageRow } from '../footage/index.ts';
 import type { RequestRow } from './model.ts';
 import { changeRequest, findCritiquesShowing, forgetPartnerWords, takeFilmsComparing } from './repository.ts';
 
-/** Has a footage removed with the stills, clips and exports of every critique, and the films of every take, that shows it, of this request or a later one. */
+/**
+ * Has a footage removed with the stills, clips and exports of every critique, and the films of every take, that shows it: of this request
+ * or a later one.
+ */
 export async function removeShown(house: House, request: RequestRow, footage: FootageRow, transaction: Transaction): Promise<void> {
   const showing = await findCritiquesShowing(house, request, [footage.id], transaction);
   // Stills of other footage in them are made again when they are asked for.

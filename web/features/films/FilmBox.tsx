@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { megabytes } from '../../shared/megabytes.ts';
 import { Button, Choice, FaultNote, ShareBar } from '../../shared/primitives/index.ts';
 import { addressOf, faultWords } from '../../shared/wire/index.ts';
+import { KeepOnPhone } from '../kept/index.ts';
 import { useStopFilmMutation } from './api.ts';
 import { useFilms, type FilmSubject } from './useFilms.ts';
 
@@ -70,7 +71,7 @@ function Films({ of, size, hasWords }: FilmBoxProps) {
       {films && films.length > 0 && (
         <ul aria-label="Films" className="flex flex-col divide-y divide-seam border-y border-seam">
           {films.map((one) => (
-            <FilmLine key={one.id} film={one} isLarge={isLarge} onAgain={() => ask({ size: one.size, words: one.words })} />
+            <FilmLine key={one.id} film={one} of={of} isLarge={isLarge} onAgain={() => ask({ size: one.size, words: one.words })} />
           ))}
         </ul>
       )}
@@ -86,7 +87,14 @@ const formWords = ({ size, words, hasWords }: Film, isLarge: boolean): string =>
     .filter(Boolean)
     .join(', ');
 
-function FilmLine({ film, isLarge, onAgain }: { film: Film; isLarge: boolean; onAgain: () => void }) {
+interface FilmLineProps {
+  film: Film;
+  of: FilmSubject;
+  isLarge: boolean;
+  onAgain: () => void;
+}
+
+function FilmLine({ film, of, isLarge, onAgain }: FilmLineProps) {
   const [stop, stopping] = useStopFilmMutation();
   const { id, state, share, secondsLeft, bytes, keptUntil, failure, hasWords } = film;
   const about = formWords(film, isLarge);
@@ -135,6 +143,7 @@ function FilmLine({ film, isLarge, onAgain }: { film: Film; isLarge: boolean; on
           {keptUntil && <span className="text-reed">Kept until {format(keptUntil, 'd MMMM')}.</span>}
         </p>
       )}
+      {state === 'ready' && 'critiqueId' in of && <KeepOnPhone film={film} of={of} />}
     </li>
   );
 }

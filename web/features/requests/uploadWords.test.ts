@@ -18,6 +18,6 @@ describe('an upload in words', () => {
 
   it('never says that all has arrived before it has', () => {
     expect(uploadWords({ ...upload, sentBytes: 1_999_999_999, bytesPerSecond: 0 })).toContain('(99 %)');
-    expect([megabytes(0), megabytes(12_340_000), megabytes(345e6)]).toEqual(['0.0 MB', '12.3 MB', '345 MB']);
+    expect([0, 46_789, 12_340_000, 345e6].map(megabytes)).toEqual(['0 kB', '47 kB', '12.3 MB', '345 MB']);
   });
 });
