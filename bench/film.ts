@@ -56,7 +56,7 @@ export async function benchFilm(folder: string): Promise<Figure[]> {
   runFfmpeg(...reviewCopyArguments(filmed, footage, await probe(filmed, 'mov')));
   const [table, size] = [await readFrameTable(footage), { width: 1280, height: 720 }];
   const matrix = await matrixOf(footage, 'mov', 0, size);
-  const source = { file: footage, demuxer: 'mov', videoStream: 0, table, size, matrix, compared: new Map() } as const;
+  const source = { file: footage, demuxer: 'mov', videoStream: 0, table, size, matrix, compared: new Map(), coach: null } as const;
   const bare = (): number => runFfmpeg('-i', footage, '-an', ...playsAnywhere, join(folder, 'bare.mp4'));
   const figures: Figure[] = [];
   let most = 0;
@@ -65,7 +65,11 @@ export async function benchFilm(folder: string): Promise<Figure[]> {
   for (const moving of [false, true]) {
     const { stageAt } = stageReader(takeOf(moving), table);
     const rate = filmRate(table);
-    const pictures = Array.from({ length: filmLength(seconds, rate) }, (_, k) => ({ stage: stageAt(filmInstant(k, rate)), words: '' }));
+    const pictures = Array.from({ length: filmLength(seconds, rate) }, (_, k) => ({
+      at: filmInstant(k, rate),
+      stage: stageAt(filmInstant(k, rate)),
+      words: '',
+    }));
     // Before and after: these machines change their pace within minutes.
     const first = bare();
     const begun = performance.now();

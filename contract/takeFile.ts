@@ -1,6 +1,6 @@
 import { comparisonLayouts, drawingTools, strokeColours, strokeWeights, wholePicture } from '@lean-mentor/core/desk';
 import { frameTableFault, type FrameTable } from '@lean-mentor/core/footage';
-import { fastestRate, slowestRate, type Take } from '@lean-mentor/core/takes';
+import { coachShapes, fastestRate, slowestRate, type Take } from '@lean-mentor/core/takes';
 import { z } from 'zod';
 import { drawing } from './desk.ts';
 import { takeCaptions, takeChapters, takeCuts, takeSeconds as seconds } from './deskTake.ts';
@@ -66,6 +66,8 @@ export const takeEvent = z.discriminatedUnion('kind', [
       .nullable()
       .default(null),
     compare: compare.nullable().optional(),
+    /** How the coach is seen in a corner, where a camera was on. */
+    coach: z.enum(coachShapes).optional(),
   }),
   z.object({ t, kind: z.literal('show'), frame }),
   z.object({ t, kind: z.literal('run'), frame, rate }),

@@ -4,8 +4,8 @@ import { done, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { takeEvent } from './takeFile.ts';
 
-/** What browsers record speech as, and what a voice is kept as without loss. */
-export const voiceTypes = ['audio/webm', 'audio/ogg', 'audio/mp4', 'audio/flac'] as const;
+/** What browsers record speech as, with the coach seen or without, and what a voice is kept as without loss. */
+export const voiceTypes = ['audio/webm', 'audio/ogg', 'audio/mp4', 'audio/flac', 'video/webm', 'video/mp4'] as const;
 
 /** A voice as it was recorded, and with steady noise taken out. */
 export const takeVoices = ['recorded', 'clean'] as const;

@@ -56,6 +56,8 @@ describe('a take', () => {
     await page.keyboard.press('KeyR');
     await page.waitForSelector('[aria-label="Spoken critique"]');
     await page.waitForFunction(() => !/The browser asks/.test(document.body.innerText));
+    await page.select('[aria-label="Whether you are seen"]', 'round');
+    await page.waitForSelector('[aria-label="You, as you are seen"]');
     await page.keyboard.press('KeyR');
     await phase(page, 'counting');
     await phase(page, 'speaking');
@@ -272,6 +274,17 @@ describe('a take', () => {
       await page.tap('[data-take-player] button[aria-label="Pause"]');
       await page.waitForSelector('[aria-label="One picture on"]');
       await rest(500);
+      // The coach is seen in the corner: what the camera saw, with their voice.
+      const coach = await page.$eval('[data-take-player] video[data-coach="round"]', (element) => {
+        const video = element as HTMLVideoElement;
+        const context = new OffscreenCanvas(240, 240).getContext('2d')!;
+        context.drawImage(video, 0, 0);
+        const { data } = context.getImageData(0, 0, 240, 240);
+        const seen = data.filter((_, i) => i % 4 !== 3);
+        return { side: video.videoWidth, spread: Math.max(...seen.slice(0, 60_000)) - Math.min(...seen.slice(0, 60_000)) };
+      });
+      expect(coach).toEqual({ side: 240, spread: expect.any(Number) });
+      expect(coach.spread).toBeGreaterThan(60);
       const at = await playerFrame(page);
       // The sheet's playhead has moved along, and goes on with every step.
       const line = () => page.$eval('[aria-label="The round"] [data-playhead]', (path) => path.getAttribute('transform'));
@@ -348,7 +361,7 @@ describe('a take', () => {
       await page.waitForFunction(() => Number(document.querySelector('[data-heard]')!.getAttribute('data-heard')) > 2, { timeout: 20_000 });
       await client.press('button', 'Stop here and ask');
       await page.waitForSelector('[aria-label="Your question"]');
-      expect(await page.$eval('[data-take-player] audio', (audio) => (audio as HTMLAudioElement).paused)).toBe(true);
+      expect(await page.$eval('[data-take-player] video[data-coach]', (voice) => (voice as HTMLVideoElement).paused)).toBe(true);
       expect(await page.$eval('[aria-label^="Questions about"]', (section) => section.textContent)).toMatch(/About 0:0[2-4] of it:/);
       // From below the bar at the foot of the page to where a thumb finds it.
       await page.$eval('[aria-label="Your question"]', (field) => field.scrollIntoView({ block: 'start' }));

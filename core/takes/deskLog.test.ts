@@ -19,7 +19,16 @@ import {
 import { randomComparison, randomTable } from './testing/randomTake.ts';
 
 const table = { times: Array.from({ length: 300 }, (_, i) => i / 30), endSeconds: 10 };
-const rest: DeskLook = { frame: 30, rate: 0, view: { zoom: 1, x: 0, y: 0 }, mirrored: false, drawings: [], note: null, compare: null };
+const rest: DeskLook = {
+  frame: 30,
+  rate: 0,
+  view: { zoom: 1, x: 0, y: 0 },
+  mirrored: false,
+  drawings: [],
+  note: null,
+  compare: null,
+  coach: null,
+};
 const drawing = (id: string): TakeDrawing => ({
   ...{ id, tool: 'ring', colour: 'client', weight: 'plain', words: '', points: [], keys: [], fromFrame: 0, toFrame: 300 },
 });
@@ -33,6 +42,7 @@ describe('the log of a desk', () => {
     drawings: fc.subarray(['a', 'b', 'c']).map((ids) => ids.map(drawing)),
     note: fc.option(fc.record({ id: fc.constantFrom('n', 'm'), words: fc.constantFrom('', 'The hand.') })),
     compare: fc.option(randomComparison) as fc.Arbitrary<TakeComparison | null>,
+    coach: fc.constant(null),
   });
 
   it('read back shows at every instant what was looked at then, whatever was done in between', () => {

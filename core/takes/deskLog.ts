@@ -1,5 +1,6 @@
 import type { StageView } from '../desk/index.ts';
 import { secondsOfFrame, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
+import type { CoachShape } from './coachCorner.ts';
 import { offsetAfter, type TakeComparison } from './comparison.ts';
 import { frameOfMotion, type MotionFrom } from './motion.ts';
 import type { OpenNote, Stroke, TakeDrawing, TakeEvent } from './take.ts';
@@ -16,6 +17,8 @@ export interface DeskLook {
   note: OpenNote | null;
   /** The compare tray, where it lies over the stage. */
   compare: TakeComparison | null;
+  /** How the coach is seen; the same from the beginning of a part to its end. */
+  coach: CoachShape | null;
 }
 
 /**
@@ -65,7 +68,8 @@ export function deskLog(table: FrameTable): DeskLog {
       if (!before) {
         motion = { t, frame: now.frame, rate: now.rate };
         compared = { t, shown: now.compare };
-        return [{ t, kind: 'stage', ...now, strokes: [] }];
+        const { coach, ...seen } = now;
+        return [{ t, kind: 'stage', ...seen, strokes: [], ...(coach && { coach }) }];
       }
       const events: TakeEvent[] = [];
       const moved = movement(motion, t, now, table);

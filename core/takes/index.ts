@@ -1,7 +1,8 @@
 export { captionLetters, captionTexts, heardCaptions, spreadCaptions, spreadTexts, uncaptioned } from './captions.ts';
 export { captionAt, chapterAt, chapterStretches, type TakeChapter } from './chapters.ts';
 export { comparisonCells, frameSeen, inARow, type TakeCompared, type TakeComparison } from './comparison.ts';
-export { cutClock, joinedCuts, type CutClock } from './cuts.ts';
+export { coachCorner, coachPictures, coachRate, coachShapes, coachSide, type CoachShape } from './coachCorner.ts';
+export { cutClock, joinedCuts, leftOf, type CutClock } from './cuts.ts';
 export { longestPause, pauseKept, pausesToCut } from './pauses.ts';
 export { deskLog, inOrder, joinedParts, runSlack, type DeskLog, type DeskLook } from './deskLog.ts';
 export { levelOf, levelSeconds, noiseOf, silencesOf, speechOf } from './silences.ts';

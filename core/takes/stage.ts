@@ -1,6 +1,7 @@
 import { drawingsAtFrame, toolGesture, wholePicture, type Note, type StageView } from '../desk/index.ts';
 import { secondsOfFrame, type FrameIndex, type FrameTable, type Seconds } from '../footage/index.ts';
 import { assertNever } from '../never/index.ts';
+import type { CoachShape } from './coachCorner.ts';
 import { comparisonAfter, type TakeComparison } from './comparison.ts';
 import { frameOfMotion, secondsOfMotion, type MotionFrom } from './motion.ts';
 import { viewSlide, type OpenNote, type Stroke, type Take, type TakeDrawing, type TakeEvent } from './take.ts';
@@ -23,6 +24,8 @@ export interface Stage {
   note: OpenNote | null;
   /** What lies over the stage to be compared, as it is at this instant; null: the stage is seen. */
   compare: TakeComparison | null;
+  /** How the coach is seen in a corner; null: not at all. */
+  coach: CoachShape | null;
 }
 
 /** The stage of a note's frame, with nothing else on it, where a take begins. */
@@ -40,6 +43,7 @@ interface Held {
   drawings: readonly TakeDrawing[];
   note: OpenNote | null;
   compare: { t: Seconds; shown: TakeComparison } | null;
+  coach: CoachShape | null;
 }
 
 const viewOf = ({ zoom, x, y }: StageView): StageView => ({ zoom, x, y });
@@ -47,10 +51,10 @@ const viewOf = ({ zoom, x, y }: StageView): StageView => ({ zoom, x, y });
 /** What holds after an event. The first event of a take is its whole stage, which needs nothing before it. */
 function heldAfter(held: Held | null, event: TakeEvent): Held {
   if (event.kind === 'stage') {
-    const { t, frame, rate, into, view, mirrored, strokes, drawings, note, compare } = event;
+    const { t, frame, rate, into, view, mirrored, strokes, drawings, note, compare, coach = null } = event;
     const begun = strokes.map(({ ago, ...stroke }) => ({ ...stroke, t: t - ago }));
     const compared = compare ? { t, shown: compare } : null;
-    return { motion: { t, frame, rate, into }, view: { t, view }, mirrored, strokes: begun, drawings, note, compare: compared };
+    return { motion: { t, frame, rate, into }, view: { t, view }, mirrored, strokes: begun, drawings, note, compare: compared, coach };
   }
   if (!held) throw new Error('A take begins with its whole stage.');
   const { t } = event;
@@ -162,7 +166,7 @@ export function stageReader({ events }: Pick<Take, 'events'>, table: FrameTable,
   return {
     stageAt: (t) => {
       const { held, frame, view, compare } = readAt(t);
-      const { motion, mirrored, strokes, drawings, note } = held;
+      const { motion, mirrored, strokes, drawings, note, coach } = held;
       return {
         frame,
         rate: motion.rate,
@@ -172,11 +176,12 @@ export function stageReader({ events }: Pick<Take, 'events'>, table: FrameTable,
         drawings: drawingsAtFrame([...drawings], frame),
         note,
         compare,
+        coach,
       };
     },
     wholeAt: (t) => {
       const { held, frame, view, compare } = readAt(t);
-      const { motion, mirrored, strokes, drawings, note } = held;
+      const { motion, mirrored, strokes, drawings, note, coach } = held;
       const begun = strokes.map(({ t: began, ...stroke }) => ({ ...stroke, ago: t - began }));
       const into = motion.rate === 0 ? {} : { into: secondsOfMotion(motion, t, table) - secondsOfFrame(table, frame) };
       return {
@@ -191,6 +196,7 @@ export function stageReader({ events }: Pick<Take, 'events'>, table: FrameTable,
         drawings,
         note,
         ...(compare && { compare }),
+        ...(coach && { coach }),
       };
     },
   };

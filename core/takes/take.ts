@@ -1,5 +1,6 @@
 import type { Caption, ChapterStart, Drawing, DrawingTool, StageView, StrokeColour, StrokeWeight, TakeStretch } from '../desk/index.ts';
 import type { FrameIndex, Seconds } from '../footage/index.ts';
+import type { CoachShape } from './coachCorner.ts';
 import type { TakeComparison } from './comparison.ts';
 
 /** How fast the footage runs under the voice: below 0 backwards; 0 is rest. */
@@ -41,6 +42,8 @@ export interface WholeStage {
   note: OpenNote | null;
   /** The compare tray, where it lies over the stage. */
   compare?: TakeComparison | null;
+  /** How the coach is seen in a corner; absent: not at all. */
+  coach?: CoachShape;
 }
 
 /**

@@ -73,9 +73,19 @@ describe.each([
     table = { times, endSeconds: times.at(-1)! + 1 / 30 };
     const size = { width, height };
     const matrix = await matrixOf(clip, 'mov', 0, size);
-    source = { file: clip, demuxer: 'mov', videoStream: 0, table, size, matrix, compared: new Map([['f', { file: clip, table, matrix }]]) };
+    source = {
+      file: clip,
+      demuxer: 'mov',
+      videoStream: 0,
+      table,
+      size,
+      matrix,
+      compared: new Map([['f', { file: clip, table, matrix }]]),
+      coach: null,
+    };
     const { stageAt } = stageReader(take, table);
     const pictures = Array.from({ length: filmLength(take.seconds, rate()) }, (_one, k) => ({
+      at: filmInstant(k, rate()),
       stage: stageAt(filmInstant(k, rate())),
       words: k >= 30 && k < 45 ? 'Watch this hand' : '',
     }));
@@ -138,7 +148,11 @@ describe.each([
     ];
     const { stageAt } = stageReader({ events: compared }, table);
     const length = filmLength(2.5, rate());
-    const pictures = Array.from({ length }, (_one, k) => ({ stage: stageAt(filmInstant(k, rate())), words: '' }));
+    const pictures = Array.from({ length }, (_one, k) => ({
+      at: filmInstant(k, rate()),
+      stage: stageAt(filmInstant(k, rate())),
+      words: '',
+    }));
     const made = join(folder, 'compared.mp4');
     await writeFilmStretch(source, pictures, rate(), made, { folder, signal });
     const whole = await picturesOf(made);

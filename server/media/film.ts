@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { z } from 'zod';
 import { asShown } from './asShown.ts';
+import { coachReader } from './coach.ts';
 import { comparedPainter, type ComparedSource } from './compared.ts';
 import { ffmpeg, ffmpegFed, ffmpegPictures, ffprobeJson, safeInput } from './ffmpeg.ts';
 import { playsAnywhere } from './playsAnywhere.ts';
@@ -20,12 +21,16 @@ export interface FilmSource {
   /** Size of the film, in even pixels; the footage is scaled to it. */
   size: Size;
   matrix: Matrix;
+  /** The voice that is heard, with the coach beside it; null where nobody is seen. */
+  coach: string | null;
   /** Footages that are compared in it, by their ids. */
   compared: ReadonlyMap<string, ComparedSource>;
 }
 
 /** A picture of a film: its stage, and the words that are burnt into it, if any. */
 export interface FilmPicture {
+  /** Its instant of what is heard, in seconds. */
+  at: number;
   stage: Stage;
   words: string;
 }
@@ -130,15 +135,17 @@ async function* composed(
   const { size, matrix, table } = source;
   const [drawn, said] = [overlays(size, matrix, painted), overlays(size, matrix, painted)];
   const beside = overlays(size, matrix, comparedPainter(size, source.compared, { folder, signal }));
-  const wordsOf = new Map(pictures.map(({ stage, words }) => [stage, words]));
+  const coach = source.coach === null ? null : coachReader(source.coach, size, matrix, { folder, signal });
+  const pictureOf = new Map(pictures.map((picture) => [picture.stage, picture]));
   const mostHeld = Math.max(leastHeld, Math.floor(heldBytes / yuvBytes(size)));
   const stages = pictures.map(({ stage }) => stage);
   let [own, other] = [Buffer.allocUnsafe(yuvBytes(size)), Buffer.allocUnsafe(yuvBytes(size))];
   for (const read of filmReads(stages, mostHeld))
     for await (const [stage, frame] of picturesOf(source, read, folder, signal)) {
-      const words = wordsOf.get(stage);
+      const { words, at } = pictureOf.get(stage)!;
       const above = stage.compare ? await beside(stage.compare) : await drawn(stageSvg(stage, table, size));
-      const over = [above, words ? await said(captionSvg(words, size)) : null];
+      const seen = stage.coach && coach ? await coach.at(at, stage.coach) : null;
+      const over = [above, seen, words ? await said(captionSvg(words, size)) : null];
       if (read.look && !over.some(Boolean)) {
         yield frame;
         continue;
@@ -150,6 +157,7 @@ async function* composed(
       yield own;
       [own, other] = [other, own];
     }
+  await coach?.close();
 }
 
 /** Bytes a second of film may take. */

@@ -39,6 +39,8 @@ export const takePieceKey = (requestId: string, takeId: string, part: number, pi
 export const takeLogKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}log.json`;
 /** Words that are laid to its voice, and what they were made from. */
 export const takeWordsKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}words.json`;
+/** The coach, seen from beginning to end of the recording; there only where a camera was on. */
+export const takeCoachKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}coach.mp4`;
 /** For listening, as it was recorded or with its noise taken out, and without loss for whatever is made from it later. */
 export const takeVoiceKey = (requestId: string, takeId: string, voice: 'recorded' | 'clean'): string =>
   `${takeFolder(requestId, takeId)}${voice === 'recorded' ? 'voice' : voice}.m4a`;

@@ -101,11 +101,16 @@ export class CritiqueHouse {
     return this.coach.ask('post', `/api/requests/${this.requestId}/desk/changes`, { changes: [change], since: 0 });
   };
   /** Speaks over the footage: a take on the desk, put together, as it is mended. Answers its id. */
-  readonly speak = async (voice: Buffer, events: readonly TakeEvent[], mended: Partial<DeskTake> = {}): Promise<string> => {
+  readonly speak = async (
+    voice: Buffer,
+    events: readonly TakeEvent[],
+    mended: Partial<DeskTake> = {},
+    type = 'audio/webm',
+  ): Promise<string> => {
     const id = this.house.newId();
     await this.put('take', { footageId: this.footageId, title: 'Said', cuts: [], captions: [], chapters: [], ...mended }, id);
     const path = `/api/requests/${this.requestId}/takes/${id}`;
-    await this.coach.ask('put', `${path}/parts/0/pieces/0`, { type: 'audio/webm', voice: voice.toString('base64'), events });
+    await this.coach.ask('put', `${path}/parts/0/pieces/0`, { type, voice: voice.toString('base64'), events });
     await this.coach.ask('post', `${path}/finish`, { pieces: [1] });
     await runDue(this.house, 'make-take');
     return id;

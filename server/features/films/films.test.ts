@@ -1,7 +1,7 @@
 import type { Film } from '@lean-mentor/contract';
 import type { Block } from '@lean-mentor/core/critique';
 import type { DeskTake } from '@lean-mentor/core/desk';
-import type { TakeEvent } from '@lean-mentor/core/takes';
+import { coachCorner, type TakeEvent } from '@lean-mentor/core/takes';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { addDays } from 'date-fns';
 import { strFromU8, unzipSync } from 'fflate';
@@ -200,6 +200,22 @@ describe('a film', () => {
     expect((await client.ask('post', `/api/requests/${earlier.requestId}/withdraw-consent`)).status).toBe(200);
     await runDue(house, 'remove-footage');
     expect([await house.storage.size(filmKey(at.footageId, id)), await list(path)]).toEqual([null, []]);
+  });
+
+  it('has the coach in its corner where they were seen while speaking', async () => {
+    const seen = events.map((event) => (event.kind === 'stage' ? { ...event, coach: 'square' as const } : event));
+    const takeId = await at.speak(await madeVoice(4, [], true), seen, {}, 'video/webm');
+    const path = `/api/requests/${at.requestId}/takes/${takeId}/films`;
+    const { id } = await ask(path, at.coach, { words: 'burnt' });
+    await runDue(at.house, 'make-film');
+    const file = join(folder, 'seen.mp4');
+    await writeFile(file, await at.house.storage.read(filmKey(at.footageId, id)));
+    const corner = coachCorner({ width: 360, height: 640 });
+    const crop = `crop=${Math.floor(corner.side) - 8}:${Math.floor(corner.side) - 8}:${Math.ceil(corner.x) + 4}:${Math.ceil(corner.y) + 4}`;
+    for (const seconds of [0.5, 2, 3.5]) {
+      const args = ['-ss', String(seconds), '-i', file, '-vf', crop, '-frames:v', '1', '-f', 'rawvideo', '-pix_fmt', 'gray', 'pipe:1'];
+      expect(Math.min(...(await ffmpegBytes(args, 30)))).toBeGreaterThan(200);
+    }
   });
 
   it('is refused where so many are being made already, and while its take is being put together', async () => {

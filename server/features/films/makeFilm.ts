@@ -19,7 +19,7 @@ import { joinFilm, matrixOf, writeFilmStretch, type FilmPicture, type FilmSource
 import { MediaFault } from '../../media/mediaFault.ts';
 import { probe } from '../../media/probe.ts';
 import { sniffFile } from '../../media/sniffContainer.ts';
-import { filmFolder, filmKey, filmStretchKey, reviewCopyKey, type LocalFile } from '../../storage/index.ts';
+import { filmFolder, filmKey, filmStretchKey, NotStored, reviewCopyKey, type LocalFile } from '../../storage/index.ts';
 import { findFootage, frameTableOf, type FootageRow } from '../footage/index.ts';
 import { makeHeardVoice, readTakeLog } from '../takes/index.ts';
 import { comparedIds, withCompared } from './comparedFootage.ts';
@@ -50,7 +50,7 @@ async function sourceOf(
   footage: FootageRow,
   { path }: LocalFile,
   table: FrameTable,
-): Promise<Omit<FilmSource, 'compared'>> {
+): Promise<Omit<FilmSource, 'compared' | 'coach'>> {
   const own = { width: footage.width ?? 1280, height: footage.height ?? 720 };
   const demuxer = size === 'footage' ? await sniffFile(path) : 'mov';
   const videoStream = size === 'footage' ? (await probe(path, demuxer)).videoStream : 0;
@@ -61,7 +61,7 @@ async function sourceOf(
 function picturesOf({ film, spoken, reader, rate, length }: Reel, from: number, to: number): FilmPicture[] {
   return Array.from({ length: Math.min(to, length) - from }, (_, i) => {
     const at = filmInstant(from + i, rate);
-    return { stage: reader.stageAt(at), words: film.words === 'burnt' ? (captionAt(spoken, at)?.words ?? '') : '' };
+    return { at, stage: reader.stageAt(at), words: film.words === 'burnt' ? (captionAt(spoken, at)?.words ?? '') : '' };
   });
 }
 
@@ -102,9 +102,14 @@ async function makeStretches(house: House, reel: Reel, folder: string, signal: A
 }
 
 /** Puts the film together from its stretches and its voice; answers its bytes. */
-async function putTogether(house: House, { film, spoken }: Reel, many: number, folder: string, signal: AbortSignal): Promise<number> {
+async function putTogether(
+  house: House,
+  { film, spoken }: Reel,
+  { many, voice }: { many: number; voice: string },
+  folder: string,
+  signal: AbortSignal,
+): Promise<number> {
   const { storage } = house;
-  const voice = await makeHeardVoice(house, film.requestId, { takeId: film.takeId, ...spoken }, folder);
   const locals: LocalFile[] = [];
   try {
     for (let n = 0; n < many; n++) locals.push(await storage.local(filmStretchKey(film.footageId, film.id, n)));
@@ -128,7 +133,7 @@ async function reelOf(
   film: FilmRow,
   footage: FootageRow,
   original: LocalFile,
-): Promise<{ heard: Take; with: (compared: FilmSource['compared']) => Reel }> {
+): Promise<{ heard: Take; with: (more: Pick<FilmSource, 'compared' | 'coach'>) => Reel }> {
   const spoken = JSON.parse(film.spoken) as Spoken;
   const table = await frameTableOf(house, footage.id);
   const log = await readTakeLog(house, film.requestId, film.takeId);
@@ -136,7 +141,7 @@ async function reelOf(
   const rate = filmRate(table);
   const source = await sourceOf(film, footage, original, table);
   const reel = { film, spoken, rate, reader: stageReader(heard, table), length: filmLength(spoken.seconds, rate) };
-  return { heard, with: (compared) => ({ ...reel, source: { ...source, compared } }) };
+  return { heard, with: (more) => ({ ...reel, source: { ...source, ...more } }) };
 }
 
 /** Makes a film, or goes on with one. What was stopped, or whose footage is gone, is left. */
@@ -148,9 +153,11 @@ export async function makeFilm(house: House, filmId: string, signal: AbortSignal
   await changeMaking(house, filmId, { state: 'making' });
   const stopped = new AbortController();
   const both = AbortSignal.any([signal, stopped.signal]);
-  const original = await house.storage.local(
-    film.size === 'footage' && footage.originalKey ? footage.originalKey : reviewCopyKey(footage.id),
-  );
+  const key = film.size === 'footage' && footage.originalKey ? footage.originalKey : reviewCopyKey(footage.id);
+  const original = await house.storage.local(key).catch((error: unknown) => {
+    // Trying again does not bring it back.
+    throw error instanceof NotStored ? new MediaFault('The footage of this film is not there any more.') : error;
+  });
   try {
     await withScratchFolder(house, `film-${filmId}`, async (folder) => {
       const { heard, with: reelWith } = await reelOf(house, film, footage, original);
@@ -158,9 +165,12 @@ export async function makeFilm(house: House, filmId: string, signal: AbortSignal
       // Before any of it is painted: whoever removes one of them has to find this film.
       await changeMaking(house, filmId, { compared });
       const bytes = await withCompared(house, film.requestId, compared, async (sources) => {
-        const reel = reelWith(sources);
+        const spoken = JSON.parse(film.spoken) as Spoken;
+        const voice = await makeHeardVoice(house, film.requestId, { takeId: film.takeId, ...spoken }, folder);
+        const isSeen = heard.events.some((event) => event.kind === 'stage' && event.coach);
+        const reel = reelWith({ compared: sources, coach: isSeen ? voice : null });
         const many = await makeStretches(house, reel, folder, both, () => stopped.abort());
-        return putTogether(house, reel, many, folder, both);
+        return putTogether(house, reel, { many, voice }, folder, both);
       });
       await changeMaking(house, filmId, { state: 'ready', share: 1, secondsLeft: null, bytes, madeAt: house.now(), failure: null });
     });

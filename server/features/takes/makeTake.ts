@@ -1,16 +1,17 @@
 import type { TakePiece } from '@lean-mentor/contract';
 import { soundPeaks } from '@lean-mentor/core/footage';
-import { joinedParts, restingOn, silencesOf, type TakeEvent } from '@lean-mentor/core/takes';
+import { coachPictures, joinedParts, restingOn, silencesOf, type TakeEvent } from '@lean-mentor/core/takes';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { open, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { House } from '../../house/house.ts';
 import { withScratchFolder } from '../../house/scratchFolder.ts';
+import { coachOfPart, joinCoach, voiceAndCoach } from '../../media/coach.ts';
 import { MediaFault } from '../../media/mediaFault.ts';
 import type { Demuxer } from '../../media/sniffContainer.ts';
 import { decodeVoice, denoiseVoice, encodeVoice, levelsOf, samplesIn, voiceRate } from '../../media/voice.ts';
-import { takeLogKey, takeMasterKey, takePieceKey, takeVoiceKey } from '../../storage/index.ts';
+import { takeCoachKey, takeLogKey, takeMasterKey, takePieceKey, takeVoiceKey } from '../../storage/index.ts';
 import { findDeskTake, findNote } from '../desk/index.ts';
 import type { TakePieceRow, TakeRow } from './model.ts';
 import { changeTake, findPieces, findTake } from './repository.ts';
@@ -20,6 +21,8 @@ const demuxers: Readonly<Record<TakePiece['type'], Demuxer>> = {
   'audio/ogg': 'ogg',
   'audio/mp4': 'mov',
   'audio/flac': 'flac',
+  'video/webm': 'matroska',
+  'video/mp4': 'mov',
 };
 
 /** Bars of loudness a second, and how many at most. */
@@ -35,16 +38,53 @@ function partsOf(pieces: readonly TakePieceRow[]): TakePieceRow[][] {
   return Array.from(parts, (part) => part ?? []).filter((part) => part.length > 0);
 }
 
-/** Puts a part's sound together, and answers its plain samples. */
-async function decodePart(house: House, take: TakeRow, part: readonly TakePieceRow[], folder: string): Promise<string> {
-  const [first] = part;
-  const recorded = join(folder, `part-${first!.part}`);
+/** A part as it was recorded, and its plain samples. */
+interface DecodedPart {
+  recorded: string;
+  demuxer: Demuxer;
+  /** Whether the coach is seen in it. */
+  seen: boolean;
+  samples: string;
+}
+
+async function decodePart(house: House, take: TakeRow, part: readonly TakePieceRow[], folder: string): Promise<DecodedPart> {
+  const { type, part: number } = part[0]!;
+  const recorded = join(folder, `part-${number}`);
   const sound = await Promise.all(part.map((one) => house.storage.read(takePieceKey(take.requestId, take.id, one.part, one.piece))));
   await writeFile(recorded, Buffer.concat(sound));
   const samples = `${recorded}.raw`;
-  await decodeVoice(demuxers[first!.type], recorded, samples, folder);
-  await rm(recorded);
-  return samples;
+  await decodeVoice(demuxers[type], recorded, samples, folder);
+  return { recorded, demuxer: demuxers[type], seen: type.startsWith('video/'), samples };
+}
+
+/** The coach beside the voice of all parts, in one file of that folder; null where none of them was filmed. */
+async function makeCoach(parts: readonly (DecodedPart & { seconds: number })[], folder: string): Promise<string | null> {
+  if (!parts.some(({ seen }) => seen)) return null;
+  const lengths = coachPictures(stretchesOf(parts.map(({ seconds }) => seconds)));
+  const files: string[] = [];
+  for (const [i, { recorded, demuxer, seen }] of parts.entries()) {
+    const pictures = lengths[i]!.end - lengths[i]!.first;
+    if (pictures <= 0) continue;
+    files.push(join(folder, `coach-${i}.mp4`));
+    await coachOfPart(seen ? { file: recorded, demuxer } : null, pictures, files.at(-1)!, folder);
+  }
+  const coach = join(folder, 'coach.mp4');
+  await joinCoach(files, coach, folder);
+  return coach;
+}
+
+/** Stretches of these lengths, one after another. */
+function stretchesOf(lengths: readonly number[]): { from: number; to: number }[] {
+  let at = 0;
+  return lengths.map((seconds) => ({ from: at, to: (at += seconds) }));
+}
+
+/** Keeps something for listening, with the coach beside it where they are seen. */
+async function putVoice(house: House, key: string, m4a: string, coach: string | null, folder: string): Promise<void> {
+  if (!coach) return house.storage.putFile(key, m4a);
+  const both = join(folder, 'both.mp4');
+  await voiceAndCoach(m4a, coach, both, folder);
+  await house.storage.putFile(key, both);
 }
 
 /** What was spoken for a note before notes were spoken as takes has no log: its note's frame stands from end to end. */
@@ -60,11 +100,12 @@ async function putTogether(house: House, take: TakeRow, folder: string): Promise
   const parts = partsOf(await findPieces(house, take.id));
   if (parts.length === 0) throw new MediaFault('Nothing of this take has arrived.');
   const whole = join(folder, 'whole.raw');
-  const joined: { seconds: number; events: TakeEvent[] }[] = [];
+  const joined: (DecodedPart & { seconds: number; events: TakeEvent[] })[] = [];
   for (const part of parts) {
-    const samples = await decodePart(house, take, part, folder);
+    const decoded = await decodePart(house, take, part, folder);
+    const { samples } = decoded;
     const seconds = samplesIn((await stat(samples)).size) / voiceRate;
-    joined.push({ seconds, events: part.flatMap(({ events }) => JSON.parse(events) as TakeEvent[]) });
+    joined.push({ ...decoded, seconds, events: part.flatMap(({ events }) => JSON.parse(events) as TakeEvent[]) });
     await pipeline(createReadStream(samples), createWriteStream(whole, { flags: 'a' }));
     await rm(samples);
   }
@@ -84,8 +125,11 @@ async function putTogether(house: House, take: TakeRow, folder: string): Promise
   await encodeVoice(clean, { m4a: cleanM4a }, folder);
   await storage.putBytes(takeLogKey(take.requestId, take.id), JSON.stringify({ seconds, events }));
   await storage.putFile(takeMasterKey(take.requestId, take.id), flac);
-  await storage.putFile(takeVoiceKey(take.requestId, take.id, 'recorded'), m4a);
-  await storage.putFile(takeVoiceKey(take.requestId, take.id, 'clean'), cleanM4a);
+  const coach = await makeCoach(joined, folder);
+  await putVoice(house, takeVoiceKey(take.requestId, take.id, 'recorded'), m4a, coach, folder);
+  await putVoice(house, takeVoiceKey(take.requestId, take.id, 'clean'), cleanM4a, coach, folder);
+  // Last: what is put into storage is not in the folder any more.
+  if (coach) await storage.putFile(takeCoachKey(take.requestId, take.id), coach);
   return {
     seconds,
     partSeconds: joined.map((part) => part.seconds),

@@ -1,5 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
 import { takeFormat, type ParamsOf, type TakeFile } from '@lean-mentor/contract';
+import type { TakeEvent } from '@lean-mentor/core/takes';
 import { zip } from 'fflate';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
@@ -9,6 +10,13 @@ import { knownFrameTable } from '../footage/index.ts';
 import { readTakeLog, readyTake } from './service.ts';
 
 const voiceFile = 'voice.flac';
+
+/** A take's file carries its voice alone: nobody is said to be seen in it. */
+const withoutCoach = (event: TakeEvent): TakeEvent => {
+  if (event.kind !== 'stage') return event;
+  const { coach: _, ...stage } = event;
+  return stage;
+};
 
 /** A take on the desk as a file of its own, as it is mended now. Without its footage only the times of its frames are missing in it. */
 export async function takeAsFile(
@@ -26,7 +34,7 @@ export async function takeAsFile(
     seconds,
     voice: { file: voiceFile, offsetSeconds: 0 },
     ...(table && { frameTimes: [...table.times], endSeconds: table.endSeconds }),
-    ...{ events, cuts, captions, chapters },
+    ...{ events: events.map(withoutCoach), cuts, captions, chapters },
   } as TakeFile;
   const voice = await house.storage.read(takeMasterKey(requestId, takeId));
   const files = { 'take.json': new TextEncoder().encode(`${JSON.stringify(file)}\n`), [voiceFile]: [voice, { level: 0 }] as const };

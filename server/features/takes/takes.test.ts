@@ -1,20 +1,23 @@
 import { readTakeFile, type TakeRecording } from '@lean-mentor/contract';
 import type { TakeEvent } from '@lean-mentor/core/takes';
 import { strFromU8, unzipSync } from 'fflate';
-import { writeFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { QueryTypes } from 'sequelize';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { ffprobeJson } from '../../media/ffmpeg.ts';
+import { withScratchFolder } from '../../house/scratchFolder.ts';
+import { ffmpegBytes, ffprobeJson } from '../../media/ffmpeg.ts';
 import { madeVoice } from '../../testing/madeVoice.ts';
 import { aNote, bringRequest, clientA, clientB } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { statements } from '../../db/migrations/017-take-words.ts';
 import { statements as memosAreTakes } from '../../db/migrations/018-memos-are-takes.ts';
-import { memoKey } from '../../storage/index.ts';
+import { memoKey, takeVoiceKey } from '../../storage/index.ts';
 import { findDeskDocument } from '../desk/index.ts';
 import { carryMemo } from './carryMemo.ts';
+import { makeHeardVoice } from './heardVoice.ts';
+import { takeAsFile } from './takeFile.ts';
 import { makeTake } from './makeTake.ts';
 
 const { house, coach, client, assistant } = peopledHouse('coach', 'client', 'assistant');
@@ -222,6 +225,54 @@ describe('a take', () => {
     expect((await coach.ask('post', `/api/requests/${others}/takes/${takeId}/finish`, { pieces: [1] })).status).toBe(404);
     const odd = await send(0, 1, voice, [{ t: 1, kind: 'leap' } as never]);
     expect([odd.status, odd.body.message]).toEqual([400, expect.stringContaining('events.0')]);
+  });
+});
+
+describe('a take in which the coach is seen', () => {
+  it('has the picture in one file with the voice, as long as that is, dark where a part was not filmed', async () => {
+    const seen = await madeVoice(3, [], true);
+    const send = (part: number, type: string, sound: Buffer, coach?: 'round') =>
+      coachAsks(part, { type, voice: sound.toString('base64'), events: [{ ...whole(0), ...(coach && { coach }) }] });
+    const coachAsks = (part: number, piece: object) =>
+      coach.ask('put', `/api/requests/${requestId}/takes/${takeId}/parts/${part}/pieces/0`, piece);
+    expect((await send(0, 'video/webm', seen, 'round')).status).toBe(200);
+    await send(1, 'audio/webm', voice);
+    await finish([1, 1]);
+    await makeTake(house, takeId);
+    const { state, seconds, partSeconds } = await recording();
+    expect([state, partSeconds]).toEqual(['ready', [expect.closeTo(3, 1), expect.closeTo(6, 1)]]);
+    const log = (await coach.ask('get', `/api/requests/${requestId}/takes/${takeId}/log`)).body;
+    expect(log.events.map((event: { coach?: string }) => event.coach)).toEqual(['round', undefined]);
+    const streamsOf = async (bytes: Buffer) => {
+      const file = join(tmpdir(), `lean-${house.newId()}.mp4`);
+      await writeFile(file, bytes);
+      const { streams } = (await ffprobeJson(['-show_streams', file])) as { streams: { codec_type: string; duration: string }[] };
+      const brightness = async (at: number): Promise<number> =>
+        (await ffmpegBytes(['-ss', String(at), '-i', file, '-frames:v', '1', '-f', 'rawvideo', '-pix_fmt', 'gray', 'pipe:1'], 30))[
+          120 * 240
+        ]!;
+      return { lengths: streams.map(({ codec_type, duration }) => [codec_type, Number(duration)]), brightness };
+    };
+    for (const kind of ['recorded', 'clean'] as const) {
+      const { lengths, brightness } = await streamsOf(await house.storage.read(takeVoiceKey(requestId, takeId, kind)));
+      expect(lengths).toEqual([
+        ['audio', expect.closeTo(seconds, 1)],
+        ['video', expect.closeTo(seconds, 1)],
+      ]);
+      expect([(await brightness(1)) > 200, (await brightness(5)) < 60]).toEqual([true, true]);
+    }
+    await withScratchFolder(house, 'heard', async (folder) => {
+      const cuts = [
+        { from: 1, to: 2.5 },
+        { from: 4, to: 4.321 },
+      ];
+      const heard = await streamsOf(await readFile(await makeHeardVoice(house, requestId, { takeId, cuts }, folder)));
+      expect(heard.lengths.map(([, long]) => long)).toEqual([expect.closeTo(seconds - 1.821, 1), expect.closeTo(seconds - 1.821, 1)]);
+      expect([(await heard.brightness(1.2)) > 200, (await heard.brightness(1.8)) < 60]).toEqual([true, true]);
+    });
+    // A file of it carries the voice alone, and does not say that somebody is seen.
+    const { bytes } = await takeAsFile(house, { requestId, takeId });
+    expect(strFromU8(unzipSync(new Uint8Array(bytes))['take.json']!)).not.toContain('coach');
   });
 });
 

@@ -6,6 +6,7 @@ import { useControls } from './DeskControls.tsx';
 import { useOnStage, useScene } from './DeskScene.ts';
 import { DrawingLayer } from './drawing/DrawingLayer.tsx';
 import { LabelInput } from './drawing/LabelInput.tsx';
+import { SeenCoach } from './take/SeenCoach.tsx';
 import { useStageView } from './useStageView.ts';
 
 interface StageProps {
@@ -62,6 +63,7 @@ export const Stage = memo(function Stage({ source, onFault, takeVideo, takeCanva
           {pictureWidth > 0 && <DrawingLayer width={pictureWidth} height={pictureHeight} mirrored={mirrored} sharpness={view.zoom} />}
         </div>
         <LabelBeingWritten view={view} mirrored={mirrored} />
+        <SeenCoach />
       </div>
       <div role="group" aria-label="View" className="absolute top-1 right-1 flex items-center gap-1 bg-stage/70 px-1 text-chalk">
         {view.zoom > 1 && (

@@ -1,8 +1,9 @@
 import { clockText, type FrameTable } from '@lean-mentor/core/footage';
-import { captionAt, chapterStretches, cutClock, type Take } from '@lean-mentor/core/takes';
+import { captionAt, chapterStretches, cutClock, type CoachShape, type Take } from '@lean-mentor/core/takes';
 import { Captions, CaptionsOff, Pause, Play, Rewind, StepBack, StepForward } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../shared/primitives/index.ts';
+import { coachPlace } from './coachPlace.ts';
 import { ComparedStage } from './ComparedStage.tsx';
 import { TakeDrawings } from './TakeStage.tsx';
 import type { Playback } from './playback.ts';
@@ -35,11 +36,12 @@ const backSeconds = 5;
 /** A spoken critique: its picture exactly as the coach had it while speaking, its words below, its chapters as a list. */
 export function TakePlayer(props: TakePlayerProps) {
   const { take, table, voice, source, size, label, startAt = 0, onPlayback, onRecorded, onFrame, onStretch } = props;
-  const [audio, setAudio] = useState<HTMLAudioElement | null>(null);
+  const [audio, setAudio] = useState<HTMLMediaElement | null>(null);
   const [canvas, setCanvas] = useState<HTMLCanvasElement | null>(null);
   const [video, setVideo] = useState<HTMLVideoElement | null>(null);
   const playing = usePlayback({ take, table, source, size, audio, canvas, video });
   const { playback, stage, recorded, fault } = playing;
+  const filmed = useMemo(() => take.events.some((event) => event.kind === 'stage' && event.coach), [take.events]);
   const [withWords, setWithWords] = useState(true);
   useEffect(() => {
     if (playback && startAt > 0) playback.seek(startAt);
@@ -58,7 +60,7 @@ export function TakePlayer(props: TakePlayerProps) {
   const caption = withWords ? captionAt(take, recorded) : null;
   return (
     <figure className="flex flex-col gap-2" aria-label={label} data-take-player>
-      <audio ref={setAudio} src={voice} preload="auto" />
+      {!filmed && <audio ref={setAudio} src={voice} preload="auto" />}
       <div>
         <div className="relative w-full overflow-hidden bg-stage" style={{ aspectRatio: `${size.width} / ${size.height}` }}>
           {source === null ? (
@@ -86,6 +88,7 @@ export function TakePlayer(props: TakePlayerProps) {
               {stage && <TakeDrawings stage={stage} table={table} {...size} />}
             </div>
           )}
+          {filmed && <Coach shape={stage?.coach ?? null} {...{ setAudio, voice, size }} />}
           {stage?.compare && <ComparedStage compare={stage.compare} size={size} />}
           {audio && <BigPlay audio={audio} />}
         </div>
@@ -103,13 +106,26 @@ export function TakePlayer(props: TakePlayerProps) {
   );
 }
 
+interface CoachProps {
+  shape: CoachShape | null;
+  setAudio: (media: HTMLMediaElement | null) => void;
+  voice: string;
+  size: TakePlayerProps['size'];
+}
+
+/** The voice where the coach was filmed with it: one file, so that the two cannot come apart. Parts without a picture show none. */
+function Coach({ shape, setAudio, voice, size }: CoachProps) {
+  const place = { ...coachPlace(size, shape ?? 'square'), visibility: shape ? 'visible' : 'hidden', zIndex: 1 } as const;
+  return <video ref={setAudio} src={voice} preload="auto" playsInline aria-label="The coach" style={place} data-coach={shape ?? ''} />;
+}
+
 /** A stretch is told after so many seconds, though it goes on: whoever closes the page has heard it all the same. */
 const tellAfter = 10;
 /** The clock moves on by less than this between two looks; more is a jump. */
 const mostBetween = 1.5;
 
 /** Tells which stretches are listened to. */
-function useListened(audio: HTMLAudioElement | null, heard: number, onStretch: TakePlayerProps['onStretch']): void {
+function useListened(audio: HTMLMediaElement | null, heard: number, onStretch: TakePlayerProps['onStretch']): void {
   const stretch = useRef<{ from: number; to: number } | null>(null);
   const latest = useRef(onStretch);
   useEffect(() => {
@@ -149,7 +165,7 @@ const viewStyle = ({ zoom, x, y }: { zoom: number; x: number; y: number }) => ({
 const flip = (stage: TakePlaying['stage']) => (stage?.mirrored ? { transform: 'scaleX(-1)' } : {});
 
 /** Whether a sound is played, as it says itself. */
-function usePaused(audio: HTMLAudioElement): boolean {
+function usePaused(audio: HTMLMediaElement): boolean {
   const [paused, setPaused] = useState(audio.paused);
   useEffect(() => {
     const look = (): void => setPaused(audio.paused);
@@ -162,10 +178,10 @@ function usePaused(audio: HTMLAudioElement): boolean {
   return paused;
 }
 
-const toggle = (audio: HTMLAudioElement): void => void (audio.paused ? audio.play().catch(() => undefined) : audio.pause());
+const toggle = (audio: HTMLMediaElement): void => void (audio.paused ? audio.play().catch(() => undefined) : audio.pause());
 
 /** No page begins to speak by itself: the first touch does. */
-function BigPlay({ audio }: { audio: HTMLAudioElement }) {
+function BigPlay({ audio }: { audio: HTMLMediaElement }) {
   const paused = usePaused(audio);
   return (
     <button
@@ -184,7 +200,7 @@ function BigPlay({ audio }: { audio: HTMLAudioElement }) {
 }
 
 interface ControlsProps {
-  audio: HTMLAudioElement;
+  audio: HTMLMediaElement;
   playing: TakePlaying;
   take: Take;
   withWords: boolean;
@@ -240,7 +256,7 @@ function Controls({ audio, playing, take, withWords, onWords }: ControlsProps) {
 }
 
 /** Stop here and step: picture by picture on one's own body, then the voice goes on where it was. */
-function StepHere({ audio, playing }: { audio: HTMLAudioElement; playing: TakePlaying }) {
+function StepHere({ audio, playing }: { audio: HTMLMediaElement; playing: TakePlaying }) {
   const playback = playing.playback!;
   const [from, setFrom] = useState<number | null>(null);
   const step = (by: 1 | -1): void => {

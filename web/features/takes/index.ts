@@ -1,3 +1,4 @@
+export { coachPlace } from './coachPlace.ts';
 export type { Playback } from './playback.ts';
 export { useTakeLogs } from './useTakeLogs.ts';
 export { TakePlayer } from './TakePlayer.tsx';

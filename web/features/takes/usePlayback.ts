@@ -15,7 +15,7 @@ interface Wanted {
   /** Address of the review copy; undefined while it is not known, null where there is no footage any more. */
   source: string | undefined | null;
   size: { width: number; height: number };
-  audio: HTMLAudioElement | null;
+  audio: HTMLMediaElement | null;
   canvas: HTMLCanvasElement | null;
   video: HTMLVideoElement | null;
 }
@@ -63,12 +63,13 @@ function paint(canvas: HTMLCanvasElement, frames: DecodedFrames, frame: number):
 }
 
 /** Where two stages look the same, nothing has to be drawn again. */
-const stageKey = ({ frame, view, mirrored, strokes, drawings, note, compare }: Stage): string =>
+const stageKey = ({ frame, view, mirrored, strokes, drawings, note, compare, coach }: Stage): string =>
   [
     ...[frame, view.zoom, view.x, view.y, mirrored, note?.id, note?.words],
     ...strokes.map(({ id, points, reach }) => `${id} ${points.length} ${points.at(-1)?.join(' ')} ${reach?.x} ${reach?.y}`),
     ...drawings.map(({ id }) => id),
     compare && JSON.stringify(compare),
+    coach,
   ].join('|');
 
 /** How often the time beside the picture is told, in ms. */

@@ -1,5 +1,6 @@
 import type { TakeRecording } from '@lean-mentor/contract';
 import type { DeskTake } from '@lean-mentor/core/desk';
+import type { CoachShape } from '@lean-mentor/core/takes';
 import { clockText } from '@lean-mentor/core/footage';
 import { Mic, Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -15,7 +16,7 @@ import { readTakeZip, takePieces } from './bringTake.ts';
 import { LevelQuill } from './LevelQuill.tsx';
 import { PieceKeeper } from './pieceKeeper.ts';
 import { RunningOrder } from './RunningOrder.tsx';
-import { microphones } from './voice.ts';
+import { devicesOf } from './voice.ts';
 
 /** What is put together is asked after this often, in ms. */
 const lookAgainMs = 2000;
@@ -32,6 +33,7 @@ export function TakePanel() {
         <Mic size={18} aria-hidden />
         <LevelQuill level={take.level} />
         <Microphones />
+        <SeenAsWell />
         <span className="ml-auto flex gap-2">
           <Button onClick={take.press} disabled={phase === 'asking' || phase === 'ending'}>
             {says} <kbd className="time font-normal">{keyName('take')}</kbd>
@@ -80,30 +82,84 @@ function OrderChoice() {
   );
 }
 
-function Microphones() {
-  const { microphone, chooseMicrophone, state } = useControls('take');
+/** What there is to hear or to see with, also when something is plugged in. */
+function useDevices(kind: 'audioinput' | 'videoinput'): MediaDeviceInfo[] {
+  const { phase } = useControls('take').state;
   const [found, setFound] = useState<MediaDeviceInfo[]>([]);
   useEffect(() => {
-    const look = (): void => void microphones().then(setFound);
+    const look = (): void => void devicesOf(kind).then(setFound);
     look();
     navigator.mediaDevices.addEventListener('devicechange', look);
     return () => navigator.mediaDevices.removeEventListener('devicechange', look);
-  }, [state.phase]);
-  if (found.length < 2) return null;
+  }, [kind, phase]);
+  return found;
+}
+
+const shapeWords = { '': 'Heard only', round: 'Seen, round', square: 'Seen, square' } as const;
+
+/** Whether the coach is seen in a corner while speaking: where there is a camera, and not unless it is wanted. */
+function SeenAsWell() {
+  const { how, record } = useControls('take');
+  const { coach, camera } = how;
+  const found = useDevices('videoinput');
+  const named = found.filter(({ deviceId }) => deviceId !== '');
+  if (found.length === 0 && coach === null) return null;
+  return (
+    <>
+      <Picked
+        label="Whether you are seen"
+        value={coach ?? ''}
+        onChange={(shape) => record({ coach: (shape || null) as CoachShape | null })}
+        options={Object.entries(shapeWords)}
+      />
+      {coach !== null && named.length > 1 && (
+        <Picked
+          label="Camera"
+          value={camera}
+          onChange={(chosen) => record({ camera: chosen })}
+          options={[['', 'The usual camera'], ...named.map(({ deviceId, label }) => [deviceId, label] as [string, string])]}
+        />
+      )}
+    </>
+  );
+}
+
+interface PickedProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  options: readonly (readonly [value: string, words: string])[];
+}
+
+function Picked({ label, value, onChange, options }: PickedProps) {
   return (
     <select
-      aria-label="Microphone"
-      value={microphone ?? ''}
-      onChange={(e) => chooseMicrophone(e.target.value || null)}
+      aria-label={label}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
       className="max-w-56 rounded-sm border border-seam bg-linen px-2 py-1"
     >
-      <option value="">The usual microphone</option>
-      {found.map(({ deviceId, label }) => (
-        <option key={deviceId} value={deviceId}>
-          {label}
+      {options.map(([one, words]) => (
+        <option key={one} value={one}>
+          {words}
         </option>
       ))}
     </select>
+  );
+}
+
+function Microphones() {
+  const { how, record } = useControls('take');
+  const found = useDevices('audioinput');
+  const named = found.filter(({ deviceId }) => deviceId !== '');
+  if (named.length < 2) return null;
+  return (
+    <Picked
+      label="Microphone"
+      value={how.microphone ?? ''}
+      onChange={(chosen) => record({ microphone: chosen || null })}
+      options={[['', 'The usual microphone'], ...named.map(({ deviceId, label }) => [deviceId, label] as [string, string])]}
+    />
   );
 }
 

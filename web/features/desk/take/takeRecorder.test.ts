@@ -4,12 +4,22 @@ import { TakeRecorder } from './takeRecorder.ts';
 import type { Voice } from './voice.ts';
 
 const table = { times: Array.from({ length: 300 }, (_, i) => i / 30), endSeconds: 10 };
-const rest: DeskLook = { frame: 10, rate: 0, view: { zoom: 1, x: 0, y: 0 }, mirrored: false, drawings: [], note: null, compare: null };
+const rest: DeskLook = {
+  frame: 10,
+  rate: 0,
+  view: { zoom: 1, x: 0, y: 0 },
+  mirrored: false,
+  drawings: [],
+  note: null,
+  compare: null,
+  coach: null,
+};
 
 /** A microphone whose clock the test moves. */
 class FakeVoice implements Voice {
   at = 0;
   open = true;
+  readonly seen = null;
   private hear: (sound: Blob, type: 'audio/webm') => void = () => undefined;
   constructor(readonly lose: (why: string) => void) {}
   level = (): number => 0.5;
@@ -111,6 +121,23 @@ describe('a take', () => {
     await recorder.done();
     await recorder.sayNote('n');
     expect(recorder.snapshot()).toMatchObject({ phase: 'away', noteId: null, why: expect.stringContaining('microphone') });
+  });
+
+  it('opens anew where another microphone or a camera is wanted, between parts and not while something is said', async () => {
+    const recorder = await speaking();
+    await recorder.reopen();
+    expect([voices.length, recorder.snapshot().phase]).toEqual([1, 'speaking']);
+    recorder.press();
+    await vi.advanceTimersByTimeAsync(0);
+    await recorder.reopen();
+    expect([voices.map(({ open }) => open), recorder.snapshot().phase]).toEqual([[false, true], 'paused']);
+    refuses = true;
+    await recorder.reopen();
+    // What was spoken is kept and put together all the same.
+    expect([recorder.snapshot(), finished]).toEqual([
+      expect.objectContaining({ phase: 'away', why: expect.stringContaining('Allow it') }),
+      1,
+    ]);
   });
 
   it('called off while it is counted in has said nothing and is none', async () => {

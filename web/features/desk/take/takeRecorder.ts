@@ -105,6 +105,8 @@ export class TakeRecorder {
   };
   readonly snapshot = (): TakeState => this.state;
   readonly level = (): number => this.voice?.level() ?? 0;
+  /** What the camera sees, where one is on. */
+  readonly seen = (): MediaStream | null => this.voice?.seen ?? null;
   /** Seconds of the whole take so far. */
   readonly seconds = (): number => this.state.before + (this.state.phase === 'speaking' ? this.voice!.now() : 0);
 
@@ -131,6 +133,22 @@ export class TakeRecorder {
     }
     this.doings.quiet(true);
     this.say({ phase: 'armed' });
+  };
+
+  /** Opens the microphone anew, since another one is wanted, or a camera; while something is said it stays. */
+  readonly reopen = async (): Promise<void> => {
+    const { phase, before } = this.state;
+    if (phase !== 'armed' && phase !== 'paused') return;
+    this.voice?.close();
+    this.voice = null;
+    this.say({ phase: 'asking', why: null });
+    try {
+      this.voice = await this.doings.open((again) => void this.lost(again));
+      this.say({ phase, before });
+    } catch {
+      this.say({ phase: 'away', why: 'It is not there, or this page may not use it. Allow it in the browser’s address bar.' });
+      await this.done();
+    }
   };
 
   /** The one key: begins, pauses, goes on. */

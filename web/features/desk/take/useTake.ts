@@ -1,6 +1,6 @@
 import { drawingsAtFrame, type DeskTake, type Drawing } from '@lean-mentor/core/desk';
 import type { DeskLook, FrameStretch, TakeDrawing } from '@lean-mentor/core/takes';
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { useDispatch } from 'react-redux';
 import { baseApi } from '../../../shared/wire/index.ts';
 import type { TrayControls } from '../compare/useTray.ts';
@@ -8,8 +8,10 @@ import type { DeskContents, DeskScene } from '../DeskScene.ts';
 import type { DrawingControls } from '../drawing/useDrawing.ts';
 import type { WritingControls } from '../useWriting.ts';
 import { newId } from '../newId.ts';
+import { useLatestState } from '../useLatestState.ts';
 import { chapterOf, chapterTitle } from './chapterTitle.ts';
 import { PieceKeeper } from './pieceKeeper.ts';
+import { asUsual, needsOpening, wantedFor, type RecordedHow } from './recordedHow.ts';
 import { strokeWatch } from './strokeWatch.ts';
 import { TakeRecorder, type EarlierTake, type TakeState } from './takeRecorder.ts';
 import { useRunningOrder, type OrderControls } from './useRunningOrder.ts';
@@ -35,8 +37,11 @@ export interface TakeControls {
   /** What of the footage has been spoken over so far. */
   spokenOver: () => readonly FrameStretch[];
   level: () => number;
-  microphone: string | null;
-  chooseMicrophone: (deviceId: string | null) => void;
+  /** With what it is recorded, and how that is changed. */
+  how: RecordedHow;
+  record: (fields: Partial<RecordedHow>) => void;
+  /** What the camera sees; null while none is on. */
+  seen: () => MediaStream | null;
   /** In what order things are said. */
   order: OrderControls;
 }
@@ -52,7 +57,7 @@ interface Given {
 const withoutFootage = ({ footageId: _, ...drawing }: Drawing): TakeDrawing => drawing;
 
 /** What is seen on the desk. Drawings are the same list as long as they are the same drawings. */
-function lookOf(): (given: Given) => DeskLook {
+function lookOf(how: () => RecordedHow): (given: Given) => DeskLook {
   let shown: { of: Drawing[]; copies: TakeDrawing[] } = { of: [], copies: [] };
   return ({ scene, contents, drawing, writing, tray }) => {
     const { frame = 0, playing = false, speed = 1 } = scene.player?.snapshot() ?? {};
@@ -66,6 +71,7 @@ function lookOf(): (given: Given) => DeskLook {
       rate: playing ? speed : 0,
       drawings: shown.copies,
       compare: tray.seen(),
+      coach: how().coach,
       note: noteId ? { id: noteId, words: contents.document.notes[noteId]?.what ?? '' } : null,
     };
   };
@@ -84,16 +90,15 @@ function useNow<T>(given: T): { readonly current: T } {
 export function useTake(given: Given): TakeControls {
   const now = useNow(given);
   const dispatch = useDispatch();
-  const [microphone, chooseMicrophone] = useState<string | null>(null);
-  const chosen = useNow(microphone);
+  const [how, howNow, setHow] = useLatestState(asUsual);
   const { table, footage, player, actions, subject } = given.scene;
   const requestId = subject.request.id;
   const recorder = useMemo(() => {
-    const look = lookOf();
+    const look = lookOf(howNow);
     const takeOnDesk = (takeId: string) => now.current.contents.whole.takes[takeId];
     return new TakeRecorder({
       table,
-      open: (onLost) => openVoice(chosen.current, onLost),
+      open: (onLost) => openVoice(wantedFor(howNow()), onLost),
       keeper: (takeId, pieces, tell) => new PieceKeeper({ requestId, takeId }, pieces, tell),
       begun: (noteId) => {
         const id = newId();
@@ -115,11 +120,44 @@ export function useTake(given: Given): TakeControls {
       look: () => look(now.current),
       finished: () => dispatch(baseApi.util.invalidateTags(['take'])),
     });
-  }, [table, footage.id, requestId, actions, dispatch, now, chosen]);
+  }, [table, footage.id, requestId, actions, dispatch, now, howNow]);
   const state = useSyncExternalStore(recorder.subscribe, recorder.snapshot);
   // Leaving the desk ends the take and keeps it.
   useEffect(() => () => void recorder.done(), [recorder]);
   const speaking = state.phase === 'speaking';
+  useLooking(recorder, player, now, speaking);
+  const order = useRunningOrder(given);
+  useChapters(given, order, speaking ? recorder : null);
+  useOrderFollows(order, state.phase);
+  return useMemo<TakeControls>(
+    () => ({
+      state,
+      order,
+      how,
+      record: (fields) => {
+        const before = howNow();
+        setHow({ ...before, ...fields });
+        if (needsOpening(before, howNow())) void recorder.reopen();
+      },
+      seen: recorder.seen,
+      press: recorder.press,
+      leave: recorder.leave,
+      done: () => void recorder.done(),
+      arm: (earlier) => void recorder.arm(earlier),
+      sayNote: (noteId) => void recorder.sayNote(noteId),
+      chapter: () => recorder.chapter(`Part ${takeChapters(now.current, state.takeId) + 1}`),
+      isSpeaking: () => recorder.snapshot().phase === 'speaking',
+      isOrdered: () => order.on && recorder.snapshot().phase !== 'away',
+      seconds: recorder.seconds,
+      spokenOver: recorder.spokenOver,
+      level: recorder.level,
+    }),
+    [state, order, how, howNow, setHow, recorder, now],
+  );
+}
+
+/** Looks at the desk with every picture of the screen for as long as something is said. */
+function useLooking(recorder: TakeRecorder, player: DeskScene['player'], now: { readonly current: Given }, speaking: boolean): void {
   useEffect(() => {
     if (!speaking) return;
     const watch = strokeWatch(now.current.contents.document.drawings);
@@ -140,29 +178,6 @@ export function useTake(given: Given): TakeControls {
       stop?.();
     };
   }, [speaking, recorder, player, now]);
-  const order = useRunningOrder(given);
-  useChapters(given, order, speaking ? recorder : null);
-  useOrderFollows(order, state.phase);
-  return useMemo<TakeControls>(
-    () => ({
-      state,
-      order,
-      microphone,
-      chooseMicrophone,
-      press: recorder.press,
-      leave: recorder.leave,
-      done: () => void recorder.done(),
-      arm: (earlier) => void recorder.arm(earlier),
-      sayNote: (noteId) => void recorder.sayNote(noteId),
-      chapter: () => recorder.chapter(`Part ${takeChapters(now.current, state.takeId) + 1}`),
-      isSpeaking: () => recorder.snapshot().phase === 'speaking',
-      isOrdered: () => order.on && recorder.snapshot().phase !== 'away',
-      seconds: recorder.seconds,
-      spokenOver: recorder.spokenOver,
-      level: recorder.level,
-    }),
-    [state, order, microphone, recorder, now],
-  );
 }
 
 /** What a new take is called, and which note it says. */
