@@ -22,6 +22,7 @@ export * from './fixes.ts';
 export * from './followup.ts';
 export * from './footage.ts';
 export * from './health.ts';
+export * from './joining.ts';
 export * from './letters.ts';
 export * from './noteFiles.ts';
 export * from './notesFile.ts';

@@ -9,6 +9,8 @@ export const letter = z.object({
   subject: z.string(),
   body: z.string(),
   writtenAt: instant,
+  /** A one-time link in it, where this coach may pass it on by hand; no letter leaves this machine. */
+  link: z.string().nullable(),
 });
 export type Letter = z.infer<typeof letter>;
 

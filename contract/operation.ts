@@ -17,6 +17,8 @@ export const subjects = [
   'ladder',
   'letter',
   'link',
+  'own-session',
+  'person',
   'position-worth',
   'question',
   'request',

@@ -11,6 +11,7 @@ import * as fixes from './fixes.ts';
 import * as followup from './followup.ts';
 import * as footage from './footage.ts';
 import * as health from './health.ts';
+import * as joining from './joining.ts';
 import * as letters from './letters.ts';
 import * as noteFiles from './noteFiles.ts';
 import type { Operation } from './operation.ts';
@@ -36,6 +37,7 @@ const operationsOf = <M extends object>(module: M): OperationsOf<M> =>
 /** Every operation of the contract by room and name. A room's handlers on the server have the same names (`serveRoom`). */
 export const rooms = {
   access: operationsOf(access),
+  joining: operationsOf(joining),
   clients: operationsOf(clients),
   requests: operationsOf(requests),
   footage: operationsOf(footage),

@@ -18,6 +18,7 @@ import { followupHandlers } from './features/followup/handlers.ts';
 import { footageHandlers } from './features/footage/handlers.ts';
 import { FootageWatch } from './features/footage/watch.ts';
 import { healthHandlers } from './features/health/handlers.ts';
+import { joiningHandlers } from './features/joining/handlers.ts';
 import { letterHandlers } from './features/letters/handlers.ts';
 import { queueHandlers } from './features/queue/handlers.ts';
 import { requestHandlers } from './features/requests/handlers.ts';
@@ -89,6 +90,7 @@ export interface OpenApp {
 /** Every room's operations and who answers them. */
 const everyRoute = (house: House, watch: FootageWatch): Route[] => [
   ...serveRoom(house, rooms.access, accessHandlers),
+  ...serveRoom(house, rooms.joining, joiningHandlers),
   ...serveRoom(house, rooms.clients, clientHandlers),
   ...serveRoom(house, rooms.requests, requestHandlers),
   ...serveRoom(house, rooms.footage, footageHandlers(watch)),

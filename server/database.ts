@@ -9,6 +9,7 @@ import { filmTables } from './features/films/model.ts';
 import { fixTables } from './features/fixes/model.ts';
 import { followupTables } from './features/followup/model.ts';
 import { footageTables } from './features/footage/model.ts';
+import { joiningTables } from './features/joining/model.ts';
 import { letterTables } from './features/letters/model.ts';
 import { requestTables } from './features/requests/model.ts';
 import { scoringTables } from './features/scoring/model.ts';
@@ -32,6 +33,7 @@ const tablesOf = (sequelize: Sequelize) => ({
   ...critiqueTables(sequelize),
   ...takeTables(sequelize),
   ...filmTables(sequelize),
+  ...joiningTables(sequelize),
   ...letterTables(sequelize),
 });
 

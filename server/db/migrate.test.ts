@@ -67,6 +67,7 @@ describe('migrations', () => {
       '017-take-words',
       '018-memos-are-takes',
       '019-compared-in-films',
+      '020-joining',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -19,6 +19,7 @@ import * as askedOfTakes from './migrations/016-asked-of-takes.ts';
 import * as takeWords from './migrations/017-take-words.ts';
 import * as memosAreTakes from './migrations/018-memos-are-takes.ts';
 import * as comparedInFilms from './migrations/019-compared-in-films.ts';
+import * as joining from './migrations/020-joining.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -47,6 +48,7 @@ export const migrations: readonly Migration[] = [
   { name: '017-take-words', statements: takeWords.statements },
   { name: '018-memos-are-takes', statements: memosAreTakes.statements },
   { name: '019-compared-in-films', statements: comparedInFilms.statements },
+  { name: '020-joining', statements: joining.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

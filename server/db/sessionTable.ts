@@ -31,3 +31,21 @@ export async function openSessions(sequelize: Sequelize, sids: readonly string[]
   const rows = await sequelize.model('session').findAll({ attributes: ['sid'], where });
   return new Set(rows.map((row) => row.get('sid') as string));
 }
+
+export interface SessionRow {
+  sid: string;
+  data: string;
+  expires: Date;
+  createdAt: Date;
+}
+
+/** The sessions of an account that have neither ended nor expired, the latest first. */
+export const sessionsOf = (sequelize: Sequelize, accountId: string): Promise<SessionRow[]> =>
+  sequelize.query<SessionRow>(
+    `SELECT sid, data, expires, created_at AS createdAt FROM sessions WHERE account_id = :accountId AND expires > :now ORDER BY created_at DESC`,
+    { replacements: { accountId, now: new Date() }, type: QueryTypes.SELECT },
+  );
+
+export async function endSessions(sequelize: Sequelize, sids: readonly string[]): Promise<void> {
+  await sequelize.model('session').destroy({ where: { sid: [...sids] } });
+}

@@ -19,6 +19,7 @@ const people: readonly { who: string; role: Role; of: string[] }[] = [
   { who: 'guardian', role: 'guardian', of: [clientB] },
 ];
 
+let asked = 0;
 const { house, open } = peopledHouse();
 const visitors = new Map<string, Visitor>();
 const accounts = new Map<string, string>();
@@ -70,6 +71,12 @@ const choice = {
 /** What each operation is sent that takes a body: what the contract wants, so that nothing is refused for its form. */
 const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   signIn: () => ({ email: 'client@test.example', password }),
+  invite: () => ({ role: 'assistant', name: 'Ines', email: `ines.${house.newId()}@test.example` }),
+  acceptInvitation: () => ({ password: 'slow hips before quick hands' }),
+  setNewPassword: () => ({ password: 'slow hips before quick hands' }),
+  // Each is written to three times an hour at most.
+  askNewPassword: () => ({ email: `${people[(asked += 1) % people.length]!.who}@test.example` }),
+  changePassword: () => ({ present: 'not this one', password: 'slow hips before quick hands' }),
   closeThread: () => ({ closed: true }),
   searchWords: () => ({ words: 'elbow', clientId: null }),
   addFootage: () => ({ fileName: 'a.mp4', byteSize: 10 }),
@@ -118,6 +125,10 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
 
 /** Operations that change something, and the tables in which they may. Whatever is not named here changes nothing. */
 const changes: Readonly<Record<string, readonly string[]>> = {
+  invite: ['invitations', 'letters'],
+  inviteAgain: ['invitations', 'letters'],
+  takeBackInvitation: ['invitations', 'letters'],
+  askNewPassword: ['letters', 'forgotten_passwords'],
   closeThread: ['closed_threads'],
   addFootage: ['footages'],
   replaceFootage: ['footages', 'requests', 'letters', 'jobs'],
@@ -177,6 +188,11 @@ const changes: Readonly<Record<string, readonly string[]>> = {
 
 /** What an operation answers whoever may call it, where that is not 200: the small things here are no real media and no sheets. */
 const answers: Readonly<Record<string, number>> = {
+  readInvitation: 410, // It is the token of another link.
+  acceptInvitation: 410,
+  setNewPassword: 410,
+  changePassword: 400, // Not the present password.
+  endOwnSession: 404, // No session is called that.
   retryFootage: 409, // This one's file cannot be read: trying again does not help.
   getFrameStill: 500,
   getDeskStillPng: 500,
@@ -219,9 +235,9 @@ const files = async (): Promise<string> => (await readdir(house.config.dataDir, 
 const named = ({ path }: Operation): string[] => [...path.matchAll(/:(\w+)/g)].map(([, name]) => name!);
 
 /** A stream of events does not end: it is looked at by itself. */
-const asked = operations.filter((operation) => operation.stream !== 'text/event-stream');
+const calls = operations.filter((operation) => operation.stream !== 'text/event-stream');
 
-describe.each(asked.map((operation) => [operation.name, operation] as const))('%s', (name, operation) => {
+describe.each(calls.map((operation) => [operation.name, operation] as const))('%s', (name, operation) => {
   const { access } = operation;
   const may = (role: Role): boolean => access === 'anyone' || access.includes(role);
 

@@ -10,6 +10,8 @@ import { openSession, sessionTable } from '../db/sessionTable.ts';
 declare module 'express-session' {
   interface SessionData {
     accountId: string;
+    /** With what it was begun, in words. */
+    browser: string;
     /** What a page must send back with every change (CSRF). */
     token: string;
   }

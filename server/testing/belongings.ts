@@ -219,8 +219,22 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     ...{ state: 'ready', share: 1, secondsLeft: null, bytes: 4, failure: null, askedBy: accountId, askedAt: now, madeAt: now },
   });
   await storage.putBytes(filmKey(answeredFootageId, filmId), 'film');
+  const invitationId = house.newId();
+  await db.invitations.create({
+    ...{
+      id: invitationId,
+      digest: randomBytes(32).toString('hex'),
+      role: 'assistant',
+      name: 'Ines',
+      email: `${invitationId}@test.example`,
+    },
+    ...{ clientId: null, level: null, bornOn: null, invitedBy: accountId, letterId: null, acceptedAt: null },
+    ...{ madeAt: now, expiresAt: new Date(now.getTime() + 86_400_000) },
+  });
   return {
     clientId,
+    invitationId,
+    sessionId: '0'.repeat(32),
     requestId,
     footageId,
     takeId,

@@ -28,7 +28,9 @@ export function ClientShell() {
       <header className="not-printed flex h-14 items-center justify-between gap-4 border-b border-seam px-5">
         <Wordmark />
         <span className="flex min-w-0 items-baseline gap-4 text-desk">
-          <span className="hidden truncate text-reed sm:inline">{account?.name}</span>
+          <NavLink to="/account" className="truncate text-reed hover:text-ink hover:underline">
+            {account?.name}
+          </NavLink>
           <button className="linked shrink-0" onClick={leave}>
             Sign out
           </button>

@@ -34,7 +34,9 @@ export function CoachShell() {
           ))}
         </nav>
         <MessageLine className="grow justify-end" />
-        <span className="shrink-0 text-reed">{account?.name}</span>
+        <NavLink to="/account" className="shrink-0 text-reed hover:text-ink hover:underline">
+          {account?.name}
+        </NavLink>
         <button className="linked shrink-0" onClick={() => void signOut()}>
           Sign out
         </button>

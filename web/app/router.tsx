@@ -29,6 +29,17 @@ export const makeRouter = (store: Store) =>
       hydrateFallbackElement: <div role="status" aria-label="Loading" />,
       lazy: async () => ({ Component: (await import('../features/critique/index.ts')).SharedPage }),
     },
+    // Before somebody is in.
+    ...[
+      { path: '/join/:token', page: async () => (await import('../features/joining/JoinPage.tsx')).JoinPage },
+      { path: '/forgotten', page: async () => (await import('../features/joining/ForgottenPage.tsx')).ForgottenPage },
+      { path: '/forgotten/:token', page: async () => (await import('../features/joining/ForgottenPage.tsx')).NewPasswordPage },
+    ].map(({ path, page }) => ({
+      path,
+      errorElement: <PageFault />,
+      hydrateFallbackElement: <div role="status" aria-label="Loading" />,
+      lazy: async () => ({ Component: await page() }),
+    })),
     // Opens without a network too.
     {
       path: '/kept',
@@ -67,6 +78,12 @@ export const makeRouter = (store: Store) =>
                 {
                   path: '/requests/:requestId/takes/:takeId',
                   lazy: async () => ({ Component: (await import('../features/desk/take/TakePage.tsx')).TakePage }),
+                },
+                {
+                  element: <SignedIn as={['coach']} />,
+                  children: [
+                    { path: '/people', lazy: async () => ({ Component: (await import('../features/joining/PeoplePage.tsx')).PeoplePage }) },
+                  ],
                 },
                 // The editor is large and loads by itself.
                 {
@@ -116,6 +133,7 @@ export const makeRouter = (store: Store) =>
               path: '/requests/:requestId/footage',
               lazy: async () => ({ Component: (await import('../features/bouts/index.ts')).BoutsPage }),
             },
+            { path: '/account', lazy: async () => ({ Component: (await import('../features/joining/AccountPage.tsx')).AccountPage }) },
             { path: '/c/:code', lazy: async () => ({ Component: (await import('../features/critique/index.ts')).ShortLinkPage }) },
             {
               path: '/critiques/:critiqueId',

@@ -1,4 +1,15 @@
-export { findAccount, findAccountByEmail, findAccountsOfClient, findBelonging, insertAccount } from './repository.ts';
+export { beginSession, knownCookieOf } from './beginSession.ts';
+export {
+  changeAccount,
+  findAccount,
+  findAccountByEmail,
+  findAccountRow,
+  findAccountsOfClient,
+  findBelonging,
+  findCoachAddresses,
+  insertAccount,
+  linkClient,
+} from './repository.ts';
 export { maySee, requireInScope } from './scope.ts';
-export { coachesHere, hashPassword, maySeeClient, visibleClients } from './service.ts';
-export { forgetOldTries } from './signInLimits.ts';
+export { coachesHere, hashPassword, isPassword, maySeeClient, visibleClients } from './service.ts';
+export { forgetOldTries, type Trying } from './signInLimits.ts';

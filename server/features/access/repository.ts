@@ -1,5 +1,5 @@
 import type { Account, RequestState } from '@lean-mentor/contract';
-import { Op, QueryTypes } from 'sequelize';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
 import type { AccountRow } from './model.ts';
@@ -28,9 +28,29 @@ export async function findAccountsOfClient({ db }: House, clientId: string): Pro
   return plainAll(await db.accounts.findAll({ where: { id: links.map((l) => l.accountId) }, order: [['role', 'ASC']] }));
 }
 
-export async function insertAccount({ db }: House, row: AccountRow, clientIds: readonly string[]): Promise<void> {
-  await db.accounts.create(row);
-  for (const clientId of clientIds) await db.accountClients.create({ accountId: row.id, clientId });
+export async function insertAccount(
+  { db }: House,
+  row: AccountRow,
+  clientIds: readonly string[],
+  transaction?: Transaction,
+): Promise<void> {
+  const within = transaction ? { transaction } : {};
+  await db.accounts.create(row, within);
+  for (const clientId of clientIds) await db.accountClients.create({ accountId: row.id, clientId }, within);
+}
+
+export const findAccountRow = async ({ db }: House, id: string): Promise<AccountRow | null> => plain(await db.accounts.findByPk(id));
+
+export async function changeAccount({ db }: House, id: string, fields: Partial<AccountRow>, transaction?: Transaction): Promise<void> {
+  await db.accounts.update(fields, { where: { id }, ...(transaction && { transaction }) });
+}
+
+export const findCoachAddresses = async ({ db }: House): Promise<string[]> =>
+  plainAll(await db.accounts.findAll({ where: { role: 'coach' } })).map(({ email }) => email);
+
+/** From now on an account stands for this client too. */
+export async function linkClient({ db }: House, accountId: string, clientId: string): Promise<void> {
+  await db.accountClients.bulkCreate([{ accountId, clientId }], { ignoreDuplicates: true });
 }
 
 /** Whose a thing is, and how far it has come on its way to the coach. */

@@ -2,6 +2,7 @@ import type { Account } from '@lean-mentor/contract';
 import { hash, verify } from '@node-rs/argon2';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
+import type { AccountRow } from './model.ts';
 import { countTry, type Trying } from './signInLimits.ts';
 import { findAccount, findAccountByEmail } from './repository.ts';
 
@@ -24,6 +25,19 @@ export async function signIn(
   if (!account) throw new ContractError('wrong-sign-in');
   await wasRight();
   return account;
+}
+
+/** Whether this is an account's password; tries count as at the door. */
+export async function isPassword(
+  house: House,
+  { id, email, passwordHash }: Pick<AccountRow, 'id' | 'email' | 'passwordHash'>,
+  password: string,
+  from: Pick<Trying, 'address' | 'cookie'>,
+): Promise<boolean> {
+  const wasRight = await countTry(house, { email, accountId: id, ...from });
+  const right = await verify(passwordHash, password);
+  if (right) await wasRight();
+  return right;
 }
 
 /** Whether an account is of the coaching side: coach or assistant. */

@@ -1,6 +1,6 @@
 import type { Client } from '@lean-mentor/contract';
 import { differenceInYears, parseISO } from 'date-fns';
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
 import { indexClient } from '../search/index.ts';
@@ -29,9 +29,9 @@ export async function findClient(house: House, id: string): Promise<Client | nul
 export const findClients = async (house: House, ids?: string[]): Promise<Client[]> =>
   clientsOf(house, plainAll(await house.db.clients.findAll({ ...(ids && { where: { id: ids } }), order: [['name', 'ASC']] })));
 
-export async function insertClient(house: House, row: ClientRow): Promise<void> {
-  await house.db.clients.create(row);
-  await indexClient(house, row);
+export async function insertClient(house: House, row: ClientRow, transaction?: Transaction): Promise<void> {
+  await house.db.clients.create(row, transaction ? { transaction } : {});
+  await indexClient(house, row, transaction);
 }
 
 /** How many requests each client has, and how many of them wait for a critique. */

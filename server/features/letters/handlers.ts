@@ -1,9 +1,7 @@
 import type { rooms } from '@lean-mentor/contract';
 import type { Handlers } from '../../http/serveRoom.ts';
-import * as repository from './repository.ts';
+import { lettersFor } from './service.ts';
 
 export const letterHandlers: Handlers<typeof rooms.letters> = {
-  listLetters: async (house) => ({
-    letters: await repository.listLetters(house),
-  }),
+  listLetters: async (house, { account }) => ({ letters: await lettersFor(house, account) }),
 };

@@ -1,1 +1,2 @@
-export { postLetters } from './service.ts';
+export { linkUsed } from './repository.ts';
+export { postLetters, postLetterTo } from './service.ts';

@@ -8,6 +8,8 @@ export interface LetterRow {
   subject: string;
   body: string;
   writtenAt: Date;
+  /** A one-time link; null where there is none, or it opens nothing any more. */
+  link: string | null;
 }
 
 export const letterTables = (sequelize: Sequelize) => ({
@@ -18,5 +20,6 @@ export const letterTables = (sequelize: Sequelize) => ({
     subject: DataTypes.STRING,
     body: DataTypes.TEXT,
     writtenAt: instantColumn,
+    link: DataTypes.STRING,
   }),
 });

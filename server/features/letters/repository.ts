@@ -9,8 +9,15 @@ export async function postLetter({ db }: House, row: LetterRow, transaction?: Tr
   await db.letters.create(row, { ...(transaction && { transaction }) });
 }
 
-export const listLetters = async ({ db }: House): Promise<Letter[]> =>
+/** The link in a letter opens nothing any more, and is forgotten. */
+export async function linkUsed({ db }: House, letterId: string, transaction: Transaction): Promise<void> {
+  await db.letters.update({ link: null }, { where: { id: letterId }, transaction });
+}
+
+/** Letters, newest first. `showLink`: whether the link in a letter to an address is shown. */
+export const listLetters = async ({ db }: House, showLink: (address: string) => boolean): Promise<Letter[]> =>
   plainAll(await db.letters.findAll({ order: [['writtenAt', 'DESC']], limit: 200 })).map((row) => ({
     ...row,
+    link: row.link !== null && showLink(row.toAddress) ? row.link : null,
     writtenAt: row.writtenAt.toISOString(),
   }));

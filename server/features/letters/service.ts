@@ -1,8 +1,9 @@
-import type { Role } from '@lean-mentor/contract';
+import type { Account, Letter, Role } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
-import { findAccountsOfClient } from '../access/index.ts';
-import { postLetter } from './repository.ts';
+import { findAccountsOfClient, findCoachAddresses } from '../access/index.ts';
+import type { LetterRow } from './model.ts';
+import { listLetters, postLetter } from './repository.ts';
 
 /** Writes to everyone who is told about a client: themselves and guardians; nobody for whom `letterFor` answers null. */
 export async function postLetters(
@@ -16,8 +17,24 @@ export async function postLetters(
     if (letter)
       await postLetter(
         house,
-        { id: house.newId(), toName: person.name, toAddress: person.email, writtenAt: house.now(), ...letter },
+        { id: house.newId(), toName: person.name, toAddress: person.email, writtenAt: house.now(), link: null, ...letter },
         transaction,
       );
   }
+}
+
+/** Writes to one address; answers the letter's id. */
+export async function postLetterTo(house: House, letter: Omit<LetterRow, 'id' | 'writtenAt'>, transaction: Transaction): Promise<string> {
+  const id = house.newId();
+  await postLetter(house, { id, writtenAt: house.now(), ...letter }, transaction);
+  return id;
+}
+
+/**
+ * What was written to whom. As no letter leaves this machine, a coach passes one-time links on by hand: those that make nobody a coach.
+ * An assistant sees none, or they could come in as somebody else.
+ */
+export async function lettersFor(house: House, account: Account): Promise<Letter[]> {
+  const coaches = new Set(await findCoachAddresses(house));
+  return listLetters(house, (address) => account.role === 'coach' && !coaches.has(address));
 }

@@ -104,13 +104,15 @@ export const indexTake = (
 export async function indexClient(
   house: House,
   { id, name, hurts, agreements, about }: Pick<Client, 'id' | 'name' | 'hurts' | 'agreements' | 'about'>,
+  transaction?: Transaction,
 ): Promise<void> {
-  await run(house, 'DELETE FROM search_entries WHERE entry_id = :id', { id });
+  await run(house, 'DELETE FROM search_entries WHERE entry_id = :id', { id }, transaction);
   await run(
     house,
     `INSERT INTO search_entries (entry_id, entry, kind, client_id, request_id, words, also, at)
      VALUES (:id, 'client', NULL, :id, NULL, :words, '', :at)`,
     { id, words: [name, ...hurts, ...agreements, about].filter(Boolean).join('\n'), at: house.now() },
+    transaction,
   );
 }
 

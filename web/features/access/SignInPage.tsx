@@ -1,6 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { signIn } from '@lean-mentor/contract';
 import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
 import type { z } from 'zod';
 import { Button, FaultNote, Field, inputClass, Wordmark } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
@@ -34,6 +35,9 @@ export function SignInPage() {
           Sign in
         </Button>
       </form>
+      <Link to="/forgotten" className="linked inline-flex min-h-11 items-center self-start">
+        Password forgotten
+      </Link>
     </main>
   );
 }

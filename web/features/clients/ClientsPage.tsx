@@ -2,6 +2,7 @@ import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { Fetched } from '../../shared/fetched/index.ts';
 import { Empty, FacePlate, inputClass } from '../../shared/primitives/index.ts';
+import { useAccount } from '../access/index.ts';
 import { useListClientsQuery } from './api.ts';
 import { SearchBox } from './SearchBox.tsx';
 
@@ -9,6 +10,7 @@ import { SearchBox } from './SearchBox.tsx';
 export function ClientsPage() {
   const fetched = useListClientsQuery(undefined, { refetchOnMountOrArgChange: true });
   const { data } = fetched;
+  const isCoach = useAccount()?.role === 'coach';
   const [sought, setSought] = useState('');
   const words = useDeferredValue(sought.trim().toLowerCase());
   const shown = data?.clients.filter(({ name, about }) => `${name} ${about}`.toLowerCase().includes(words));
@@ -16,6 +18,11 @@ export function ClientsPage() {
     <main className="py-8">
       <div className="mb-6 flex items-baseline justify-between gap-6">
         <h1 className="text-title">Clients</h1>
+        {isCoach && (
+          <Link to="/people" className="linked ml-auto font-semibold">
+            Invite somebody
+          </Link>
+        )}
         <input
           type="search"
           aria-label="Find a client"
@@ -30,7 +37,7 @@ export function ClientsPage() {
       </div>
       <Fetched of={fetched} rows={8} />
       {shown?.length === 0 && (
-        <Empty>{words ? `No client’s name holds “${sought.trim()}”.` : 'No clients yet. Add one with npm run account.'}</Empty>
+        <Empty>{words ? `No client’s name holds “${sought.trim()}”.` : 'No clients yet. Invite the first one.'}</Empty>
       )}
       <ul className="divide-y divide-seam border-y border-seam empty:hidden">
         {shown?.map((client) => (

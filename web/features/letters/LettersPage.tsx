@@ -1,7 +1,27 @@
 import { format } from 'date-fns';
+import { toast } from 'sonner';
 import { Fetched } from '../../shared/fetched/index.ts';
-import { Empty } from '../../shared/primitives/index.ts';
+import { Button, Empty } from '../../shared/primitives/index.ts';
 import { useListLettersQuery } from './api.ts';
+
+/** A one-time link, to be passed on by hand to whoever the letter is for. */
+function PassedOn({ link, to }: { link: string; to: string }) {
+  const address = `${location.origin}${link}`;
+  const copy = async (): Promise<void> => {
+    await navigator.clipboard.writeText(address);
+    toast(`Copied. Whoever opens it comes in as ${to}.`);
+  };
+  return (
+    <p className="mt-2 flex items-center gap-3">
+      <span className="time min-w-0 truncate text-reed" title={address}>
+        {address}
+      </span>
+      <Button look="plain" className="shrink-0" aria-label={`Copy the link to ${to}`} onClick={() => void copy()}>
+        Copy
+      </Button>
+    </p>
+  );
+}
 
 /** What was sent to whom. The outbox is a stand-in: letters stay here. */
 export function LettersPage() {
@@ -21,9 +41,10 @@ export function LettersPage() {
               <p className="break-all">{letter.toAddress}</p>
               <p className="time">{format(letter.writtenAt, 'd MMM yyyy H:mm')}</p>
             </div>
-            <div>
+            <div className="min-w-0">
               <h2 className="mb-1 text-read">{letter.subject}</h2>
               <p className="whitespace-pre-line">{letter.body}</p>
+              {letter.link && <PassedOn link={letter.link} to={letter.toName} />}
             </div>
           </li>
         ))}

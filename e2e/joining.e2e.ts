@@ -1,0 +1,102 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { findings } from './axe.ts';
+import { laptop, launch, phone, visit, type Visit } from './visit.ts';
+
+const base = process.env['LEAN_E2E_URL']!;
+const email = 'runa.vik@harbour.example';
+const words = 'slow hips before quick hands';
+
+let browser: Browser;
+let marit: Visit;
+beforeAll(async () => {
+  browser = await launch();
+  marit = await visit(browser, base, 'marit', '/clients', laptop);
+});
+afterAll(() => browser?.close());
+
+/** The link in the latest letter to an address, as the coach passes it on. */
+async function linkFor(subject: string): Promise<string> {
+  await marit.page.goto(`${base}/letters`);
+  await marit.sees(subject);
+  return marit.page.evaluate((wanted) => {
+    const letter = [...document.querySelectorAll('li')].find((one) => one.innerText.includes(wanted))!;
+    return letter.querySelector<HTMLElement>('[title*="/join/"], [title*="/forgotten/"]')!.title;
+  }, subject);
+}
+
+/** Somebody with a phone of their own who was never here. */
+async function stranger(path: string): Promise<Page> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.setViewport(phone);
+  await page.goto(path);
+  return page;
+}
+const shows = (page: Page, text: RegExp): Promise<unknown> =>
+  page.waitForFunction((source) => new RegExp(source).test(document.body.innerText), { timeout: 20_000 }, text.source);
+
+describe('a new client', () => {
+  let page: Page;
+
+  it('is invited by the coach, chooses a password from the letter’s link on a phone, and is in', async () => {
+    await marit.press('link', 'Invite somebody');
+    await marit.sees('Nobody is invited yet');
+    await marit.fill('Name', 'Runa Vik');
+    await marit.fill('Address', email);
+    await marit.press('button', 'Write the invitation');
+    await marit.sees('its link opens until');
+    expect(await findings(marit.page)).toEqual([]);
+    const link = await linkFor('invites you to Lean Mentor');
+    expect(await findings(marit.page)).toEqual([]);
+    page = await stranger(link);
+    await shows(page, /Marit Osei invites you as a client/);
+    expect(await findings(page)).toEqual([]);
+    await page.type('input[autocomplete="new-password"]', 'q1w2e3r4t5y6');
+    await page.keyboard.press('Enter');
+    await shows(page, /one of the passwords that are tried first/);
+    await page.click('input[autocomplete="new-password"]', { count: 3 });
+    await page.type('input[autocomplete="new-password"]', words);
+    await page.keyboard.press('Enter');
+    await shows(page, /My critiques/);
+    expect(new URL(page.url()).pathname).toBe('/mine');
+    await marit.page.goto(`${base}/clients`);
+    await marit.sees('Runa Vik');
+    // The link has been used.
+    const late = await stranger(link);
+    await shows(late, /This link has been used/);
+    await late.browserContext().close();
+  });
+
+  it('sees where they are signed in, and changes the password, which signs them out everywhere else', async () => {
+    await page.goto(`${base}/account`);
+    await shows(page, /Where you are signed in/);
+    await shows(page, /Chrome/);
+    expect(await findings(page)).toEqual([]);
+    await page.type('input[autocomplete="current-password"]', words);
+    await page.type('input[autocomplete="new-password"]', 'quick hands after slow hips');
+    await page.keyboard.press('Enter');
+    await shows(page, /Your password is changed/);
+  });
+
+  it('who forgot it has a letter written, and comes in by its link', async () => {
+    const lost = await stranger(base);
+    await shows(lost, /Password forgotten/);
+    await lost.click('a[href="/forgotten"]');
+    await lost.waitForSelector('input[autocomplete="username"]');
+    await lost.type('input[autocomplete="username"]', email);
+    await lost.keyboard.press('Enter');
+    await shows(lost, /a letter is on its way/);
+    await lost.goto(await linkFor('A new password'));
+    await shows(lost, /A new password/);
+    expect(await findings(lost)).toEqual([]);
+    await lost.type('input[autocomplete="new-password"]', words);
+    await lost.keyboard.press('Enter');
+    await shows(lost, /My critiques/);
+    // Where they were signed in before, they are not any more.
+    await page.goto(`${base}/mine`);
+    await shows(page, /Password forgotten/);
+    await lost.browserContext().close();
+    await page.browserContext().close();
+  });
+});

@@ -1,0 +1,50 @@
+import type { rooms } from '@lean-mentor/contract';
+import type { Handlers } from '../../http/serveRoom.ts';
+import { beginSession, knownCookieOf } from '../access/index.ts';
+import * as invitations from './invitations.ts';
+import * as passwords from './passwords.ts';
+import * as sessions from './ownSessions.ts';
+
+const done = { done: true } as const;
+
+export const joiningHandlers: Handlers<typeof rooms.joining> = {
+  listInvitations: async (house) => ({ invitations: await invitations.listInvitations(house) }),
+
+  invite: async (house, { account, body }) => ({ invitation: await invitations.invite(house, account, body) }),
+
+  inviteAgain: (house, { account, params }) => invitations.inviteAgain(house, account, params.invitationId),
+
+  takeBackInvitation: async (house, { params }) => {
+    await invitations.takeBackInvitation(house, params.invitationId);
+    return done;
+  },
+
+  readInvitation: (house, { params }) => invitations.readInvitation(house, params.token),
+
+  acceptInvitation: async (house, { params, body, req, res }) =>
+    beginSession(house, await invitations.acceptInvitation(house, params.token, body.password), req, res),
+
+  askNewPassword: async (house, { body }) => {
+    await passwords.askNewPassword(house, body.email);
+    return done;
+  },
+
+  setNewPassword: async (house, { params, body, req, res }) => {
+    const account = await passwords.setNewPassword(house, params.token, body.password);
+    await sessions.endSessionsOf(house, account.id, null);
+    return beginSession(house, account, req, res);
+  },
+
+  changePassword: async (house, { account, body, req }) => {
+    await passwords.changePassword(house, account, body, { address: req.ip ?? '', cookie: knownCookieOf(req) });
+    await sessions.endSessionsOf(house, account.id, req.sessionID);
+    return done;
+  },
+
+  listOwnSessions: async (house, { account, req }) => ({ sessions: await sessions.listOwnSessions(house, account.id, req.sessionID) }),
+
+  endOwnSession: async (house, { account, params }) => {
+    await sessions.endOwnSession(house, account.id, params.sessionId);
+    return done;
+  },
+};

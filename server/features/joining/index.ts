@@ -1,0 +1,1 @@
+export { passwordFault } from './passwordRules.ts';

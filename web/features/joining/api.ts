@@ -1,0 +1,32 @@
+import * as contract from '@lean-mentor/contract';
+import { baseApi, mutationOf, queryOf } from '../../shared/wire/index.ts';
+
+const joiningApi = baseApi.injectEndpoints({
+  endpoints: (build) => ({
+    listInvitations: queryOf(build, contract.listInvitations),
+    invite: mutationOf(build, contract.invite),
+    inviteAgain: mutationOf(build, contract.inviteAgain),
+    takeBackInvitation: mutationOf(build, contract.takeBackInvitation),
+    readInvitation: queryOf(build, contract.readInvitation, { keepUnusedDataFor: 0 }),
+    acceptInvitation: mutationOf(build, contract.acceptInvitation),
+    askNewPassword: mutationOf(build, contract.askNewPassword),
+    setNewPassword: mutationOf(build, contract.setNewPassword),
+    changePassword: mutationOf(build, contract.changePassword),
+    listOwnSessions: queryOf(build, contract.listOwnSessions),
+    endOwnSession: mutationOf(build, contract.endOwnSession),
+  }),
+});
+
+export const {
+  useListInvitationsQuery,
+  useInviteMutation,
+  useInviteAgainMutation,
+  useTakeBackInvitationMutation,
+  useReadInvitationQuery,
+  useAcceptInvitationMutation,
+  useAskNewPasswordMutation,
+  useSetNewPasswordMutation,
+  useChangePasswordMutation,
+  useListOwnSessionsQuery,
+  useEndOwnSessionMutation,
+} = joiningApi;
