@@ -27,8 +27,12 @@ export const signIn = operation({
   access: 'anyone',
   evenWithoutRoom: true,
   about: ['session'],
-  summary: 'Sign in with address and password.',
-  body: z.object({ email: z.email('Write an address such as name@example.org.').max(254), password: written(200) }),
+  summary: 'Sign in with address and password, and where there is a second step its code.',
+  body: z.object({
+    email: z.email('Write an address such as name@example.org.').max(254),
+    password: written(200),
+    code: z.string().trim().max(20).optional(),
+  }),
   response: session,
 });
 

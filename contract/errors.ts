@@ -4,6 +4,8 @@ import { z } from 'zod';
 export const errorTable = {
   'not-signed-in': { status: 401, words: 'Please sign in first.' },
   'wrong-sign-in': { status: 401, words: 'That address and password do not belong together. Check both and try again.' },
+  'needs-code': { status: 401, words: 'Write the six digits that your device shows now, or one of your codes for a lost device.' },
+  'wrong-code': { status: 401, words: 'That code is not right, or was used already. Wait for the next one.' },
   'too-many-sign-ins': { status: 429, words: 'Too many tries. Wait a few minutes, then sign in again.' },
   'not-allowed': { status: 403, words: 'Your sign-in may not do this.' },
   'stale-page': { status: 403, words: 'This page is out of date. Load it again; what you wrote is kept.' },

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { session } from './access.ts';
 import { done, id, instant, written } from './ids.ts';
-import { everyRole, operation } from './operation.ts';
+import { coaching, everyRole, operation } from './operation.ts';
 
 /** Shortest and longest password; no other rule of form (OWASP ASVS 4.0.3, 2.1). Common ones are refused by the server. */
 export const [leastPassword, mostPassword] = [12, 128];
@@ -199,5 +199,55 @@ export const endOwnSession = operation({
   about: ['own-session'],
   summary: 'Ends one of one’s own sessions.',
   params: z.object({ sessionId: z.string().regex(/^[0-9a-f]{32}$/) }),
+  response: done,
+});
+
+const present = z.string().max(200);
+const code = z.string().trim().min(6, 'Six digits, as the device shows them.').max(20);
+const factor = '/api/account/second-factor';
+
+export const getSecondFactor = operation({
+  name: 'getSecondFactor',
+  room: 'joining',
+  method: 'get',
+  path: factor,
+  access: coaching,
+  about: ['second-factor'],
+  summary: 'Whether a second step is asked for at the door, since when, and how many codes for a lost device are left.',
+  response: z.object({ since: instant.nullable(), codesLeft: z.int() }),
+});
+
+export const beginSecondFactor = operation({
+  name: 'beginSecondFactor',
+  room: 'joining',
+  method: 'post',
+  path: factor,
+  access: coaching,
+  summary: 'A secret for a device that shows codes (RFC 6238), as text, as an address, and as a picture of that address to be scanned.',
+  body: z.object({ present }),
+  response: z.object({ secret: z.string(), uri: z.string(), picture: z.string() }),
+});
+
+export const confirmSecondFactor = operation({
+  name: 'confirmSecondFactor',
+  room: 'joining',
+  method: 'put',
+  path: factor,
+  access: coaching,
+  about: ['second-factor', 'letter'],
+  summary: 'From now on the second step is asked for. Answers the codes for a lost device, once.',
+  body: z.object({ code }),
+  response: z.object({ codes: z.array(z.string()) }),
+});
+
+export const endSecondFactor = operation({
+  name: 'endSecondFactor',
+  room: 'joining',
+  method: 'post',
+  path: `${factor}/end`,
+  access: coaching,
+  about: ['second-factor', 'letter'],
+  summary: 'The second step is not asked for any more.',
+  body: z.object({ present, code }),
   response: done,
 });

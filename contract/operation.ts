@@ -23,6 +23,7 @@ export const subjects = [
   'question',
   'request',
   'rule-sheet',
+  'second-factor',
   'session',
   'take',
   'film',

@@ -1,3 +1,5 @@
+import { demoPassword } from '@lean-mentor/demo';
+import { generateSync } from 'otplib';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { findings } from './axe.ts';
@@ -98,5 +100,42 @@ describe('a new client', () => {
     await shows(page, /Password forgotten/);
     await lost.browserContext().close();
     await page.browserContext().close();
+  });
+});
+
+describe('an assistant’s second step', () => {
+  it('is set up by scanning or writing a secret, asked for at the door, passed by a code for a lost device, and ended', async () => {
+    const jonas = await visit(browser, base, 'jonas', '/account', laptop);
+    await jonas.sees('A second step at the door');
+    const { page } = jonas;
+    const section = '[aria-label="A second step"]';
+    await page.type(`${section} input[type=password]`, demoPassword);
+    await jonas.press('button', 'Set it up');
+    const secret = await page.waitForSelector(`${section} [data-secret]`);
+    expect(await page.$eval(`${section} img`, (picture) => (picture as HTMLImageElement).naturalWidth)).toBeGreaterThan(100);
+    expect(await findings(page)).toEqual([]);
+    const letters = (await secret!.evaluate((element) => element.textContent)).replace(/\s/g, '');
+    await page.type(`${section} input[autocomplete="one-time-code"]`, generateSync({ secret: letters }));
+    await jonas.press('button', 'Ask for it from now on');
+    await jonas.sees('they are not shown again');
+    const [first, second] = await page.$$eval(`${section} li`, (all) => all.map((one) => one.innerText));
+    await jonas.press('button', 'I have kept them');
+    await jonas.sees(/Codes for a lost device: 10 left/);
+    await jonas.press('button', 'Sign out');
+    await page.waitForSelector('input[autocomplete="username"]');
+    await page.type('input[autocomplete="username"]', 'jonas@skerrow.example');
+    await page.type('input[type=password]', demoPassword);
+    await jonas.press('button', 'Sign in');
+    await jonas.sees('The six digits your device shows');
+    expect(await findings(page)).toEqual([]);
+    await page.type('input[autocomplete="one-time-code"]', first!);
+    await page.keyboard.press('Enter');
+    // Back where they were.
+    await jonas.sees(/Codes for a lost device: 9 left/);
+    await jonas.press('button', 'End it');
+    await page.type(`${section} input[type=password]`, demoPassword);
+    await page.type(`${section} input[autocomplete="one-time-code"]`, second!);
+    await jonas.press('button', 'Ask for it no more');
+    await jonas.sees('Set it up');
   });
 });

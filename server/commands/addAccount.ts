@@ -2,14 +2,14 @@ import { randomBytes } from 'node:crypto';
 import { everyRole } from '@lean-mentor/contract';
 import { z } from 'zod';
 import { readConfig } from '../config/config.ts';
-import { changeAccount, findAccountByEmail, hashPassword, insertAccount } from '../features/access/index.ts';
+import { changeAccount, endSecond, findAccountByEmail, hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
 import type { House } from '../house/house.ts';
 import { openHouse } from '../openHouse.ts';
 
 /**
  * `node --import tsx server/commands/addAccount.ts ROLE NAME ADDRESS`: adds a sign-in; a client's also opens the client. With `password
- * ADDRESS` whoever signs in with that address gets a new password, which is the way back for a coach who forgot theirs.
+ * ADDRESS` whoever signs in with that address gets a new password and no second step, which is the way back for a coach.
  */
 const email = z.email('The address is not one, such as name@example.org.');
 const wanted = z
@@ -30,6 +30,8 @@ async function givePassword(house: House, address: string): Promise<string> {
   if (!row) throw new Error(`Nobody signs in with ${address}.`);
   const password = made();
   await changeAccount(house, row.id, { passwordHash: await hashPassword(password) });
+  // Whoever is at the machine may be there because they lost the device.
+  await endSecond(house, row.id);
   return `${row.name} can sign in as ${row.email} with the password ${password}`;
 }
 

@@ -68,6 +68,7 @@ describe('migrations', () => {
       '018-memos-are-takes',
       '019-compared-in-films',
       '020-joining',
+      '021-second-factor',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

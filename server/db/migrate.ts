@@ -20,6 +20,7 @@ import * as takeWords from './migrations/017-take-words.ts';
 import * as memosAreTakes from './migrations/018-memos-are-takes.ts';
 import * as comparedInFilms from './migrations/019-compared-in-films.ts';
 import * as joining from './migrations/020-joining.ts';
+import * as secondFactor from './migrations/021-second-factor.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -49,6 +50,7 @@ export const migrations: readonly Migration[] = [
   { name: '018-memos-are-takes', statements: memosAreTakes.statements },
   { name: '019-compared-in-films', statements: comparedInFilms.statements },
   { name: '020-joining', statements: joining.statements },
+  { name: '021-second-factor', statements: secondFactor.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -76,6 +76,9 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   setNewPassword: () => ({ password: 'slow hips before quick hands' }),
   // Each is written to three times an hour at most.
   askNewPassword: () => ({ email: `${people[(asked += 1) % people.length]!.who}@test.example` }),
+  beginSecondFactor: () => ({ present: password }),
+  confirmSecondFactor: () => ({ code: '000000' }),
+  endSecondFactor: () => ({ present: 'not this one', code: '000000' }),
   changePassword: () => ({ present: 'not this one', password: 'slow hips before quick hands' }),
   closeThread: () => ({ closed: true }),
   searchWords: () => ({ words: 'elbow', clientId: null }),
@@ -129,6 +132,7 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   inviteAgain: ['invitations', 'letters'],
   takeBackInvitation: ['invitations', 'letters'],
   askNewPassword: ['letters', 'forgotten_passwords'],
+  beginSecondFactor: ['accounts'],
   closeThread: ['closed_threads'],
   addFootage: ['footages'],
   replaceFootage: ['footages', 'requests', 'letters', 'jobs'],
@@ -192,6 +196,8 @@ const answers: Readonly<Record<string, number>> = {
   acceptInvitation: 410,
   setNewPassword: 410,
   changePassword: 400, // Not the present password.
+  confirmSecondFactor: 401, // Not the code.
+  endSecondFactor: 400,
   endOwnSession: 404, // No session is called that.
   retryFootage: 409, // This one's file cannot be read: trying again does not help.
   getFrameStill: 500,

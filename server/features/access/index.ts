@@ -10,6 +10,8 @@ export {
   insertAccount,
   linkClient,
 } from './repository.ts';
+export type { AccountRow } from './model.ts';
 export { maySee, requireInScope } from './scope.ts';
 export { coachesHere, hashPassword, isPassword, maySeeClient, visibleClients } from './service.ts';
+export { beginSecond, confirmSecond, endSecond, requireSecond, secondFactorOf } from './secondFactor.ts';
 export { forgetOldTries, type Trying } from './signInLimits.ts';

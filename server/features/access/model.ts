@@ -10,6 +10,16 @@ export interface AccountRow {
   role: Role;
   /** Came with the demo: its password stands in the README. */
   demo: boolean;
+  /** Of the second step at the door, sealed; there before it is asked for. */
+  secondSecret?: string | null;
+  /** Since when it is asked for. */
+  secondSince?: Date | null;
+  /** Its last time step that was used: a code is taken once. */
+  secondStep?: number;
+}
+export interface RecoveryCodeRow {
+  accountId: string;
+  digest: string;
 }
 export interface AccountClientRow {
   accountId: string;
@@ -31,6 +41,13 @@ export const accessTables = (sequelize: Sequelize) => ({
     passwordHash: DataTypes.STRING,
     role: DataTypes.STRING,
     demo: DataTypes.BOOLEAN,
+    secondSecret: DataTypes.STRING,
+    secondSince: instantColumn,
+    secondStep: DataTypes.BIGINT,
+  }),
+  recoveryCodes: defineTable<RecoveryCodeRow>(sequelize, 'recovery_codes', {
+    accountId: { type: DataTypes.UUID, primaryKey: true },
+    digest: { type: DataTypes.CHAR(64), primaryKey: true },
   }),
   signInTries: defineTable<SignInTryRow>(sequelize, 'sign_in_tries', {
     id: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },

@@ -45,6 +45,29 @@ export async function changeAccount({ db }: House, id: string, fields: Partial<A
   await db.accounts.update(fields, { where: { id }, ...(transaction && { transaction }) });
 }
 
+/** Notes that the code of a time step was used; false where it, or a later one, was already. */
+export async function takeStep({ db }: House, id: string, step: number): Promise<boolean> {
+  const [many] = await db.accounts.update({ secondStep: step }, { where: { id, secondStep: { [Op.lt]: step } } });
+  return many === 1;
+}
+
+/** Takes a code away; false where there is no such one. */
+export const takeRecoveryCode = async ({ db }: House, accountId: string, digest: string): Promise<boolean> =>
+  (await db.recoveryCodes.destroy({ where: { accountId, digest } })) === 1;
+
+export const countRecoveryCodes = ({ db }: House, accountId: string): Promise<number> => db.recoveryCodes.count({ where: { accountId } });
+
+/** An account's codes from now on. */
+export async function putRecoveryCodes({ db }: House, accountId: string, digests: readonly string[]): Promise<void> {
+  await db.sequelize.transaction(async (transaction) => {
+    await db.recoveryCodes.destroy({ where: { accountId }, transaction });
+    await db.recoveryCodes.bulkCreate(
+      digests.map((digest) => ({ accountId, digest })),
+      { transaction },
+    );
+  });
+}
+
 export const findCoachAddresses = async ({ db }: House): Promise<string[]> =>
   plainAll(await db.accounts.findAll({ where: { role: 'coach' } })).map(({ email }) => email);
 

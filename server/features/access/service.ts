@@ -3,6 +3,7 @@ import { hash, verify } from '@node-rs/argon2';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import type { AccountRow } from './model.ts';
+import { requireSecond } from './secondFactor.ts';
 import { countTry, type Trying } from './signInLimits.ts';
 import { findAccount, findAccountByEmail } from './repository.ts';
 
@@ -14,7 +15,7 @@ let decoy: Promise<string> | null = null;
 /** The account that address and password belong to. An unknown address costs as much time as a wrong password. */
 export async function signIn(
   house: House,
-  { email, password }: { email: string; password: string },
+  { email, password, code }: { email: string; password: string; code?: string | undefined },
   from: Pick<Trying, 'address' | 'cookie'>,
 ): Promise<Account> {
   const row = await findAccountByEmail(house, email);
@@ -22,7 +23,9 @@ export async function signIn(
   decoy ??= hashPassword('no account has this one');
   const right = await verify(row?.passwordHash ?? (await decoy), password);
   const account = row && right ? await findAccount(house, row.id) : null;
-  if (!account) throw new ContractError('wrong-sign-in');
+  if (!row || !account) throw new ContractError('wrong-sign-in');
+  // Before the tries are forgotten: who has the password guesses at codes as slowly as at passwords.
+  await requireSecond(house, row, code);
   await wasRight();
   return account;
 }

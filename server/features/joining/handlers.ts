@@ -1,11 +1,16 @@
 import type { rooms } from '@lean-mentor/contract';
+import type { Request } from 'express';
 import type { Handlers } from '../../http/serveRoom.ts';
+import { tokenOf } from '../../http/session.ts';
 import { beginSession, knownCookieOf } from '../access/index.ts';
 import * as invitations from './invitations.ts';
 import * as passwords from './passwords.ts';
 import * as sessions from './ownSessions.ts';
+import * as secondStep from './secondStep.ts';
+import type { From } from './secondStep.ts';
 
 const done = { done: true } as const;
+const fromOf = (req: Request): From => ({ address: req.ip ?? '', cookie: knownCookieOf(req) });
 
 export const joiningHandlers: Handlers<typeof rooms.joining> = {
   listInvitations: async (house) => ({ invitations: await invitations.listInvitations(house) }),
@@ -30,18 +35,29 @@ export const joiningHandlers: Handlers<typeof rooms.joining> = {
   },
 
   setNewPassword: async (house, { params, body, req, res }) => {
-    const account = await passwords.setNewPassword(house, params.token, body.password);
+    const { account, comesIn } = await passwords.setNewPassword(house, params.token, body.password);
     await sessions.endSessionsOf(house, account.id, null);
-    return beginSession(house, account, req, res);
+    return comesIn ? beginSession(house, account, req, res) : { account: null, token: tokenOf(req) };
   },
 
   changePassword: async (house, { account, body, req }) => {
-    await passwords.changePassword(house, account, body, { address: req.ip ?? '', cookie: knownCookieOf(req) });
+    await passwords.changePassword(house, account, body, fromOf(req));
     await sessions.endSessionsOf(house, account.id, req.sessionID);
     return done;
   },
 
   listOwnSessions: async (house, { account, req }) => ({ sessions: await sessions.listOwnSessions(house, account.id, req.sessionID) }),
+
+  getSecondFactor: (house, { account }) => secondStep.getSecondFactor(house, account),
+
+  beginSecondFactor: (house, { account, body, req }) => secondStep.beginSecondFactor(house, account, body.present, fromOf(req)),
+
+  confirmSecondFactor: (house, { account, body }) => secondStep.confirmSecondFactor(house, account, body.code),
+
+  endSecondFactor: async (house, { account, body, req }) => {
+    await secondStep.endSecondFactor(house, account, body, fromOf(req));
+    return done;
+  },
 
   endOwnSession: async (house, { account, params }) => {
     await sessions.endOwnSession(house, account.id, params.sessionId);

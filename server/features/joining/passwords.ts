@@ -1,13 +1,16 @@
 import type { Account } from '@lean-mentor/contract';
 import { addHours, subHours } from 'date-fns';
-import type { Transaction } from 'sequelize';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
-import { changeAccount, findAccount, findAccountByEmail, findAccountRow, isPassword, type Trying } from '../access/index.ts';
+import { changeAccount, findAccount, findAccountByEmail, findAccountRow } from '../access/index.ts';
 import { linkUsed, postLetterTo } from '../letters/index.ts';
 import { digestOf, oneTime } from './oneTime.ts';
 import { hashNew } from './passwordRules.ts';
+import { requirePassword, type From } from './secondStep.ts';
+import { tellOf } from './tellOf.ts';
 import { countForgotten, deleteForgottenOf, findForgotten, insertForgotten } from './repository.ts';
+
+const changed = 'you sign in with another password, and everywhere else you are signed out';
 
 /** Its link opens for so many hours, and so many are written to one account within as many. */
 const [openHours, mostLetters] = [1, 3];
@@ -36,36 +39,25 @@ export async function askNewPassword(house: House, address: string): Promise<voi
   });
 }
 
-/** Whoever's password was changed is told, wherever it was done. */
-const tell = (house: House, { name, email }: { name: string; email: string }, transaction: Transaction): Promise<string> =>
-  postLetterTo(
-    house,
-    {
-      toName: name,
-      toAddress: email,
-      subject: 'Your password was changed',
-      body: `Hello ${name},\n\nyour password was changed just now, and everywhere else you are signed out. If it was not you, have a new one set from the sign-in page, and tell your coach.`,
-      link: null,
-    },
-    transaction,
-  );
-
-/** Sets a new password by a link: every other link of that account opens nothing then. The caller ends its sessions. */
-export async function setNewPassword(house: House, token: string, password: string): Promise<Account> {
+/**
+ * Sets a new password by a link: every other link of that account opens nothing then. The caller ends its sessions. `comesIn`: not where a
+ * second step is asked for, which the link does not stand for.
+ */
+export async function setNewPassword(house: House, token: string, password: string): Promise<{ account: Account; comesIn: boolean }> {
   const expired = new ContractError('address-expired', { message: 'This link has been used, or is too old. Ask for another.' });
-  const accountId = await house.db.sequelize.transaction(async (transaction) => {
+  const row = await house.db.sequelize.transaction(async (transaction) => {
     const asked = await findForgotten(house, digestOf(token), transaction);
-    const row = asked && asked.expiresAt > house.now() ? await findAccountRow(house, asked.accountId) : null;
-    if (!asked || !row) throw expired;
-    await changeAccount(house, row.id, { passwordHash: await hashNew(password, row) }, transaction);
-    await deleteForgottenOf(house, row.id, transaction);
-    await tell(house, row, transaction);
+    const found = asked && asked.expiresAt > house.now() ? await findAccountRow(house, asked.accountId) : null;
+    if (!asked || !found) throw expired;
+    await changeAccount(house, found.id, { passwordHash: await hashNew(password, found) }, transaction);
+    await deleteForgottenOf(house, found.id, transaction);
+    await tellOf(house, found, changed, transaction);
     if (asked.letterId) await linkUsed(house, asked.letterId, transaction);
-    return row.id;
+    return found;
   });
-  const account = await findAccount(house, accountId);
+  const account = await findAccount(house, row.id);
   if (!account) throw expired;
-  return account;
+  return { account, comesIn: !row.secondSince };
 }
 
 /** Sets another password, for whoever knows the present one; who guesses is held up as at the door. */
@@ -73,18 +65,15 @@ export async function changePassword(
   house: House,
   account: Account,
   { present, password }: { present: string; password: string },
-  from: Pick<Trying, 'address' | 'cookie'>,
+  from: From,
 ): Promise<void> {
   const row = await findAccountRow(house, account.id);
   if (!row) throw new ContractError('not-found');
-  if (!(await isPassword(house, row, present, from))) {
-    const why = 'This is not your present password.';
-    throw new ContractError('not-valid', { message: why, fields: [{ field: 'present', why }] });
-  }
+  await requirePassword(house, row, present, from);
   const passwordHash = await hashNew(password, row);
   await house.db.sequelize.transaction(async (transaction) => {
     await changeAccount(house, row.id, { passwordHash }, transaction);
     await deleteForgottenOf(house, row.id, transaction);
-    await tell(house, row, transaction);
+    await tellOf(house, row, changed, transaction);
   });
 }

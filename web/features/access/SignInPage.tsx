@@ -1,5 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { signIn } from '@lean-mentor/contract';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import type { z } from 'zod';
@@ -16,6 +17,10 @@ export function SignInPage() {
     defaultValues: { email: '', password: '' },
   });
   const { errors } = form.formState;
+  const code = (error as { code?: string } | undefined)?.code;
+  const [asked, setAsked] = useState(false);
+  // Once it is asked for it stays: a wrong one is written anew.
+  if (code === 'needs-code' && !asked) setAsked(true);
   return (
     <main className="mx-auto flex min-h-dvh w-full max-w-sm flex-col justify-center gap-8 px-6 py-10">
       <Wordmark large />
@@ -30,6 +35,20 @@ export function SignInPage() {
             <input {...field} {...form.register('password')} type="password" autoComplete="current-password" className={inputClass} />
           )}
         </Field>
+        {asked && (
+          <Field label="The six digits your device shows" fault={errors.code?.message}>
+            {(field) => (
+              <input
+                {...field}
+                {...form.register('code')}
+                inputMode="numeric"
+                autoComplete="one-time-code"
+                autoFocus
+                className={inputClass}
+              />
+            )}
+          </Field>
+        )}
         {error && <FaultNote>{faultWords(error)}</FaultNote>}
         <Button type="submit" busy={isLoading} large>
           Sign in

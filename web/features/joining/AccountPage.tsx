@@ -8,6 +8,7 @@ import { Fetched } from '../../shared/fetched/index.ts';
 import { Button, FaultNote, Field, inputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useAccount } from '../access/index.ts';
+import { SecondStep } from './SecondStep.tsx';
 import { useChangePasswordMutation, useEndOwnSessionMutation, useListOwnSessionsQuery } from './api.ts';
 
 /** One's own sign-in: its password, and where it is in use. */
@@ -20,6 +21,12 @@ export function AccountPage() {
         <h2 className="border-t border-ink pt-2 text-desk">Password</h2>
         <ChangePassword />
       </section>
+      {(account?.role === 'coach' || account?.role === 'assistant') && (
+        <section aria-label="A second step" className="flex flex-col gap-4">
+          <h2 className="border-t border-ink pt-2 text-desk">A second step at the door</h2>
+          <SecondStep />
+        </section>
+      )}
       <section aria-label="Where you are signed in" className="flex flex-col gap-2">
         <h2 className="border-t border-ink pt-2 text-desk">Where you are signed in</h2>
         <Sessions />

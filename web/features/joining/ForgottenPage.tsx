@@ -49,6 +49,7 @@ export function NewPasswordPage() {
   const navigate = useNavigate();
   const choose = async (password: string): Promise<void> => {
     const { error: refused } = await set({ token, password });
+    // Whoever has a second step comes in by it, at the door.
     if (!refused) void navigate('/', { replace: true });
   };
   return (

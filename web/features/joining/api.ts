@@ -14,6 +14,10 @@ const joiningApi = baseApi.injectEndpoints({
     changePassword: mutationOf(build, contract.changePassword),
     listOwnSessions: queryOf(build, contract.listOwnSessions),
     endOwnSession: mutationOf(build, contract.endOwnSession),
+    getSecondFactor: queryOf(build, contract.getSecondFactor),
+    beginSecondFactor: mutationOf(build, contract.beginSecondFactor),
+    confirmSecondFactor: mutationOf(build, contract.confirmSecondFactor),
+    endSecondFactor: mutationOf(build, contract.endSecondFactor),
   }),
 });
 
@@ -29,4 +33,8 @@ export const {
   useChangePasswordMutation,
   useListOwnSessionsQuery,
   useEndOwnSessionMutation,
+  useGetSecondFactorQuery,
+  useBeginSecondFactorMutation,
+  useConfirmSecondFactorMutation,
+  useEndSecondFactorMutation,
 } = joiningApi;
