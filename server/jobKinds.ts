@@ -6,6 +6,7 @@ import { makeClip } from './features/book/makeClip.ts';
 import { makeVoices } from './features/critique/makeVoices.ts';
 import { makeReady } from './features/footage/makeReady.ts';
 import { carryMemo } from './features/takes/carryMemo.ts';
+import { changeLetter, sendLetter } from './features/letters/index.ts';
 import { makeTake } from './features/takes/makeTake.ts';
 import { changeMaking, filmToTakeAlong, makeFilm } from './features/films/index.ts';
 import { changeTake } from './features/takes/index.ts';
@@ -58,6 +59,11 @@ export const jobKinds: JobKinds = {
     failed: 'Making the film failed on our side. Ask for it again: it goes on from there.',
     rested: (house, id, failure) => changeMaking(house, id, { state: 'failed', failure, secondsLeft: null }),
     waits: (house, id) => changeMaking(house, id, { state: 'waiting', secondsLeft: null }),
+  },
+  'send-letter': {
+    run: (house, job) => sendLetter(house, job.subjectId),
+    failed: 'The mail server did not take it.',
+    rested: (house, id, failure) => changeLetter(house, id, { failure }),
   },
   'remove-footage': { run: removeFootage, failed: 'Removing failed.', rested: null },
 };

@@ -69,6 +69,7 @@ describe('migrations', () => {
       '019-compared-in-films',
       '020-joining',
       '021-second-factor',
+      '022-sent-letters',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

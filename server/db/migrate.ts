@@ -21,6 +21,7 @@ import * as memosAreTakes from './migrations/018-memos-are-takes.ts';
 import * as comparedInFilms from './migrations/019-compared-in-films.ts';
 import * as joining from './migrations/020-joining.ts';
 import * as secondFactor from './migrations/021-second-factor.ts';
+import * as sentLetters from './migrations/022-sent-letters.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -51,6 +52,7 @@ export const migrations: readonly Migration[] = [
   { name: '019-compared-in-films', statements: comparedInFilms.statements },
   { name: '020-joining', statements: joining.statements },
   { name: '021-second-factor', statements: secondFactor.statements },
+  { name: '022-sent-letters', statements: sentLetters.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -199,6 +199,7 @@ const answers: Readonly<Record<string, number>> = {
   confirmSecondFactor: 401, // Not the code.
   endSecondFactor: 400,
   endOwnSession: 404, // No session is called that.
+  sendLetterAgain: 404, // No letter is.
   retryFootage: 409, // This one's file cannot be read: trying again does not help.
   getFrameStill: 500,
   getDeskStillPng: 500,

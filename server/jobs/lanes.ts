@@ -17,6 +17,8 @@ const atOnce = Math.min(2, availableParallelism());
 export const lanes: readonly Lane[] = [
   { kinds: ['remove-footage'], atOnce: 1, needsRoom: false },
   { kinds: ['make-take', 'make-voices', 'lay-words', 'carry-memo'], atOnce, needsRoom: true },
+  // A mail server that does not answer holds up nothing else.
+  { kinds: ['send-letter'], atOnce: 1, needsRoom: false },
   // A folder waits for the films in it, and nothing waits for it.
   { kinds: ['make-export'], atOnce, needsRoom: true },
   { kinds: ['make-ready', 'make-clip'], atOnce, needsRoom: true },

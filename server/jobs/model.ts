@@ -4,7 +4,16 @@ import { defineTable, instantColumn, key } from '../db/table.ts';
 export interface JobRow {
   id: string;
   kind:
-    'make-ready' | 'remove-footage' | 'make-clip' | 'make-export' | 'make-take' | 'make-voices' | 'make-film' | 'lay-words' | 'carry-memo';
+    | 'make-ready'
+    | 'remove-footage'
+    | 'make-clip'
+    | 'make-export'
+    | 'make-take'
+    | 'make-voices'
+    | 'make-film'
+    | 'lay-words'
+    | 'carry-memo'
+    | 'send-letter';
   subjectId: string;
   /** resting: tried often enough; somebody must ask again. */
   state: 'waiting' | 'running' | 'done' | 'resting';

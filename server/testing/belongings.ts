@@ -235,6 +235,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     clientId,
     invitationId,
     sessionId: '0'.repeat(32),
+    letterId: house.newId(),
     requestId,
     footageId,
     takeId,

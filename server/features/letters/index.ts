@@ -1,2 +1,3 @@
-export { linkUsed } from './repository.ts';
+export { changeLetter, linkUsed } from './repository.ts';
+export { sendLetter } from './sendLetter.ts';
 export { postLetters, postLetterTo } from './service.ts';

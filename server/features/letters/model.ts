@@ -10,6 +10,9 @@ export interface LetterRow {
   writtenAt: Date;
   /** A one-time link; null where there is none, or it opens nothing any more. */
   link: string | null;
+  /** When it left, and why it could not; both null while it waits, or where none does. */
+  sentAt?: Date | null;
+  failure?: string | null;
 }
 
 export const letterTables = (sequelize: Sequelize) => ({
@@ -21,5 +24,7 @@ export const letterTables = (sequelize: Sequelize) => ({
     body: DataTypes.TEXT,
     writtenAt: instantColumn,
     link: DataTypes.STRING,
+    sentAt: instantColumn,
+    failure: DataTypes.TEXT,
   }),
 });

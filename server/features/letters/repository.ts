@@ -1,12 +1,17 @@
 import type { Letter } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
-import { plainAll } from '../../db/table.ts';
+import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
 import type { LetterRow } from './model.ts';
 
-/** The outbox stand-in takes a letter. */
-export async function postLetter({ db }: House, row: LetterRow, transaction?: Transaction): Promise<void> {
-  await db.letters.create(row, { ...(transaction && { transaction }) });
+export async function insertLetter({ db }: House, row: LetterRow, transaction: Transaction): Promise<void> {
+  await db.letters.create(row, { transaction });
+}
+
+export const findLetter = async ({ db }: House, id: string): Promise<LetterRow | null> => plain(await db.letters.findByPk(id));
+
+export async function changeLetter({ db }: House, id: string, fields: Partial<LetterRow>): Promise<void> {
+  await db.letters.update(fields, { where: { id } });
 }
 
 /** The link in a letter opens nothing any more, and is forgotten. */
@@ -20,4 +25,6 @@ export const listLetters = async ({ db }: House, showLink: (address: string) => 
     ...row,
     link: row.link !== null && showLink(row.toAddress) ? row.link : null,
     writtenAt: row.writtenAt.toISOString(),
+    sentAt: row.sentAt?.toISOString() ?? null,
+    failure: row.failure ?? null,
   }));

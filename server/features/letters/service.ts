@@ -1,9 +1,17 @@
 import type { Account, Letter, Role } from '@lean-mentor/contract';
 import type { Transaction } from 'sequelize';
+import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
+import { enqueueJob } from '../../jobs/index.ts';
 import { findAccountsOfClient, findCoachAddresses } from '../access/index.ts';
 import type { LetterRow } from './model.ts';
-import { listLetters, postLetter } from './repository.ts';
+import { changeLetter, findLetter, insertLetter, listLetters } from './repository.ts';
+
+/** Keeps a letter, and where the house has a mail server has it sent. */
+async function postLetter(house: House, row: LetterRow, transaction: Transaction): Promise<void> {
+  await insertLetter(house, row, transaction);
+  if (house.config.mail) await enqueueJob(house, 'send-letter', row.id, { transaction });
+}
 
 /** Writes to everyone who is told about a client: themselves and guardians; nobody for whom `letterFor` answers null. */
 export async function postLetters(
@@ -31,10 +39,19 @@ export async function postLetterTo(house: House, letter: Omit<LetterRow, 'id' | 
 }
 
 /**
- * What was written to whom. As no letter leaves this machine, a coach passes one-time links on by hand: those that make nobody a coach.
- * An assistant sees none, or they could come in as somebody else.
+ * What was written to whom. Where no letter leaves this machine, a coach passes one-time links on by hand: those that make nobody a
+ * coach. An assistant sees none, or they could come in as somebody else.
  */
 export async function lettersFor(house: House, account: Account): Promise<Letter[]> {
   const coaches = new Set(await findCoachAddresses(house));
-  return listLetters(house, (address) => account.role === 'coach' && !coaches.has(address));
+  return listLetters(house, (address) => house.config.mail === null && account.role === 'coach' && !coaches.has(address));
+}
+
+/** Sends a letter again that could not be sent. */
+export async function sendLetterAgain(house: House, letterId: string): Promise<void> {
+  const letter = await findLetter(house, letterId);
+  if (!letter) throw new ContractError('not-found');
+  if (!house.config.mail || !letter.failure) throw new ContractError('not-now', { message: 'There is nothing to send again here.' });
+  await changeLetter(house, letterId, { failure: null });
+  await enqueueJob(house, 'send-letter', letterId);
 }

@@ -21,7 +21,7 @@ export function PeoplePage() {
       <section aria-label="Invitations" className="flex flex-col gap-4">
         <h2 className="border-t border-ink pt-2 text-desk">Invitations</h2>
         <p className="text-reed">
-          No letter leaves this machine: its link stands under{' '}
+          Each gets a letter with a link. Where no letter leaves this machine, the link stands under{' '}
           <Link className="linked" to="/letters">
             Letters
           </Link>

@@ -1,8 +1,10 @@
+import type { Letter } from '@lean-mentor/contract';
 import { format } from 'date-fns';
 import { toast } from 'sonner';
 import { Fetched } from '../../shared/fetched/index.ts';
-import { Button, Empty } from '../../shared/primitives/index.ts';
-import { useListLettersQuery } from './api.ts';
+import { Button, Empty, FaultNote } from '../../shared/primitives/index.ts';
+import { faultWords } from '../../shared/wire/index.ts';
+import { useListLettersQuery, useSendLetterAgainMutation } from './api.ts';
 
 /** A one-time link, to be passed on by hand to whoever the letter is for. */
 function PassedOn({ link, to }: { link: string; to: string }) {
@@ -23,14 +25,38 @@ function PassedOn({ link, to }: { link: string; to: string }) {
   );
 }
 
-/** What was sent to whom. The outbox is a stand-in: letters stay here. */
+/** Whether a letter left this machine. */
+function Sent({ letter: { id, toName, sentAt, failure } }: { letter: Letter }) {
+  const [again, { isLoading, error }] = useSendLetterAgainMutation();
+  if (sentAt) return <p className="mt-2 text-small text-reed">Sent on {format(sentAt, 'd MMM, H:mm')}.</p>;
+  if (!failure) return <p className="mt-2 text-small text-reed">On its way.</p>;
+  return (
+    <div className="mt-2 flex flex-col gap-2">
+      <p className="text-small text-brick">It could not be sent. {failure}</p>
+      {error && <FaultNote>{faultWords(error)}</FaultNote>}
+      <Button
+        look="plain"
+        busy={isLoading}
+        className="self-start"
+        aria-label={`Send the letter to ${toName} again`}
+        onClick={() => void again(id)}
+      >
+        Send it again
+      </Button>
+    </div>
+  );
+}
+
+/** What was sent to whom. Without a mail server they stay here. */
 export function LettersPage() {
   const fetched = useListLettersQuery(undefined, { refetchOnMountOrArgChange: true });
   const { data } = fetched;
   return (
     <main className="max-w-3xl py-8">
       <h1 className="text-title">Letters</h1>
-      <p className="mb-6 text-reed">What Lean Mentor wrote to whom. No letter leaves this machine: they are kept here to be read.</p>
+      <p className="mb-6 text-reed">
+        What Lean Mentor wrote to whom.{data && !data.leave && ' No letter leaves this machine: they are kept here to be read.'}
+      </p>
       <Fetched of={fetched} />
       {data?.letters.length === 0 && <Empty>No letters yet. The first one is written when you send a critique.</Empty>}
       <ol className="divide-y divide-seam border-y border-seam empty:hidden">
@@ -44,6 +70,7 @@ export function LettersPage() {
             <div className="min-w-0">
               <h2 className="mb-1 text-read">{letter.subject}</h2>
               <p className="whitespace-pre-line">{letter.body}</p>
+              {data.leave && <Sent letter={letter} />}
               {letter.link && <PassedOn link={letter.link} to={letter.toName} />}
             </div>
           </li>

@@ -1,0 +1,111 @@
+import type { Letter } from '@lean-mentor/contract';
+import type { AddressInfo } from 'node:net';
+import { SMTPServer } from 'smtp-server';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { readConfig } from '../../config/config.ts';
+import { runDue } from '../../testing/jobs.ts';
+import { peopledHouse } from '../../testing/peopledHouse.ts';
+import { visit } from '../../testing/visitor.ts';
+
+const { house, open, coach } = peopledHouse('coach');
+let come: { to: string[]; text: string }[] = [];
+/** Whom the mail server does not take letters for. */
+let refused: string | null = null;
+const server = new SMTPServer({
+  authOptional: true,
+  disabledCommands: ['STARTTLS'],
+  onRcptTo: ({ address }, _session, done) =>
+    address === refused ? done(Object.assign(new Error('No such mailbox here'), { responseCode: 550 })) : done(),
+  onData: (stream, session, done) => {
+    const parts: Buffer[] = [];
+    stream
+      .on('data', (part: Buffer) => parts.push(part))
+      .on('end', () => {
+        come.push({ to: session.envelope.rcptTo.map(({ address }) => address), text: Buffer.concat(parts).toString() });
+        done();
+      });
+  },
+});
+beforeAll(async () => {
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.server.address() as AddressInfo;
+  Object.assign(house.config, {
+    mail: { server: `smtp://127.0.0.1:${port}`, from: 'Marit <coach@lind.example>' },
+    url: 'https://mentor.example',
+  });
+});
+afterAll(() => new Promise<void>((resolve) => server.close(resolve)));
+beforeEach(async () => {
+  [come, refused] = [[], null];
+  await house.db.letters.destroy({ where: {} });
+  await house.db.jobs.destroy({ where: {} });
+  await house.db.forgottenPasswords.destroy({ where: {} });
+});
+
+const forget = async (email = 'client@test.example') => (await visit(open.app, null)).ask('post', '/api/forgotten', { email });
+const letters = async (): Promise<{ letters: Letter[]; leave: boolean }> => (await coach.ask('get', '/api/letters')).body;
+
+describe('a letter, where the house has a mail server', () => {
+  it('leaves for its reader with addresses that open from anywhere, once; its link is nobody else’s to see', async () => {
+    await forget();
+    const before = await letters();
+    expect(before).toMatchObject({ leave: true, letters: [{ link: null, sentAt: null, failure: null }] });
+    await runDue(house, 'send-letter');
+    expect(come).toHaveLength(1);
+    const { to, text } = come[0]!;
+    // Quoted-printable breaks long lines.
+    const plain = text.replace(/=\r\n/g, '').replace(/=3D/g, '=');
+    expect(to).toEqual(['client@test.example']);
+    expect(plain).toMatch(/^From: Marit <coach@lind\.example>/m);
+    expect(plain).toMatch(/^Subject: A new password/m);
+    expect(plain).toMatch(/^Auto-Submitted: auto-generated/m);
+    expect(plain).toMatch(new RegExp(`^Message-ID: <${before.letters[0]!.id}@mentor\\.example>`, 'm'));
+    const [, token] = /https:\/\/mentor\.example\/forgotten\/([\w-]{43})\s/.exec(plain)!;
+    expect((await letters()).letters).toMatchObject([{ sentAt: expect.any(String), failure: null, link: null }]);
+    expect(JSON.stringify(await house.db.letters.findAll())).not.toContain(token);
+    const visitor = await visit(open.app, null);
+    expect((await visitor.ask('post', `/api/forgotten/${token}`, { password: 'a password for the tests' })).status).toBe(200);
+    // Asked for again by a process that died before it was noted, one that was sent is left.
+    come = [];
+    await house.db.jobs.update({ state: 'waiting' }, { where: { subjectId: before.letters[0]!.id } });
+    await runDue(house, 'send-letter');
+    expect(come.filter((one) => one.text.includes('A new password'))).toEqual([]);
+  });
+
+  it('that the server does not take says so, and is sent again when it does', async () => {
+    refused = 'client@test.example';
+    await forget();
+    await house.db.jobs.update({ attempts: 9 }, { where: { kind: 'send-letter' } });
+    await runDue(house, 'send-letter');
+    const [letter] = (await letters()).letters;
+    expect(letter).toMatchObject({ sentAt: null, failure: expect.stringContaining('did not take it') });
+    refused = null;
+    expect((await coach.ask('post', `/api/letters/${letter!.id}/again`)).status).toBe(200);
+    await runDue(house, 'send-letter');
+    expect((await letters()).letters).toMatchObject([{ sentAt: expect.any(String), failure: null }]);
+    expect((await coach.ask('post', `/api/letters/${letter!.id}/again`)).body.code).toBe('not-now');
+  });
+
+  it('names no address of the house that was only meant for its own pages, and leaves words with a stroke alone', async () => {
+    const body = 'Either/or.\n\nOpen it: /c/abcd2345\n\nCora';
+    const id = house.newId();
+    await house.db.letters.create({
+      ...{ id, toName: 'Ada', toAddress: 'ada@new.example', subject: 'Your critique', body, writtenAt: house.now(), link: null },
+    });
+    const { sendLetter } = await import('./index.ts');
+    await sendLetter(house, id);
+    expect(come[0]!.text).toContain('Either/or.\r\n\r\nOpen it: https://mentor.example/c/abcd2345\r\n');
+  });
+});
+
+describe('the mail server in the environment', () => {
+  it('needs whom letters are from and where people reach the house, or says so', () => {
+    const read = (env: object) => readConfig({ LEAN_DB_PASSWORD: 'x'.repeat(12), LEAN_SECRET: 'x'.repeat(20), ...env }).mail;
+    expect(read({})).toBeNull();
+    expect(() => read({ LEAN_SMTP_URL: 'mail.example' })).toThrow('LEAN_SMTP_URL must be an address');
+    expect(() => read({ LEAN_SMTP_URL: 'smtp://mail.example', LEAN_MAIL_FROM: 'a@b.example' })).toThrow('LEAN_URL');
+    expect(() => read({ LEAN_SMTP_URL: 'smtp://mail.example', LEAN_URL: 'https://m.example' })).toThrow('LEAN_MAIL_FROM');
+    const all = { LEAN_SMTP_URL: 'smtp://mail.example', LEAN_MAIL_FROM: 'Marit <a@b.example>', LEAN_URL: 'https://m.example' };
+    expect(read(all)).toEqual({ server: 'smtp://mail.example', from: 'Marit <a@b.example>' });
+  });
+});
