@@ -406,7 +406,15 @@ describe('a browser that is killed while a take is spoken', () => {
       await again.page.waitForFunction(() => /Paused at/.test(document.body.innerText));
       await again.page.keyboard.press('KeyR');
       await phase(again.page, 'speaking');
-      await rest(1500);
+      // By the sound's own clock: on a busy machine it begins late and runs behind.
+      await again.page.waitForFunction(
+        (seconds) => {
+          const [minutes, rest] = document.querySelector('[aria-label="Spoken so far"]')!.textContent!.split(':').map(Number);
+          return minutes! * 60 + rest! >= seconds;
+        },
+        { timeout: 30_000 },
+        Math.ceil(first.seconds) + 2,
+      );
       await again.page.keyboard.press('KeyR');
       await again.page.waitForSelector('[aria-label="Spoken critique"]');
       await again.page.keyboard.press('Escape');
