@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { takeSeconds } from './deskTake.ts';
-import { done, id } from './ids.ts';
+import { done, id, linkToken } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
-import { readLinkToken } from './readLinks.ts';
 import { bySentTake } from './sentTakes.ts';
 
 /** small: up to 1280 pixels long, as the review copy; footage: as it was filmed. */
@@ -121,7 +120,7 @@ export const getFilmWords = operation({
   stream: 'text/plain',
 });
 
-const shared = bySentTake.pick({ place: true }).extend({ token: readLinkToken });
+const shared = bySentTake.pick({ place: true }).extend({ token: linkToken });
 
 export const getSharedFilm = operation({
   name: 'getSharedFilm',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { session } from './access.ts';
-import { done, id, instant, written } from './ids.ts';
+import { done, id, instant, linkToken, written } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
 
 /** Shortest and longest password; no other rule of form (OWASP ASVS 4.0.3, 2.1). Common ones are refused by the server. */
@@ -10,9 +10,7 @@ export const newPassword = z
   .min(leastPassword, `At least ${leastPassword} characters: four plain words do well.`)
   .max(mostPassword, `At most ${mostPassword} characters.`);
 const email = z.email('Write an address such as name@example.org.').max(254);
-/** Of a one-time link. */
-const token = z.string().regex(/^[A-Za-z0-9_-]{43}$/);
-const byToken = z.object({ token });
+const byToken = z.object({ token: linkToken });
 
 /** Who can be invited: a coach is made by hand (npm run account). */
 export const invitedRoles = ['assistant', 'client', 'guardian'] as const;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { critique, sentFix, shownFootage, shownMoment } from './critique.ts';
-import { done, id, instant, written } from './ids.ts';
+import { done, id, instant, linkToken, written } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
 
 const byCritique = z.object({ critiqueId: id });
@@ -27,7 +27,6 @@ export type SharedCritique = z.infer<typeof sharedCritique>;
 
 export const readLink = z.object({ id, forName: z.string(), madeAt: instant, expiresAt: instant, opened: z.int() });
 export type ReadLink = z.infer<typeof readLink>;
-export const readLinkToken = z.string().regex(/^[A-Za-z0-9_-]{43}$/);
 
 export const listReadLinks = operation({
   name: 'listReadLinks',
@@ -51,7 +50,7 @@ export const makeReadLink = operation({
   summary: "Makes a link for the client's home coach: read-only, for some days. Its token is answered once and kept nowhere.",
   params: byCritique,
   body: z.object({ forName: written(120), days: z.int().min(1).max(60) }),
-  response: readLink.extend({ token: readLinkToken }),
+  response: readLink.extend({ token: linkToken }),
 });
 
 export const endReadLink = operation({
@@ -74,7 +73,7 @@ export const getSharedCritique = operation({
   path: '/api/shared/:token',
   access: 'anyone',
   summary: 'A critique by a link that has not expired.',
-  params: z.object({ token: readLinkToken }),
+  params: z.object({ token: linkToken }),
   response: sharedCritique,
 });
 
@@ -85,7 +84,7 @@ export const getSharedStill = operation({
   path: '/api/shared/:token/moments/:noteId/still.png',
   access: 'anyone',
   summary: 'The exact frame of a moment with its drawings, by a link.',
-  params: z.object({ token: readLinkToken, noteId: id }),
+  params: z.object({ token: linkToken, noteId: id }),
   stream: 'image/png',
 });
 
@@ -96,7 +95,7 @@ export const getSharedClip = operation({
   path: '/api/shared/:token/moments/:noteId/clip.mp4',
   access: 'anyone',
   summary: 'The seconds around a moment, by a link: never the whole footage.',
-  params: z.object({ token: readLinkToken, noteId: id }),
+  params: z.object({ token: linkToken, noteId: id }),
   stream: 'video/mp4',
 });
 
@@ -107,7 +106,7 @@ export const getSharedCoachClip = operation({
   path: '/api/shared/:token/clips/:clipId/video',
   access: 'anyone',
   summary: "A clip of the coach's own that the critique shows, by a link.",
-  params: z.object({ token: readLinkToken, clipId: id }),
+  params: z.object({ token: linkToken, clipId: id }),
   stream: 'video/mp4',
 });
 
@@ -118,6 +117,6 @@ export const getSharedVoice = operation({
   path: '/api/shared/:token/takes/:place/voice.m4a',
   access: 'anyone',
   summary: 'The voice of something spoken in the critique, by a link.',
-  params: z.object({ token: readLinkToken, place: z.coerce.number().int().min(0).max(200) }),
+  params: z.object({ token: linkToken, place: z.coerce.number().int().min(0).max(200) }),
   stream: 'audio/mp4',
 });

@@ -8,7 +8,7 @@ import { findAccount, findAccountByEmail, insertAccount, linkClient } from '../a
 import { findClient, insertClient } from '../clients/index.ts';
 import { linkUsed, postLetterTo } from '../letters/index.ts';
 import type { InvitationRow } from './model.ts';
-import { digestOf, oneTime } from './oneTime.ts';
+import { digestOf, oneTime } from '../../house/oneTime.ts';
 import { hashNew } from './passwordRules.ts';
 import {
   changeInvitation,
@@ -49,8 +49,7 @@ async function write(house: House, row: InvitationRow, from: string, transaction
     },
     transaction,
   );
-  const made = { ...row, digest, letterId, madeAt: house.now(), expiresAt: addDays(house.now(), openDays) };
-  return made;
+  return { ...row, digest, letterId, madeAt: house.now(), expiresAt: addDays(house.now(), openDays) };
 }
 
 const inUse = (email: string): ContractError =>

@@ -4,7 +4,7 @@ import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
 import { changeAccount, findAccount, findAccountByEmail, findAccountRow } from '../access/index.ts';
 import { linkUsed, postLetterTo } from '../letters/index.ts';
-import { digestOf, oneTime } from './oneTime.ts';
+import { digestOf, oneTime } from '../../house/oneTime.ts';
 import { hashNew } from './passwordRules.ts';
 import { requirePassword, type From } from './secondStep.ts';
 import { tellOf } from './tellOf.ts';

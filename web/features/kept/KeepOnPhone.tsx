@@ -20,7 +20,9 @@ export function KeepOnPhone({ film, of }: KeepOnPhoneProps) {
   const [come, setCome] = useState<number | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const { id: filmId, title, seconds, bytes, words, hasWords } = film;
-  if (!account || kept === null || bytes === null) return null;
+  // Whoever's sign-out takes it off the phone again.
+  const isTheirs = account?.role === 'client' || account?.role === 'guardian';
+  if (!account || !isTheirs || kept === null || bytes === null) return null;
   if (kept.some((one) => one.filmId === filmId))
     return (
       <p className="text-reed">

@@ -7,6 +7,7 @@ import { coachPlace } from './coachPlace.ts';
 import { ComparedStage } from './ComparedStage.tsx';
 import { TakeDrawings } from './TakeStage.tsx';
 import type { Playback } from './playback.ts';
+import { useListened } from './useListened.ts';
 import { usePlayback, type TakePlaying } from './usePlayback.ts';
 
 interface TakePlayerProps {
@@ -117,46 +118,6 @@ interface CoachProps {
 function Coach({ shape, setAudio, voice, size }: CoachProps) {
   const place = { ...coachPlace(size, shape ?? 'square'), visibility: shape ? 'visible' : 'hidden', zIndex: 1 } as const;
   return <video ref={setAudio} src={voice} preload="auto" playsInline aria-label="The coach" style={place} data-coach={shape ?? ''} />;
-}
-
-/** A stretch is told after so many seconds, though it goes on: whoever closes the page has heard it all the same. */
-const tellAfter = 10;
-/** The clock moves on by less than this between two looks; more is a jump. */
-const mostBetween = 1.5;
-
-/** Tells which stretches are listened to. */
-function useListened(audio: HTMLMediaElement | null, heard: number, onStretch: TakePlayerProps['onStretch']): void {
-  const stretch = useRef<{ from: number; to: number } | null>(null);
-  const latest = useRef(onStretch);
-  useEffect(() => {
-    latest.current = onStretch;
-  });
-  useEffect(() => {
-    if (!audio) return;
-    const tell = (): void => {
-      const now = stretch.current;
-      stretch.current = null;
-      if (now && now.to - now.from > 0.5) latest.current?.(now.from, now.to);
-    };
-    audio.addEventListener('pause', tell);
-    addEventListener('pagehide', tell);
-    return () => {
-      tell();
-      audio.removeEventListener('pause', tell);
-      removeEventListener('pagehide', tell);
-    };
-  }, [audio]);
-  useEffect(() => {
-    if (!audio || audio.paused) return;
-    const now = stretch.current;
-    const goesOn = now && heard >= now.to && heard - now.to < mostBetween;
-    if (now && !goesOn && now.to - now.from > 0.5) latest.current?.(now.from, now.to);
-    stretch.current = goesOn ? { from: now.from, to: heard } : { from: heard, to: heard };
-    if (goesOn && heard - now.from >= tellAfter) {
-      latest.current?.(now.from, heard);
-      stretch.current = { from: heard, to: heard };
-    }
-  }, [audio, heard]);
 }
 
 const viewStyle = ({ zoom, x, y }: { zoom: number; x: number; y: number }) => ({

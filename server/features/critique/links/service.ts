@@ -2,10 +2,10 @@ import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, Bout, ClipFrames, Critique, ReadLink, ResponseOf, SentMoment, SharedCritique } from '@lean-mentor/contract';
 import { heardOf } from '@lean-mentor/core/critique';
 import { boutAtFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import type { House } from '../../../house/house.ts';
 import { ContractError } from '../../../house/contractError.ts';
+import { digestOf, oneTime } from '../../../house/oneTime.ts';
 import { cutClip } from '../../../media/cutClip.ts';
 import { withScratchFolder } from '../../../house/scratchFolder.ts';
 import { reviewCopyKey, sharedClipKey } from '../../../storage/index.ts';
@@ -15,7 +15,6 @@ import { sentVoice } from '../spoken.ts';
 import { countOpening, deleteLink, findLinkByHash, findLinks, insertLink, linkOf } from './repository.ts';
 import type { LinkRow } from '../model.ts';
 
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 const dayMs = 86_400_000;
 
 export async function listReadLinks(house: House, account: Account, critiqueId: string): Promise<{ links: ReadLink[] }> {
@@ -30,10 +29,10 @@ export async function makeReadLink(
   { forName, days }: BodyOf<typeof contract.makeReadLink>,
 ): Promise<ResponseOf<typeof contract.makeReadLink>> {
   await getCritique(house, account, critiqueId);
-  const token = randomBytes(32).toString('base64url');
+  const { token, digest } = oneTime();
   const madeAt = house.now();
   const expiresAt = new Date(madeAt.getTime() + days * dayMs);
-  const row: LinkRow = { id: house.newId(), critiqueId, tokenHash: hashOf(token), forName, madeAt, expiresAt, opened: 0 };
+  const row: LinkRow = { id: house.newId(), critiqueId, tokenHash: digest, forName, madeAt, expiresAt, opened: 0 };
   await insertLink(house, row);
   return { ...linkOf(row), token };
 }
@@ -46,7 +45,7 @@ export async function endReadLink(house: House, critiqueId: string, linkId: stri
 const asReader: Account = { id: '', name: '', role: 'assistant', clients: [] };
 
 async function linked(house: House, token: string): Promise<{ link: LinkRow; critique: Critique }> {
-  const link = await findLinkByHash(house, hashOf(token));
+  const link = await findLinkByHash(house, digestOf(token));
   if (!link || link.expiresAt <= house.now()) throw new ContractError('address-expired');
   return { link, critique: await getCritique(house, asReader, link.critiqueId) };
 }

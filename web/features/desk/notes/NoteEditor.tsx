@@ -12,7 +12,7 @@ import { InsteadLines } from './InsteadLines.tsx';
 import { NoteConflicts } from './NoteConflicts.tsx';
 import { NoteFacts } from './NoteFacts.tsx';
 import { NoteLinks } from './NoteLinks.tsx';
-import { NoteMemo } from './NoteMemo.tsx';
+import { SpokenNote } from './SpokenNote.tsx';
 import { Picks } from './Picks.tsx';
 import { PrincipleField } from './PrincipleField.tsx';
 
@@ -70,7 +70,7 @@ export function NoteEditor({ writing }: { writing: Writing }) {
         >
           <Plus size={14} /> What to do instead
         </button>
-        {note && <NoteMemo note={note} />}
+        {note && <SpokenNote note={note} />}
       </div>
       <div className="flex flex-wrap items-baseline gap-x-4">
         <NoteFacts note={shown} />

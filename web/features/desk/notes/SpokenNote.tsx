@@ -18,7 +18,7 @@ const lookAgainMs = 1500;
 const bars = 80;
 
 /** Words that are spoken instead of written: a short take of the note's own, shown as its loudness, heard and mended from here. */
-export function NoteMemo({ note }: { note: Note }) {
+export function SpokenNote({ note }: { note: Note }) {
   const take = useControls('take');
   const takes = useDeskPart((desk) => desk.document.takes);
   const { phase, noteId, takeId } = take.state;

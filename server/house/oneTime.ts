@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 
-/** A token for a one-time link, and what is kept of it. */
+/** A token of 256 bits for a link that opens something, and the digest that is kept of it: the token itself is in the link alone. */
 export function oneTime(): { token: string; digest: string } {
   const token = randomBytes(32).toString('base64url');
   return { token, digest: digestOf(token) };
