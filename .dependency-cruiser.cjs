@@ -4,11 +4,11 @@ const packages = (name) => `(^|/)node_modules/${name}/`;
 module.exports = {
   forbidden: [
     {
-      // A stemmer is a table of endings: plain words in, plain words out.
-      name: 'core-imports-nothing-but-a-stemmer',
+      // Plain values in, plain values out: a table of endings, a table of time zones, a generator of random numbers from a seed.
+      name: 'core-imports-three-libraries',
       severity: 'error',
       from: { path: floor('core'), pathNot: ['[.]test[.]ts$', '/testing/random[A-Z][^/]*[.]ts$'] },
-      to: { pathNot: ['^core/', packages('stemmer')] },
+      to: { pathNot: ['^core/', packages('(stemmer|@date-fns/tz|pure-rand)')] },
     },
     {
       name: 'contract-imports-core-and-zod',
@@ -34,7 +34,7 @@ module.exports = {
       severity: 'error',
       from: {
         path: floor('server'),
-        pathNot: ['^server/(db/|database[.]ts)', '/model[.]ts$', '/repository[.]ts$', '[.]test[.]ts$', '^server/testing/'],
+        pathNot: ['^server/(db/|database[.]ts)', '/model[.]ts$', '/([a-z]+R|r)epository[.]ts$', '[.]test[.]ts$', '^server/testing/'],
       },
       // The type of a transaction may be handed through.
       to: { path: packages('sequelize'), dependencyTypesNot: ['type-only'] },

@@ -29,6 +29,11 @@ export const errorTable = {
   'not-retryable': { status: 409, words: 'Trying again does not help here: either nothing failed, or the file itself cannot be read.' },
   'not-a-draft': { status: 409, words: 'This has been sent already. Look under My critiques.' },
   'not-now': { status: 409, words: 'This request is not at a point where that can be done. Load the page again.' },
+  'none-left': {
+    status: 409,
+    words: 'Your plan holds no more requests until its next period. Buy one more, or send this when the next period begins; it is kept.',
+  },
+  'plan-paused': { status: 409, words: 'Your plan is paused, so nothing can be sent just now. What you wrote is kept.' },
   'no-footage': { status: 409, words: 'Choose at least one video first.' },
   'unreadable-footage': {
     status: 409,

@@ -20,6 +20,7 @@ export const subjects = [
   'own-session',
   'person',
   'position-worth',
+  'practice',
   'question',
   'request',
   'rule-sheet',

@@ -1,3 +1,4 @@
+import { orderPolicies } from '@lean-mentor/core/queue';
 import { z } from 'zod';
 import { critiqueDoc } from './critiqueDoc.ts';
 import { deskDocument } from './desk.ts';
@@ -7,6 +8,7 @@ import { id, instant } from './ids.ts';
 import { everyRole } from './operation.ts';
 import { client } from './clients.ts';
 import { takeSeconds } from './deskTake.ts';
+import { planFields, turnaround, workingHours } from './practice.ts';
 import { intake } from './requests.ts';
 import { takeEvent } from './takeFile.ts';
 import { voiceTypes } from './takes.ts';
@@ -18,12 +20,27 @@ export const practiceFile = z.object({
     z.object({ id, name: z.string(), email: z.email(), password: z.string().min(8), role: z.enum(everyRole), clientIds: z.array(id) }),
   ),
   clients: z.array(client.omit({ guardianName: true, age: true }).extend({ bornOn: z.iso.date().nullable() })),
+  /** How the practice works, what plans it has and who has which. */
+  practice: z
+    .object({
+      hours: workingHours,
+      policy: z.enum(orderPolicies),
+      turnaround,
+      currency: z.string().length(3),
+      plans: z.array(planFields.extend({ id })),
+      memberships: z.array(z.object({ id, clientId: id, planId: id, fromOn: z.iso.date(), gifted: z.boolean().default(false) })),
+    })
+    .optional(),
   requests: z.array(
     intake.extend({
       id,
       clientId: id,
       sentAt: instant,
       dueAt: instant,
+      /** When its critique was said to be there in eight of ten cases. */
+      saidByAt: instant.nullable().default(null),
+      /** Minutes somebody has spent on it at the desk. */
+      deskMinutes: z.number().min(0).max(1440).default(0),
       /**
        * Each with its file, beside the practice file or an absolute path, and the bouts in it. Where it is null the footage was removed
        * and only how long it was is known.

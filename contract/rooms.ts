@@ -15,6 +15,7 @@ import * as joining from './joining.ts';
 import * as letters from './letters.ts';
 import * as noteFiles from './noteFiles.ts';
 import type { Operation } from './operation.ts';
+import * as practice from './practice.ts';
 import * as questions from './questions.ts';
 import * as queue from './queue.ts';
 import * as readLinks from './readLinks.ts';
@@ -43,6 +44,7 @@ export const rooms = {
   footage: operationsOf(footage),
   uploads: operationsOf(uploads),
   bouts: operationsOf(bouts),
+  practice: operationsOf(practice),
   queue: operationsOf(queue),
   desk: operationsOf({ ...desk, ...noteFiles }),
   scoring: operationsOf(scoring),

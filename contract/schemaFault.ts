@@ -20,5 +20,5 @@ export function schemaFault(json: unknown, issue: z.core.$ZodIssue): string[] {
   }
   const value = valueAt(json, issue.path);
   const given = value === undefined ? 'is missing' : `${JSON.stringify(value)?.slice(0, 60)} is not right`;
-  return [`${placeOf(issue.path) || 'The file'} ${given}: ${issue.message}.`];
+  return [`${placeOf(issue.path) || 'The file'} ${given}: ${issue.message.replace(/\.$/, '')}.`];
 }

@@ -12,6 +12,8 @@ import { footageTables } from './features/footage/model.ts';
 import { joiningTables } from './features/joining/model.ts';
 import { letterTables } from './features/letters/model.ts';
 import { requestTables } from './features/requests/model.ts';
+import { practiceTables } from './features/practice/model.ts';
+import { queueTables } from './features/queue/model.ts';
 import { scoringTables } from './features/scoring/model.ts';
 import { takeTables } from './features/takes/model.ts';
 import { uploadTables } from './features/uploads/model.ts';
@@ -34,6 +36,8 @@ const tablesOf = (sequelize: Sequelize) => ({
   ...takeTables(sequelize),
   ...filmTables(sequelize),
   ...joiningTables(sequelize),
+  ...practiceTables(sequelize),
+  ...queueTables(sequelize),
   ...letterTables(sequelize),
 });
 

@@ -3,3 +3,5 @@ export { fisherExact, type TwoByTwo } from './fisherExact.ts';
 export { oddsRatio } from './oddsRatio.ts';
 export { garwood, poissonAt, poissonUpTo, type Interval } from './poisson.ts';
 export { rateRatio, type Counted, type RateRatio } from './rateRatio.ts';
+export { drawsFrom, type Draws } from './draws.ts';
+export { studentT } from './studentT.ts';

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import { clipPlans } from '../scenario/clips.ts';
+import { allClips } from '../scenario/allClips.ts';
 import type { ClipPlan } from '../timeline/clipPlan.ts';
 import { groundTruthOf } from '../timeline/groundTruth.ts';
 import { pictureHeight, pictureWidth } from './camera.ts';
@@ -101,8 +101,8 @@ async function renderClip(plan: ClipPlan): Promise<void> {
 }
 
 const wanted = process.argv.slice(2);
-const unknown = wanted.filter((name) => !clipPlans.some((plan) => plan.name === name));
+const unknown = wanted.filter((name) => !allClips.some((plan) => plan.name === name));
 if (unknown.length > 0) {
-  console.error(`No clip is called ${unknown.join(', ')}. There are: ${clipPlans.map((p) => p.name).join(', ')}.`);
+  console.error(`No clip is called ${unknown.join(', ')}. There are: ${allClips.map((p) => p.name).join(', ')}.`);
   process.exitCode = 2;
-} else for (const plan of clipPlans) if (wanted.length === 0 || wanted.includes(plan.name)) await renderClip(plan);
+} else for (const plan of allClips) if (wanted.length === 0 || wanted.includes(plan.name)) await renderClip(plan);

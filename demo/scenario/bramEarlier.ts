@@ -17,11 +17,12 @@ interface Count {
 }
 
 /** What Bram sent before, newest first. The footage is not kept for so long; what was noted and sent is. */
-export const bramEarlier: { daysAgo: number; question: string; minutes: number; answer: string; counts: Count[] }[] = [
+export const bramEarlier: { daysAgo: number; question: string; minutes: number; deskMinutes: number; answer: string; counts: Count[] }[] = [
   {
     daysAgo: 38,
     question: 'The sweep works now. Why do I lose the top at once?',
     minutes: 6.2,
+    deskMinutes: 17,
     answer: 'You break him down before you turn him now, nearly every time. The top is lost by sitting tall.',
     counts: [
       {
@@ -38,6 +39,7 @@ export const bramEarlier: { daysAgo: number; question: string; minutes: number; 
     daysAgo: 72,
     question: 'Why do none of my sweeps tip anybody?',
     minutes: 5.5,
+    deskMinutes: 19,
     answer: 'Because his back is straight when you begin. First down and forward, then over.',
     counts: [
       { principle: principles.posture, mistakes: 7, good: 0, what: 'The sweep starts against a straight back.', sent: true },

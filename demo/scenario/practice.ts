@@ -1,7 +1,7 @@
 import { bramVoice } from '../voice/bramVoice.ts';
 import { bout, intake, type PracticeFile } from '@lean-mentor/contract';
 import { groundTruthOf } from '../timeline/groundTruth.ts';
-import { clipPlans } from './clips.ts';
+import { allClips } from './allClips.ts';
 import { footageId } from './footageId.ts';
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
 import { bramCritique } from './bramCritique.ts';
@@ -9,6 +9,8 @@ import { bramTake } from './bramTake.ts';
 import { bramEarlier, earlierCritique, earlierDesk } from './bramEarlier.ts';
 import { bramDesk, ilseDesk } from './desks.ts';
 import { accounts, clientId, clients } from './people.ts';
+import { shortRequests } from './shortRequests.ts';
+import { work } from './work.ts';
 import { stableId } from './stableId.ts';
 
 type Request = PracticeFile['requests'][number];
@@ -21,7 +23,7 @@ const at = (today: Date, days: number, hour: number): string =>
 
 /** Footage of a clip, its bout coded as the ground truth says. */
 function footageOf(clip: string): Request['footages'][number] {
-  const plan = clipPlans.find((p) => p.name === clip)!;
+  const plan = allClips.find((p) => p.name === clip)!;
   const truth = groundTruthOf(plan);
   return {
     id: footageId(clip),
@@ -59,7 +61,7 @@ const withTake = (doc: CritiqueDoc, { id, title }: { id: string; title: string }
 
 /** The whole demo practice as a file, dated relative to `today`. */
 export function demoPractice(today: Date): PracticeFile {
-  const words = (clip: string) => groundTruthOf(clipPlans.find((p) => p.name === clip)!).words;
+  const words = (clip: string) => groundTruthOf(allClips.find((p) => p.name === clip)!).words;
   const request = (
     clip: string,
     name: string,
@@ -78,10 +80,13 @@ export function demoPractice(today: Date): PracticeFile {
     dueAt: at(today, dueDays, 17),
     footages: [footageOf(clip)],
     recordings: [],
+    saidByAt: null,
+    deskMinutes: 0,
     ...more,
   });
   return {
     format: 'lean-mentor/practice@1',
+    practice: work(today),
     accounts,
     clients: clients(today),
     requests: [
@@ -98,7 +103,7 @@ export function demoPractice(today: Date): PracticeFile {
         },
         -1,
         1,
-        { document: ilseDesk },
+        { document: ilseDesk, deskMinutes: 9 },
       ),
       request(
         'noor-quay-open',
@@ -137,6 +142,8 @@ export function demoPractice(today: Date): PracticeFile {
         -9,
         -6,
         {
+          deskMinutes: 14,
+          saidByAt: at(today, -7, 16),
           document: { ...bramDesk, takes: { [spoken.take.id]: spoken.take } },
           recordings: [
             {
@@ -155,7 +162,11 @@ export function demoPractice(today: Date): PracticeFile {
           },
         },
       ),
-      ...bramEarlier.map(({ daysAgo, question, minutes, counts, answer }, i): Request => {
+      ...shortRequests(today).map(({ clip, name, said, sentDays, due }) => ({
+        ...request(clip, name, { attire: 'no-jacket', ruleSheet: 'open-mat', ...said }, sentDays, 0),
+        dueAt: due,
+      })),
+      ...bramEarlier.map(({ daysAgo, question, minutes, deskMinutes, counts, answer }, i): Request => {
         const id = stableId(`request bram earlier ${i}`);
         const footage = stableId(`footage bram earlier ${i}`);
         return {
@@ -172,6 +183,8 @@ export function demoPractice(today: Date): PracticeFile {
           dueAt: at(today, 3 - daysAgo, 17),
           footages: [{ id: footage, file: null, seconds: minutes * 60, bouts: [] }],
           recordings: [],
+          deskMinutes,
+          saidByAt: at(today, 3 - daysAgo, 12),
           document: earlierDesk(footage, counts),
           critique: {
             id: stableId(`critique bram earlier ${i}`),

@@ -4,6 +4,7 @@ import { intake, practiceFile, type PracticeFile } from '@lean-mentor/contract';
 import { blockText, momentsOf, takesOf, type CritiqueDoc } from '@lean-mentor/core/critique';
 import { emptyDesk, type DeskDocument } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
+import { standingOn } from '@lean-mentor/core/plans';
 import { tilingFault } from '@lean-mentor/core/scoring';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
@@ -11,6 +12,8 @@ import { putDesk } from '../features/desk/index.ts';
 import { indexNotesOfRequest, indexTake, indexWords } from '../features/search/index.ts';
 import { addVersion, putCritique, sentFixesOf, shortCodeOf, sentMomentOf } from '../features/critique/index.ts';
 import { insertBout, insertFootage, newFootage } from '../features/footage/index.ts';
+import { changePractice, findMemberships, findPlans, insertMembership, insertPlan } from '../features/practice/index.ts';
+import { putDeskTime } from '../features/queue/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
 import { finishTake, saveTakePiece } from '../features/takes/index.ts';
 import type { House } from '../house/house.ts';
@@ -76,7 +79,7 @@ const sentTakes = (document: DeskDocument, recordings: readonly Recording[], doc
   });
 
 async function importRequest(house: House, wanted: Wanted, coachName: string, folder: string): Promise<void> {
-  const { id: requestId, clientId, footages, document = emptyDesk(), critique, sentAt, dueAt } = wanted;
+  const { id: requestId, clientId, footages, document = emptyDesk(), critique, sentAt, dueAt, saidByAt } = wanted;
   const sourceOf = (file: string): string => resolve(folder, file);
   const here = footages.filter((footage): footage is Footage & { file: string } => footage.file !== null);
   await insertRequest(
@@ -88,6 +91,8 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
       sentAt: new Date(sentAt),
       dueAt: new Date(dueAt),
       state: critique ? 'sent' : 'waiting',
+      saidByAt: saidByAt ? new Date(saidByAt) : null,
+      ...(await planThen(house, clientId, sentAt.slice(0, 10))),
     }),
   );
   for (const [i, footage] of footages.entries())
@@ -134,21 +139,51 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
   for (const footage of here) await enqueueJob(house, 'make-ready', footage.id);
 }
 
+/** The plan a client had on a day, and the period it was in. */
+async function planThen(house: House, clientId: string, day: string): Promise<{ membershipId: string | null; periodOn: string | null }> {
+  const plans = await findPlans(house);
+  for (const row of await findMemberships(house, [clientId])) {
+    const standing = standingOn(row, plans.find(({ id }) => id === row.planId)!.period, day);
+    if ('period' in standing) return { membershipId: row.id, periodOn: standing.period.fromOn };
+  }
+  return { membershipId: null, periodOn: null };
+}
+
+/** Hours, plans, and who has which. */
+async function importWork(house: House, { plans, memberships, ...setting }: NonNullable<PracticeFile['practice']>): Promise<void> {
+  await changePractice(house, setting);
+  for (const { rank, ...plan } of plans) await insertPlan(house, { ...plan, planRank: rank, madeAt: house.now(), retiredAt: null });
+  for (const membership of memberships) await insertMembership(house, { ...membership, untilOn: null, pauses: [], madeAt: house.now() });
+}
+
+/** Whole minutes at the desk, from when a request was sent on. */
+async function importDeskTime(house: House, { id, sentAt, deskMinutes }: Wanted, accountId: string): Promise<void> {
+  const minutes = Array.from({ length: Math.round(deskMinutes) }, (_, i) => ({
+    ...{ accountId, requestId: id, minuteAt: new Date(Date.parse(sentAt) + i * 60_000), seconds: 60 },
+  }));
+  if (minutes.length > 0) await putDeskTime(house, minutes);
+}
+
 /**
  * Loads a practice file into an empty house. Footage files are found beside it; they are made ready by the jobs process.
  * Accounts come last, so a house without any holds at most what is left of a load that was cut off: that is cleared first.
  */
 export async function importPractice(house: House, content: unknown, file: string): Promise<void> {
   const practice = practiceFile.parse(content);
-  const { requests, clients, jobs } = house.db;
+  const { requests, clients, jobs, plans } = house.db;
   await jobs.destroy({ where: {} });
   await requests.destroy({ where: {} });
   await clients.destroy({ where: {} });
+  await plans.destroy({ where: {} });
   for (const client of practice.clients) await insertClient(house, client);
-  const coachName = practice.accounts.find((a) => a.role === 'coach')?.name ?? '';
+  if (practice.practice) await importWork(house, practice.practice);
+  const coach = practice.accounts.find((a) => a.role === 'coach');
   // Newest first: what waits for the coach is made ready before what has been sent.
   const byAge = [...practice.requests].sort((a, b) => b.sentAt.localeCompare(a.sentAt));
-  for (const request of byAge) await importRequest(house, request, coachName, dirname(file));
+  for (const request of byAge) {
+    await importRequest(house, request, coach?.name ?? '', dirname(file));
+    if (coach) await importDeskTime(house, request, coach.id);
+  }
   for (const { password, email, clientIds, ...account } of practice.accounts)
     await insertAccount(
       house,

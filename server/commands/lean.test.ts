@@ -47,6 +47,84 @@ describe('the command line', () => {
     expect(answer.refusals).toMatchObject([{ action: 'pass', atSeconds: 20, points: 0 }]);
   });
 
+  it('lays known durations into working windows exactly, with the offset of the zone’s clock', async () => {
+    const file = {
+      format: 'lean-mentor/schedule@1',
+      nowAt: '2026-10-23T08:00:00+02:00',
+      zone: 'Europe/Berlin',
+      windows: { weekly: [1, 5].map((day) => ({ day, from: '09:00', to: '12:00' })), exceptions: [{ date: '2026-10-30', off: true }] },
+      policy: 'shortest-first',
+      requests: [
+        {
+          id: 'long',
+          client: 'x',
+          readyAt: '2026-10-22T10:00:00+02:00',
+          dueAt: '2026-10-23T12:00:00+02:00',
+          kind: 'match',
+          boutMinutes: 9,
+          deskMinutes: 150,
+        },
+        {
+          id: 'short',
+          client: 'y',
+          readyAt: '2026-10-23T08:00:00+02:00',
+          dueAt: '2026-10-30T12:00:00+01:00',
+          kind: 'sparring',
+          boutMinutes: 9,
+          deskMinutes: 60,
+        },
+      ],
+    };
+    const { stdout } = await lean(['schedule', '-'], JSON.stringify(file));
+    const answer = JSON.parse(stdout);
+    // The clock goes back on the 25th: Monday’s window is an hour later in UTC, and in the calendar it is 73 hours after Friday’s.
+    expect(answer.requests).toEqual([
+      {
+        id: 'long',
+        startP50At: '2026-10-23T10:00:00+02:00',
+        finishP50At: '2026-10-26T09:30:00+01:00',
+        finishP80At: '2026-10-26T09:30:00+01:00',
+        lateShare: 1,
+      },
+      {
+        id: 'short',
+        startP50At: '2026-10-23T09:00:00+02:00',
+        finishP50At: '2026-10-23T10:00:00+02:00',
+        finishP80At: '2026-10-23T10:00:00+02:00',
+        lateShare: 0,
+      },
+    ]);
+    expect(answer.policies.find(({ policy }: { policy: string }) => policy === 'shortest-first')).toEqual({
+      policy: 'shortest-first',
+      numberLate: 1,
+      weightedLatenessHours: 70.5,
+      meanWaitHours: (96.5 + 2) / 2,
+      longestWaitHours: 96.5,
+      order: ['short', 'long'],
+    });
+    expect(answer.policies.find(({ policy }: { policy: string }) => policy === 'due-first')).toMatchObject({
+      numberLate: 0,
+      order: ['long', 'short'],
+    });
+  });
+
+  it('refuses a schedule without hours, with a zone that is none, or with one request twice', async () => {
+    const request = { id: 'a', client: 'x', readyAt: '2026-10-22T10:00:00Z', dueAt: '2026-10-23T12:00:00Z', kind: 'match', boutMinutes: 9 };
+    const file = {
+      format: 'lean-mentor/schedule@1',
+      nowAt: '2026-10-23T08:00:00Z',
+      zone: 'UTC',
+      windows: { weekly: [] },
+      requests: [request, request],
+    };
+    const refused = await lean(['schedule', '-'], JSON.stringify(file));
+    expect(refused).toMatchObject({ status: 2, stdout: '' });
+    expect(refused.stderr).toBe(
+      '-: requests[1].id "a" stands for two requests.\n-: windows: there are no working hours, so nothing can be laid out. Write at least one under “weekly”.\n',
+    );
+    expect((await lean(['schedule', '-'], JSON.stringify({ ...file, zone: 'Europe/Nowhere' }))).stderr).toContain('zone');
+  });
+
   it('answers stakes, statistics, patterns, and lean, spans and events as CSV', async () => {
     expect(await json('stakes', path, '--at', '45')).toMatchObject({ state: 'knife-edge', secondsLeft: 15, leader: 'client' });
     expect(await json('stats', path, path)).toMatchObject({

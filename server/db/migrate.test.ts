@@ -70,6 +70,7 @@ describe('migrations', () => {
       '020-joining',
       '021-second-factor',
       '022-sent-letters',
+      '023-practice',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

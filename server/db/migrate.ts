@@ -22,6 +22,7 @@ import * as comparedInFilms from './migrations/019-compared-in-films.ts';
 import * as joining from './migrations/020-joining.ts';
 import * as secondFactor from './migrations/021-second-factor.ts';
 import * as sentLetters from './migrations/022-sent-letters.ts';
+import * as practice from './migrations/023-practice.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -53,6 +54,7 @@ export const migrations: readonly Migration[] = [
   { name: '020-joining', statements: joining.statements },
   { name: '021-second-factor', statements: secondFactor.statements },
   { name: '022-sent-letters', statements: sentLetters.statements },
+  { name: '023-practice', statements: practice.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -48,6 +48,7 @@ const triedOn: Readonly<Record<string, (own: Belongings) => Belongings>> = {
   replaceFootage: onUnreadable,
   retryFootage: onUnreadable,
   answerFirst: (own) => ({ requestId: own['needFirstId']! }),
+  getPromise: onDraft,
   getChapters: (own) => ({ footageId: own['answeredFootageId']! }),
 };
 
@@ -67,6 +68,13 @@ const choice = {
   gamePlan: [],
   answer: '',
   overrides: [],
+};
+const dayAhead = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+const hours = { zone: 'Europe/Berlin', weekly: [{ day: 1, from: '09:00', to: '12:00' }], exceptions: [], stays: [] };
+const turnaround = { hours: 12, kind: 'working' };
+const somePlan = {
+  ...{ name: 'Steady', price: '45.00', extraPrice: '25.00', period: 'month', requestsPerPeriod: 2, rank: 1, includes: ['written'] },
+  turnaround,
 };
 /** What each operation is sent that takes a body: what the contract wants, so that nothing is refused for its form. */
 const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
@@ -124,6 +132,17 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   saveHeard: () => ({ from: 0, to: 1 }),
   askTakeFilm: () => ({ size: 'small', words: 'beside' }),
   askSentFilm: () => ({ size: 'small', words: 'burnt' }),
+  setHours: () => ({ revision: 0, hours, turnaround, currency: 'EUR' }),
+  addPlan: () => somePlan,
+  changePlan: () => ({ ...somePlan, name: 'Steadier' }),
+  retirePlan: () => ({ retired: true }),
+  giveMembership: (own) => ({ planId: own['planId'], fromOn: dayAhead(1), untilOn: null, gifted: true }),
+  endMembership: () => ({ untilOn: dayAhead(1) }),
+  pauseMembership: () => ({ fromOn: dayAhead(1), untilOn: null }),
+  setPolicy: () => ({ policy: 'fair-share' }),
+  placeRequest: () => ({ place: 0 }),
+  pauseWork: () => ({ fromAt: `${dayAhead(2)}T08:00:00Z`, untilAt: `${dayAhead(3)}T08:00:00Z`, words: 'Ill.' }),
+  recordDeskTime: () => ({ minutes: [{ minutesAgo: 0, seconds: 20 }] }),
 };
 
 /** Operations that change something, and the tables in which they may. Whatever is not named here changes nothing. */
@@ -188,6 +207,19 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   askSharedFilm: ['films', 'jobs'],
   importNotes: ['notes', 'desk_changes', 'search_entries', 'search_words'],
   getSharedCritique: ['critique_links'],
+  setHours: ['practice_settings'],
+  addPlan: ['plans'],
+  changePlan: ['plans'],
+  retirePlan: ['plans'],
+  giveMembership: ['memberships', 'letters'],
+  endMembership: ['memberships', 'letters'],
+  pauseMembership: ['memberships', 'letters'],
+  addExtra: ['extra_requests'],
+  setPolicy: ['practice_settings'],
+  placeRequest: ['requests'],
+  pauseWork: ['pauses', 'requests', 'letters'],
+  endPause: ['pauses'],
+  recordDeskTime: ['desk_time'],
 };
 
 /** What an operation answers whoever may call it, where that is not 200: the small things here are no real media and no sheets. */
@@ -258,7 +290,7 @@ describe.each(calls.map((operation) => [operation.name, operation] as const))('%
           const visitor = visitors.get(who)!;
           if (!may(role)) expect([who, await call(visitor, operation, own)]).toEqual([who, 403]);
           const scoped = named(operation).some((one) =>
-            ['requestId', 'footageId', 'critiqueId', 'clientId', 'boutId', 'questionId', 'code'].includes(one),
+            ['requestId', 'footageId', 'critiqueId', 'clientId', 'boutId', 'questionId', 'code', 'membershipId'].includes(one),
           );
           if (may(role) && scoped && !of.includes(clientId)) expect([who, await call(visitor, operation, own)]).toEqual([who, 404]);
           const coaching = role === 'coach' || role === 'assistant';

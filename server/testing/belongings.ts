@@ -1,7 +1,10 @@
 import { randomBytes } from 'node:crypto';
+import type { PlanFields } from '@lean-mentor/contract';
+import { dayAt, dayText } from '@lean-mentor/core/queue';
 import type { Note } from '@lean-mentor/core/desk';
 import { moment, paragraph, type CritiqueDoc } from '@lean-mentor/core/critique';
 import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
+import { insertMembership, insertPlan } from '../features/practice/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
 import type { House } from '../house/house.ts';
 import {
@@ -98,6 +101,20 @@ export async function bringBelongings(house: House, clientId: string, accountId:
   const notes: Note[] = [aNote(house.newId(), footageId, { fromFrame: 1 }), aNote(house.newId(), answeredFootageId, { fromFrame: 1 })];
   await db.notes.create({ ...notes[0]!, requestId });
   await db.notes.create({ ...notes[1]!, requestId: answeredId });
+  const [planId, membershipId, pauseId] = [house.newId(), house.newId(), house.newId()];
+  const spare: PlanFields = {
+    ...{ name: 'Steady', price: '45.00', extraPrice: '25.00', period: 'month', requestsPerPeriod: 30, rank: 2, includes: ['written'] },
+    turnaround: { hours: 20, kind: 'working' },
+  };
+  const { rank: planRank, ...plan } = spare;
+  await insertPlan(house, { id: planId, ...plan, planRank, madeAt: now, retiredAt: null });
+  await insertMembership(house, {
+    ...{ id: membershipId, clientId, planId, fromOn: dayText(dayAt('UTC', now.getTime() - 86_400_000)), untilOn: null },
+    ...{ gifted: false, pauses: [], madeAt: now },
+  });
+  const nextYear = now.getTime() + 365 * 86_400_000;
+  await db.pauses.create({ id: pauseId, fromAt: new Date(nextYear), untilAt: new Date(nextYear + 1000), words: '', madeAt: now });
+
   const [clipId, principleId, drillId, familyId] = [house.newId(), house.newId(), house.newId(), house.newId()];
   const takeId = await bringTake(house, requestId, footageId);
   const sentTakeId = await bringTake(house, answeredId, answeredFootageId);
@@ -252,6 +269,9 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     exportId,
     filmId,
     token,
+    planId,
+    membershipId,
+    pauseId,
     boutId: await bringBout(house, footageId, 0, 4),
     answeredId,
     answeredFootageId,

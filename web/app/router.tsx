@@ -2,6 +2,7 @@ import { createBrowserRouter, Navigate } from 'react-router';
 import { useAccount } from '../features/access/index.ts';
 import { critiqueApi } from '../features/critique/api.ts';
 import { deskApi } from '../features/desk/index.ts';
+import { DeskTimeWatch } from '../features/deskTime/index.tsx';
 import { ClientShell } from './ClientShell.tsx';
 import { CoachShell } from './CoachShell.tsx';
 import { MissingPage, PageFault } from './PageFault.tsx';
@@ -54,7 +55,12 @@ export const makeRouter = (store: Store) =>
       children: [
         { path: '/', element: <Home /> },
         {
-          element: <SignedIn as={['coach', 'assistant']} />,
+          element: (
+            <>
+              <DeskTimeWatch />
+              <SignedIn as={['coach', 'assistant']} />
+            </>
+          ),
           children: [
             {
               element: <CoachShell />,

@@ -1,10 +1,20 @@
-import { eventsCsv, readBoutFile, readProgressFile, readRankFile, readTakeFile, spansCsv } from '@lean-mentor/contract';
+import {
+  eventsCsv,
+  readBoutFile,
+  readProgressFile,
+  readRankFile,
+  readScheduleFile,
+  readTakeFile,
+  spansCsv,
+  type ReadSchedule,
+} from '@lean-mentor/contract';
 import { readFile } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { text as readAsText } from 'node:stream/consumers';
 import { parseArgs } from 'node:util';
 import type { FixSeries } from '@lean-mentor/core/followup';
 import { progressAnswer, rankAnswer, type GoodRank } from './fixAnswers.ts';
+import { scheduleAnswer } from './scheduleAnswer.ts';
 import { takeAnswer, takeSeconds, type GoodTake } from './takeAnswer.ts';
 import { leanAnswer, patternsAnswer, scoreAnswer, stakesAnswer, statsAnswer, type GoodBout } from './boutAnswers.ts';
 
@@ -19,8 +29,9 @@ const usage = `npm run -s lean -- COMMAND FILE …   ("-" reads standard input)
   rank FILE [--school NAME]     which fixes matter most, with every part of their score (JSON)
   progress FILE                 whether a fix got better, or was it luck (JSON)
   take FILE --at SECONDS        what a spoken critique shows at an instant, its cuts taken out (JSON)
+  schedule FILE                 when each waiting request is begun and finished, and what each order policy leads to (JSON)
 
-Files are lean-mentor/bout@1, rank@1, progress@1 and take@1, see docs/formats. A faulty file ends with exit code 2.`;
+Files are lean-mentor/bout@1, rank@1, progress@1, take@1 and schedule@1, see docs/formats. A faulty file ends with exit code 2.`;
 
 /** Something the caller did wrong; said as it is, with exit code 2. */
 class Refused extends Error {}
@@ -114,6 +125,8 @@ async function answer(args: string[], stdin: Readable): Promise<string> {
       if (at > takeSeconds(take)) refuse(`--at ${at} s is after the take’s end at ${takeSeconds(take)} s.`);
       return json(takeAnswer(take, at));
     }
+    case 'schedule':
+      return json(scheduleAnswer(await single((file) => readScheduleFile(file) as ReadSchedule | { faults: string[] })));
     default:
       return refuse(`There is no command “${command}”.\n\n${usage}`);
   }

@@ -93,6 +93,7 @@ const waysToRequest: Readonly<Record<string, string>> = {
   boutId: `${select}, f.released FROM bouts b JOIN footages f ON f.id = b.footage_id JOIN requests r ON r.id = f.request_id WHERE b.id = :id`,
   critiqueId: `${select}, TRUE AS released FROM critiques k JOIN requests r ON r.id = k.request_id WHERE k.id = :id`,
   questionId: `${select}, TRUE AS released FROM questions q JOIN critiques k ON k.id = q.critique_id JOIN requests r ON r.id = k.request_id WHERE q.id = :id`,
+  membershipId: `SELECT m.client_id AS clientId, NULL AS requestState, TRUE AS released FROM memberships m WHERE m.id = :id`,
   clientId: `SELECT c.id AS clientId, NULL AS requestState, TRUE AS released FROM clients c WHERE c.id = :id`,
 };
 

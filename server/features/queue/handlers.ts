@@ -1,7 +1,40 @@
 import type { rooms } from '@lean-mentor/contract';
 import type { Handlers } from '../../http/serveRoom.ts';
-import * as service from './service.ts';
+import { changePractice } from '../practice/index.ts';
+import { placeRequest } from '../requests/index.ts';
+import { recordDeskTime } from './deskTime.ts';
+import { endPause, pauseWork } from './pauses.ts';
+import { getPromise, getPromises } from './promises.ts';
+import { getToday } from './today.ts';
+
+const done = { done: true } as const;
 
 export const queueHandlers: Handlers<typeof rooms.queue> = {
-  getToday: (house) => service.getToday(house),
+  getToday: (house) => getToday(house),
+
+  setPolicy: async (house, { body }) => {
+    await changePractice(house, body);
+    return done;
+  },
+
+  placeRequest: async (house, { account, params, body }) => {
+    await placeRequest(house, account, params.requestId, body.place);
+    return done;
+  },
+
+  getPromise: (house, { params }) => getPromise(house, params.requestId),
+
+  getPromises: (house) => getPromises(house),
+
+  pauseWork: (house, { body }) => pauseWork(house, body),
+
+  endPause: async (house, { params }) => {
+    await endPause(house, params.pauseId);
+    return done;
+  },
+
+  recordDeskTime: async (house, { account, params, body }) => {
+    await recordDeskTime(house, account.id, params.requestId, body);
+    return done;
+  },
 };

@@ -3,7 +3,7 @@ import type { House } from '../../house/house.ts';
 import { indexWords } from '../search/index.ts';
 import { findFootageRows, releaseFootages } from '../footage/index.ts';
 import type { RequestRow } from './model.ts';
-import { promiseAfterPause, promisedBy } from './promise.ts';
+import { promiseAfterWait, promiseNow } from './promise.ts';
 import { changeRequest, lockRequest } from './repository.ts';
 import { isUnreadable, unreadableSaying } from './unreadableSaying.ts';
 
@@ -27,9 +27,8 @@ export async function reachCoach(house: House, row: RequestRow, transaction: Tra
     return;
   }
   if (row.state === 'waiting') return;
-  const now = house.now();
-  const dueAt = row.stoppedAt ? promiseAfterPause(row.dueAt, row.stoppedAt, now) : promisedBy(now);
-  await changeRequest(house, row.id, { state: 'waiting', stoppedAt: null, dueAt }, transaction);
+  const promise = await (row.stoppedAt ? promiseAfterWait(house, row, row.stoppedAt) : promiseNow(house, row, footages));
+  await changeRequest(house, row.id, { state: 'waiting', stoppedAt: null, ...promise }, transaction);
   const { id, intake, sentAt } = row;
   await indexWords(
     house,

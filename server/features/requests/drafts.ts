@@ -1,5 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
 import { intake, type Account, type BodyOf, type Draft, type Footage, type IntakeDraft, type Request } from '@lean-mentor/contract';
+import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { maySeeClient } from '../access/index.ts';
@@ -13,6 +14,7 @@ import {
   removeFootageBytes,
   requireRoomFor,
 } from '../footage/index.ts';
+import { lockCurrentPlan } from '../practice/index.ts';
 import { passOn } from './guardianFirst.ts';
 import { removeShown } from './removal.ts';
 import { lockedRequest } from './lockedRequest.ts';
@@ -133,14 +135,29 @@ export async function sendRequest(house: House, account: Account, requestId: str
       const fields = read.error.issues.map((issue) => ({ field: issue.path.join('.'), why: wordsOf(issue) }));
       throw new ContractError('not-valid', { message: fields[0]!.why, fields });
     }
+    // Before anything else is read in this transaction: what another one took meanwhile is to be seen.
+    const taken = await takeFromPlan(house, row.clientId, transaction);
     const present = (await findFootageRows(house, requestId, transaction)).filter(({ state }) => state !== 'removed');
     if (present.length === 0) throw new ContractError('no-footage');
     if (present.every(isUnreadable)) throw new ContractError('unreadable-footage');
-    const sent = { intake: read.data, sentAt: house.now(), step: 'check' as const };
+    const sent = { intake: read.data, sentAt: house.now(), step: 'check' as const, ...taken };
     await changeRequest(house, requestId, sent, transaction);
     await passOn(house, account, { ...row, ...sent }, transaction);
   });
   return (await findRequest(house, requestId, 'client'))!;
+}
+
+/** Takes one request from the client's plan, where they have one; refuses when nothing is left in its period. */
+async function takeFromPlan(
+  house: House,
+  clientId: string,
+  transaction: Transaction,
+): Promise<Pick<RequestRow, 'membershipId' | 'periodOn'>> {
+  const standing = await lockCurrentPlan(house, clientId, transaction);
+  if (!standing) return { membershipId: null, periodOn: null };
+  if (standing.state === 'paused') throw new ContractError('plan-paused');
+  if (standing.period!.left === 0) throw new ContractError('none-left');
+  return { membershipId: standing.row.id, periodOn: standing.period!.fromOn };
 }
 
 /** What is missing, in words: the contract's own where it has some, else what to do. */

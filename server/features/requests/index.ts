@@ -1,4 +1,16 @@
 export { footageArrived } from './arrival.ts';
 export { newRequest } from './newRequest.ts';
 export { footageRested } from './unreadable.ts';
-export { changeRequest, findRequest, insertRequest, listOpenRequests, listRequestsOfClients, lockRequest } from './repository.ts';
+export { placeRequest } from './service.ts';
+export type { RequestRow } from './model.ts';
+export {
+  changeRequest,
+  findDraft,
+  findPlaces,
+  findRequest,
+  insertRequest,
+  lockWaiting,
+  listOpenRequests,
+  listRequestsOfClients,
+  lockRequest,
+} from './repository.ts';

@@ -17,6 +17,17 @@ export interface RequestRow {
   /** Since when its clock stands. */
   stoppedAt: Date | null;
   consentWithdrawnAt: Date | null;
+  /** When footage and context were complete and its clock began. */
+  readyAt: Date | null;
+  /** When its critique was said to be there in eight of ten cases; moved along while the clock stands. */
+  saidByAt: Date | null;
+  /** When its promise was moved, by a pause of the coach or a question to the client. */
+  promiseMovedAt: Date | null;
+  /** The plan it was taken from, and the first day of the period. */
+  membershipId: string | null;
+  periodOn: string | null;
+  /** Its place in the coach's order by hand, 0 first. */
+  place: number | null;
 }
 
 export const requestTables = (sequelize: Sequelize) => ({
@@ -31,5 +42,11 @@ export const requestTables = (sequelize: Sequelize) => ({
     dueAt: instantColumn,
     stoppedAt: instantColumn,
     consentWithdrawnAt: instantColumn,
+    readyAt: instantColumn,
+    saidByAt: instantColumn,
+    promiseMovedAt: instantColumn,
+    membershipId: DataTypes.UUID,
+    periodOn: DataTypes.DATEONLY,
+    place: DataTypes.INTEGER,
   }),
 });

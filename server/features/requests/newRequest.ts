@@ -8,5 +8,11 @@ export const newRequest = (
   exchange: [],
   stoppedAt: null,
   consentWithdrawnAt: null,
+  readyAt: known.state === 'draft' || known.state === 'guardian' || known.state === 'uploading' ? null : known.sentAt,
+  saidByAt: null,
+  promiseMovedAt: null,
+  membershipId: null,
+  periodOn: null,
+  place: null,
   ...known,
 });

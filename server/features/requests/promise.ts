@@ -1,14 +1,34 @@
-import { addBusinessDays, addDays, isWeekend } from 'date-fns';
+import { movedOn } from '@lean-mentor/core/queue';
+import type { House } from '../../house/house.ts';
+import { boutMinutesOf, forecastFor, planOfMembership, practiceNow, turnaroundOf } from '../practice/index.ts';
+import type { RequestRow } from './model.ts';
 
-/** Working days within which a critique is promised, until plans exist. */
-const promisedWorkingDays = 3;
+/** What is said about a request when its clock begins, and kept with it. */
+export async function promiseNow(
+  house: House,
+  row: RequestRow,
+  footages: Parameters<typeof boutMinutesOf>[0],
+): Promise<Pick<RequestRow, 'dueAt' | 'saidByAt' | 'readyAt'>> {
+  const { id, clientId, intake, membershipId } = row;
+  const boutMinutes = boutMinutesOf(footages, intake.lengthMinutes ?? null);
+  const { byAt, dueAt } = await forecastFor(house, { id, clientId, intake, boutMinutes }, await planOfMembership(house, membershipId));
+  return { dueAt, saidByAt: byAt, readyAt: house.now() };
+}
 
-/** When a critique is promised for what reaches the coach at `now`. */
-export const promisedBy = (now: Date): Date => addBusinessDays(now, promisedWorkingDays);
-
-/** A promise moved on by as long as its clock stood; one that would fall on a weekend falls on the Monday after. */
-export function promiseAfterPause(dueAt: Date, stoppedAt: Date, goesOnAt: Date): Date {
-  let moved = new Date(dueAt.getTime() + Math.max(0, goesOnAt.getTime() - stoppedAt.getTime()));
-  while (isWeekend(moved)) moved = addDays(moved, 1);
-  return moved;
+/** A promise moved on by as long as its clock stood while the client was asked for something. */
+export async function promiseAfterWait(
+  house: House,
+  { membershipId, dueAt, saidByAt }: RequestRow,
+  stoppedAt: Date,
+): Promise<Pick<RequestRow, 'dueAt' | 'saidByAt' | 'promiseMovedAt'>> {
+  const { practice, hours } = await practiceNow(house);
+  const now = house.now();
+  const stood = { fromAt: stoppedAt.getTime(), toAt: now.getTime() };
+  const { kind } = turnaroundOf(practice, await planOfMembership(house, membershipId));
+  return {
+    dueAt: new Date(movedOn(hours, kind, dueAt.getTime(), stood)),
+    // When a critique comes is foreseen in working time, whatever its plan counts by.
+    saidByAt: saidByAt && new Date(movedOn(hours, 'working', saidByAt.getTime(), stood)),
+    promiseMovedAt: now,
+  };
 }

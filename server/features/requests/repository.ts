@@ -128,6 +128,16 @@ export async function deleteRequest({ db }: House, id: string, transaction: Tran
   await db.requests.destroy({ where: { id }, transaction });
 }
 
+/** When the clocks of some requests began, and their places by hand. */
+export async function findPlaces({ db }: House, ids: readonly string[]): Promise<Map<string, { readyAt: string; place: number | null }>> {
+  const rows = plainAll(await db.requests.findAll({ where: { id: [...ids] }, attributes: ['id', 'readyAt', 'sentAt', 'place'] }));
+  return new Map(rows.map(({ id, readyAt, sentAt, place }) => [id, { readyAt: (readyAt ?? sentAt).toISOString(), place }]));
+}
+
+/** Every request that waits for the coach, locked, so that its promise is moved once. One whose clock stands has none that could pass. */
+export const lockWaiting = async ({ db }: House, transaction: Transaction): Promise<RequestRow[]> =>
+  plainAll(await db.requests.findAll({ where: { state: 'waiting' }, order: [['id', 'ASC']], transaction, lock: transaction.LOCK.UPDATE }));
+
 /** The row of a request, locked, so that what belongs to it is changed one after another. Null when there is none. */
 export const lockRequest = async ({ db }: House, id: string, transaction: Transaction): Promise<RequestRow | null> =>
   plain(await db.requests.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }));

@@ -77,6 +77,10 @@ export async function answerFirst(house: House, account: Account, requestId: str
   return getRequest(house, account, requestId);
 }
 
+/** Puts a waiting request at a place of the coach's order by hand, or gives it back to the policy. */
+export const placeRequest = (house: House, account: Account, requestId: string, place: number | null): Promise<void> =>
+  lockedRequest(house, account, requestId, ['waiting'], (_, transaction) => changeRequest(house, requestId, { place }, transaction));
+
 async function removeAllFootage(house: House, request: RequestRow, transaction: Transaction): Promise<void> {
   const footages = await findFootageRows(house, request.id, transaction);
   for (const footage of footages) if (footage.state !== 'removed') await removeShown(house, request, footage, transaction);

@@ -1,3 +1,4 @@
+import type { TodayRow } from '@lean-mentor/contract';
 import { writeFile } from 'node:fs/promises';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { enqueueJob } from '../../jobs/index.ts';
@@ -26,7 +27,9 @@ const requestOf = async (who: Visitor, id: string) => (await who.ask('get', `/ap
 const replace = (who: Visitor, requestId: string, footageId: string) =>
   who.ask('post', `/api/requests/${requestId}/footages/${footageId}/replace`, { fileName: 'better.mp4', byteSize: 20 });
 const planned = async (): Promise<string[]> =>
-  ((await coach.ask('get', '/api/today')).body.plan as { requestId: string }[]).map(({ requestId }) => requestId);
+  ((await coach.ask('get', '/api/today')).body.rows as TodayRow[])
+    .filter(({ state, canBegin }) => state === 'waiting' && canBegin)
+    .map(({ id }) => id);
 
 describe('a request of which no video can be read', () => {
   it('stops its clock, tells its client by letter and page, and takes another file at once', async () => {

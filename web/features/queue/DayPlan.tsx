@@ -1,53 +1,109 @@
-import type * as contract from '@lean-mentor/contract';
-import type { ResponseOf } from '@lean-mentor/contract';
-import { format } from 'date-fns';
+import type { TodayRow } from '@lean-mentor/contract';
+import { workingWindows, type PolicyForecast, type ReviewForecast, type TimeSpan } from '@lean-mentor/core/queue';
+import { addDays, format } from 'date-fns';
 import { Link } from 'react-router';
 import { dayAndHour, dayWords } from '../../shared/time/dayWords.ts';
+import { hoursOf, type Today } from './daySchedule.ts';
+import { slackOf } from './words.ts';
 
-export type Today = ResponseOf<typeof contract.getToday>;
-
+const hour = 3_600_000;
+/** How tall an hour is drawn, in px: a review of twenty minutes still holds its name. */
+const hourHeight = 66;
+const daysShown = 9;
 /** Windows shown even when nothing lies in them yet. */
-const leastWindows = 3;
+const leastWindows = 2;
+/** Feet lie beside one another in so many lanes, each so many px wide. */
+const footLanes = 4;
+const laneWidth = 6;
 
-/** The days ahead as working windows with the reviews laid into them and the promise each must meet. */
-export function DayPlan({ today: { windows, plan, rows }, now }: { today: Today; now: Date }) {
-  const rowOf = new Map(rows.map((r) => [r.id, r]));
-  const used = windows.filter((w, i) => i < leastWindows || plan.some((p) => p.startAt < w.toAt && p.endAt > w.fromAt));
+const height = ({ fromAt, toAt }: TimeSpan): number => ((toAt - fromAt) / hour) * hourHeight;
+/** The part of a span that lies in a window, as a share of the page; null where none does. */
+function within(window: TimeSpan, fromAt: number, toAt: number): { top: number; height: number } | null {
+  const [from, to] = [Math.max(window.fromAt, fromAt), Math.min(window.toAt, toAt)];
+  return to > from ? { top: height({ fromAt: window.fromAt, toAt: from }), height: height({ fromAt: from, toAt: to }) } : null;
+}
+
+/**
+ * The days ahead as working windows with the reviews laid in. Each runs to its middle end; its foot is drawn out to where eight of ten
+ * are over.
+ */
+export function DayPlan({ today, forecast, now }: { today: Today; forecast: PolicyForecast | undefined; now: Date }) {
+  const windows = workingWindows(hoursOf(today), Date.parse(today.now), addDays(now, daysShown).getTime());
+  const rowOf = new Map(today.rows.map((row) => [row.id, row]));
+  const place = new Map(forecast?.order.map((id, i) => [id, i]));
+  const reviews =
+    forecast?.reviews.filter(
+      (r): r is ReviewForecast & Record<'startP50At' | 'finishP50At' | 'finishP80At', number> => r.finishP80At !== null,
+    ) ?? [];
+  const last = Math.max(0, ...reviews.map(({ finishP50At }) => finishP50At));
+  const used = windows.filter((window, i) => i < leastWindows || window.fromAt < last);
+  if (windows.length === 0)
+    return (
+      <p className="border-l border-seam py-2 pl-3 text-reed">
+        No working hours in the days ahead. Set them under{' '}
+        <Link to="/practice" className="linked">
+          Practice
+        </Link>
+        .
+      </p>
+    );
   return (
     <ol className="flex flex-col gap-5">
-      {used.map((window) => {
-        const inside = plan.filter((p) => p.startAt >= window.fromAt && p.startAt < window.toAt);
-        return (
-          <li key={window.fromAt}>
-            <p className="flex justify-between border-b border-ink pb-1">
-              <span className="font-semibold first-letter:uppercase">{dayWords(window.fromAt, now)}</span>
-              <span className="time text-reed">
-                {format(window.fromAt, 'H:mm')}–{format(window.toAt, 'H:mm')}
-              </span>
-            </p>
-            {inside.length === 0 && <p className="border-l border-seam py-2 pl-3 text-small text-reed">Free</p>}
-            <ol>
-              {inside.map((p) => {
-                const row = rowOf.get(p.requestId);
-                return (
-                  <li key={p.requestId} className="border-b border-l border-seam border-l-pine">
-                    <Link to={`/requests/${p.requestId}/desk`} className="grid grid-cols-[3.4rem_1fr] gap-x-2 py-2 pl-3 hover:bg-linen">
-                      <span className="time pt-0.5">{format(p.startAt, 'H:mm')}</span>
-                      <span>
-                        <span className="block font-semibold">{row?.clientName}</span>
-                        <span className={`block text-small ${p.late ? 'font-semibold text-brick' : 'text-reed'}`}>
-                          {p.late ? 'Misses its promise, ' : 'Promised for '}
-                          {row && dayAndHour(row.dueAt, now)}
-                        </span>
-                      </span>
-                    </Link>
-                  </li>
-                );
-              })}
-            </ol>
-          </li>
-        );
-      })}
+      {used.map((window) => (
+        <li key={window.fromAt}>
+          <p className="flex justify-between border-b border-ink pb-1">
+            <span className="font-semibold first-letter:uppercase">{dayWords(window.fromAt, now)}</span>
+            <span className="time text-reed">
+              {format(window.fromAt, 'H:mm')}–{format(window.toAt, 'H:mm')}
+            </span>
+          </p>
+          <ol className="relative overflow-hidden border-l border-seam" style={{ height: Math.max(26, height(window)) }}>
+            {reviews.map((review) => {
+              const block = within(window, review.startP50At, review.finishP50At);
+              const foot = within(window, review.finishP50At, review.finishP80At);
+              const row = rowOf.get(review.id);
+              if (!row || (!block && !foot)) return null;
+              return (
+                <li key={review.id} data-block={review.id}>
+                  {block && <Block row={row} review={review} box={block} now={now} />}
+                  {foot && (
+                    <span
+                      aria-hidden
+                      className="absolute w-[3px] bg-pine opacity-45"
+                      style={{ top: foot.top, height: foot.height, right: 2 + ((place.get(review.id) ?? 0) % footLanes) * laneWidth }}
+                    />
+                  )}
+                </li>
+              );
+            })}
+          </ol>
+        </li>
+      ))}
     </ol>
+  );
+}
+
+function Block({ row, review, box, now }: { row: TodayRow; review: ReviewForecast; box: { top: number; height: number }; now: Date }) {
+  const { state } = slackOf(row, review, now);
+  const promised = `promised ${dayAndHour(row.dueAt, now)}`;
+  return (
+    <Link
+      to={`/requests/${row.id}/desk`}
+      title={`${row.clientName}, ${format(review.startP50At!, 'H:mm')}, ${promised}; over by ${dayAndHour(review.finishP80At!, now)} in eight of ten cases`}
+      className={`absolute left-0 flex items-baseline gap-2 overflow-hidden border-t border-linen bg-linen pr-1 pl-2 leading-[1.15] hover:bg-straw ${state === 'broken' ? 'shadow-[inset_3px_0_0_var(--color-brick)]' : 'shadow-[inset_3px_0_0_var(--color-pine)]'}`}
+      style={{ top: box.top, height: Math.max(15, box.height - 1), right: footLanes * laneWidth + 4 }}
+    >
+      {box.height > 14 && (
+        <>
+          <span className="time shrink-0 text-tiny text-reed">{format(review.startP50At!, 'H:mm')}</span>
+          <span className="truncate text-small font-semibold">{row.clientName}</span>
+          {box.height > 14 && (
+            <span className={`ml-auto shrink-0 text-tiny ${state === 'broken' ? 'text-brick' : 'text-reed'}`}>
+              {dayAndHour(row.dueAt, now)}
+            </span>
+          )}
+        </>
+      )}
+    </Link>
   );
 }

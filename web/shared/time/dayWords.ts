@@ -1,4 +1,4 @@
-import { differenceInCalendarDays, format, formatDistanceStrict } from 'date-fns';
+import { differenceInCalendarDays, format } from 'date-fns';
 
 /** A day as a person says it: today, tomorrow, yesterday, Friday (within the coming six days), 3 Nov otherwise. */
 export function dayWords(at: string | number | Date, now: Date): string {
@@ -11,6 +11,3 @@ export function dayWords(at: string | number | Date, now: Date): string {
 
 /** Day and hour: "Friday 17:00". */
 export const dayAndHour = (at: string | number | Date, now: Date): string => `${dayWords(at, now)} ${format(at, 'H:mm')}`;
-
-/** How far off: "in 2 days", "3 hours ago". */
-export const distanceWords = (at: string | number | Date, now: Date): string => formatDistanceStrict(at, now, { addSuffix: true });

@@ -1,0 +1,17 @@
+export { boutMinutesOf, findPastReviews, forecastFor, reviewKindOf, turnaroundOf } from './forecast.ts';
+export { pauseOf, practiceNow } from './hours.ts';
+export { promiseMovedLetter } from './letters.ts';
+export { currentPlans, lockCurrentPlan, planOfMembership } from './memberships.ts';
+export { standingInOrder } from './plans.ts';
+export {
+  changePause,
+  changePractice,
+  deletePause,
+  findMemberships,
+  findPause,
+  findPlans,
+  insertMembership,
+  insertPause,
+  insertPlan,
+} from './repository.ts';
+export { findSpentMinutes } from './waitingRepository.ts';

@@ -1,0 +1,1 @@
+export { putDeskTime } from './repository.ts';

@@ -1,0 +1,43 @@
+import { QueryTypes } from 'sequelize';
+import type { House } from '../../house/house.ts';
+import type { DeskTimeRow } from './model.ts';
+
+/** Keeps seconds at the desk; of a minute that was told before, the greater number. */
+export async function putDeskTime({ db }: House, rows: readonly DeskTimeRow[]): Promise<void> {
+  await db.sequelize.query(
+    `INSERT INTO desk_time (account_id, minute_at, request_id, seconds) VALUES ${rows.map((_, i) => `(:account${i}, :minute${i}, :request${i}, :seconds${i})`).join(', ')}
+     ON DUPLICATE KEY UPDATE seconds = GREATEST(seconds, VALUES(seconds))`,
+    {
+      replacements: Object.fromEntries(
+        rows.flatMap(({ accountId, minuteAt, requestId, seconds }, i) => [
+          [`account${i}`, accountId],
+          [`minute${i}`, minuteAt],
+          [`request${i}`, requestId],
+          [`seconds${i}`, seconds],
+        ]),
+      ),
+      type: QueryTypes.RAW,
+    },
+  );
+}
+
+export interface PromiseRow {
+  requestId: string;
+  clientName: string;
+  readyAt: Date;
+  saidByAt: Date | null;
+  dueAt: Date;
+  movedAt: Date | null;
+  sentAt: Date | null;
+}
+
+/** What was promised of requests whose clock began, newest first, at most 500, with when the first critique was sent. */
+export const findPromises = async ({ db }: House): Promise<PromiseRow[]> =>
+  db.sequelize.query<PromiseRow>(
+    `SELECT r.id AS requestId, c.name AS clientName, r.ready_at AS readyAt, r.said_by_at AS saidByAt, r.due_at AS dueAt,
+       r.promise_moved_at AS movedAt,
+       (SELECT MIN(v.sent_at) FROM critiques k JOIN critique_versions v ON v.critique_id = k.id WHERE k.request_id = r.id) AS sentAt
+     FROM requests r JOIN clients c ON c.id = r.client_id
+     WHERE r.ready_at IS NOT NULL AND r.state IN ('waiting', 'need-first', 'sent') ORDER BY r.ready_at DESC, r.id LIMIT 500`,
+    { type: QueryTypes.SELECT },
+  );
