@@ -2,7 +2,7 @@ import { orderPolicies, reviewKinds } from '@lean-mentor/core/queue';
 import { z } from 'zod';
 import { done, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
-import { pause, workingHours } from './practice.ts';
+import { amount, pause, turnaround, workingHours } from './practice.ts';
 import { request } from './requests.ts';
 
 /** A request that waits, as the order of the day sees it. */
@@ -37,6 +37,46 @@ export const pastReview = z.object({
 });
 
 const room = { room: 'queue' } as const;
+
+/** Clients of one plan, or without any: what came from them in the last weeks, and what it took. */
+export const workloadSource = z.object({
+  planId: id.nullable(),
+  planName: z.string(),
+  /** Who has it today. */
+  clients: z.int().min(0),
+  /** Over the weeks counted: requests that became ready, and weeks of clients who had the plan. */
+  requests: z.int().min(0),
+  clientWeeks: z.number().min(0),
+  planRank: z.int().min(1),
+  turnaround,
+  spoken: z.boolean(),
+  /** Of the requests counted: what there was to look at. */
+  bouts: z.array(z.object({ kind: z.enum(reviewKinds), minutes: z.number() })),
+  deskMinutes: z.number().min(0),
+  /** Paid for it over the weeks counted, without gifts; an amount in the practice's currency. */
+  paid: amount,
+});
+export type WorkloadSource = z.infer<typeof workloadSource>;
+
+export const getWorkload = operation({
+  ...room,
+  name: 'getWorkload',
+  method: 'get',
+  path: '/api/workload',
+  access: ['coach'],
+  about: ['request', 'practice'],
+  summary: 'What came in by plan over the last weeks, and what it took: what the weeks ahead are simulated from.',
+  response: z.object({
+    now: instant,
+    weeks: z.int().min(1),
+    currency: z.string(),
+    sources: z.array(workloadSource),
+    hours: workingHours,
+    pauses: z.array(pause),
+    policy: z.enum(orderPolicies),
+    past: z.array(pastReview),
+  }),
+});
 
 export const getToday = operation({
   ...room,

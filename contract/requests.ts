@@ -106,6 +106,8 @@ export const request = intake.extend(standing.shape).extend({
   sentAt: instant,
   /** While the clock stands (need-first) the promise as it was. */
   dueAt: instant,
+  /** When its critique is there in eight of ten cases, as was foreseen when its clock began; null before, and where nothing was. */
+  saidByAt: instant.nullable(),
   stoppedAt: instant.nullable(),
   consentWithdrawnAt: instant.nullable(),
   /** The critique sent for it, once there is one. */

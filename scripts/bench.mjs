@@ -26,9 +26,11 @@ try {
       await house.close();
     }
   };
-  if (only !== 'practice' && only !== 'takes') await bench('run.ts');
+  if (!['practice', 'takes', 'day'].includes(only)) await bench('run.ts');
   // `npm run bench -- takes`, and `-- film` within the part above.
   if (!only || only === 'takes') await bench('takes.ts', { demoClips: ['bram-night-shift'] });
+  // 200 requests that wait: `npm run bench -- day`.
+  if (!only || only === 'day') await bench('day.ts', { fill: ['200', '1200', '2400', '200'] });
   // 2,000 clients, 40,000 requests, 1,000,000 notes: `npm run bench -- practice` runs this part alone.
   if (!only || only === 'practice') await bench('practice.ts', { fill: ['2000', '40000', '1000000'] });
 } catch (error) {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { periodsUntil, planPeriods, standingOn, type Membership } from './periods.ts';
+import { daysRunning, worthOfDays } from './shares.ts';
 
 const membership = (fromOn: string, more: Partial<Membership> = {}): Membership => ({ fromOn, untilOn: null, pauses: [], ...more });
 const spans = (of: Membership, period: (typeof planPeriods)[number], day: string): string[] =>
@@ -66,5 +67,26 @@ describe('the periods of a plan', () => {
         },
       ),
     );
+  });
+});
+
+describe('what ran in a stretch of days', () => {
+  it('are the days of the plan in it, without its pauses, also where they reach beyond it', () => {
+    const paused = membership('2026-11-01', {
+      untilOn: '2026-11-21',
+      pauses: [
+        { fromOn: '2026-11-03', untilOn: '2026-11-05' },
+        { fromOn: '2026-11-18', untilOn: null },
+      ],
+    });
+    expect(daysRunning(paused, '2026-10-01', '2026-12-01')).toBe(15);
+    expect(daysRunning(paused, '2026-11-04', '2026-11-10')).toBe(5);
+    expect(daysRunning(membership('2026-11-28'), '2026-11-01', '2026-12-01')).toBe(3);
+    expect(daysRunning(membership('2027-01-01'), '2026-11-01', '2026-12-01')).toBe(0);
+  });
+
+  it('is worth its share of the period', () => {
+    expect(worthOfDays(12, 'year', 365.2425)).toBeCloseTo(12, 9);
+    expect(worthOfDays(45, 'month', 30.436875)).toBeCloseTo(45, 9);
   });
 });

@@ -223,6 +223,18 @@ describe('drawn durations', () => {
 });
 
 describe('the promise of eight in ten', () => {
+  it('is when the schedule ends it, under every policy, where all durations are known', () => {
+    fc.assert(
+      fc.property(someReviews(8, fc.constant(-1)), fc.constantFrom(...orderPolicies), (reviews, policy) => {
+        const [one, ...others] = reviews as [WaitingReview, ...WaitingReview[]];
+        const asked = input(reviews, { hours: mornings });
+        const scheduled = only(policy, asked).reviews[0]!.finishP80At;
+        expect(promiseFor(one, { ...asked, reviews: others }, policy)).toBe(scheduled);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   it('holds in 75 to 85 of a hundred cases over 500 simulated weeks', () => {
     const draws = drawsFrom(2026);
     let [said, held] = [0, 0];

@@ -28,7 +28,7 @@ describe('loading the demo practice', () => {
     expect(await house.db.takes.count({ where: { state: 'waiting' } })).toBe(spoken.length);
   });
 
-  it('shows the coach what waits, due first, and the sent critique with its fixes at their moments', async () => {
+  it('shows the coach twelve requests of eight clients with three plans, promised first, and the sent critique with its fixes at their moments', async () => {
     const open = createApp(house);
     const supertest = (await import('supertest')).default.agent(open.app);
     const token = (await supertest.get('/api/session')).body.token as string;
@@ -38,7 +38,13 @@ describe('loading the demo practice', () => {
       .send({ email: 'marit@skerrow.example', password: demoPassword })
       .expect(200);
     const { rows } = (await supertest.get('/api/today')).body;
-    expect(rows.map((r: { clientName: string }) => r.clientName)).toEqual(['Ilse Tarrow', 'Noor Valdane', 'Ruben Castellane']);
+    expect(rows).toHaveLength(12);
+    expect(new Set(rows.map((r: { clientName: string }) => r.clientName)).size).toBe(8);
+    expect(new Set(rows.map((r: { planName: string }) => r.planName))).toEqual(new Set(['Close', 'Steady', 'Now and then']));
+    // One promise was broken an hour ago, the next is at risk.
+    const due = rows.map((r: { dueAt: string }) => (Date.parse(r.dueAt) - Date.now()) / 3_600_000);
+    expect(due[0]).toBeCloseTo(-1, 0);
+    expect(due.slice(1).every((hours: number, i: number) => hours > 0 && hours >= due[i])).toBe(true);
     const bram = demoPractice(new Date()).requests.find((r) => r.critique && r.footages[0]!.file)!;
     const critique = (await supertest.get(`/api/critiques/${bram.critique!.id}`)).body;
     expect(critique.fixes.map((fix: { name: string }) => fix.name)).toEqual(['Low in mount when they bridge', 'Hooks carry, hands steer']);

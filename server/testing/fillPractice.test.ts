@@ -11,7 +11,7 @@ beforeAll(async () => {
 });
 
 it('a filled practice is one that the pages can read: history, progress and search', async () => {
-  await fillPractice(house, { clients: 4, requests: 12, notes: 240 });
+  await fillPractice(house, { clients: 4, requests: 12, notes: 240, waiting: 0 });
   const open = createApp(house);
   const coach = await visit(open.app, 'coach');
   const { clients } = (await coach.ask('get', '/api/clients')).body;

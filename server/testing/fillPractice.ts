@@ -7,6 +7,8 @@ export interface Fill {
   clients: number;
   requests: number;
   notes: number;
+  /** How many of the requests wait for their critique; the others were answered. */
+  waiting: number;
 }
 
 /** An id of a kind ("a", "b" …) for each number: the same in every run. */
@@ -55,7 +57,7 @@ const timed = JSON.stringify({
 });
 
 /** Fills a house with as much as a large practice has after years, to measure with. The book must be there: its principles are named. */
-export async function fillPractice({ db }: House, { clients, requests, notes }: Fill): Promise<void> {
+export async function fillPractice({ db }: House, { clients, requests, notes, waiting }: Fill): Promise<void> {
   const run = (sql: string) => db.sequelize.query(sql, { type: QueryTypes.RAW, replacements: { timed } });
   const principles = await db.principles.count();
   await run('CREATE TABLE fill_words (n INT PRIMARY KEY, half VARCHAR(120) NOT NULL)');
@@ -93,6 +95,17 @@ export async function fillPractice({ db }: House, { clients, requests, notes }: 
     SELECT ${idOf('9', 's.seq')}, ${idOf('d', `1 + MOD(s.seq, ${requests})`)}, ${idOf('e', `1 + MOD(s.seq, ${requests})`)}, MOD(s.seq * 37, 9000), NULL,
       ELT(1 + MOD(s.seq, 4), 'mistake', 'mistake', 'missed-chance', 'good'), 'technical', 'client', 'clear', 2, ${sentence('s.seq')}, '[]', p.id
     FROM seq_1_to_${notes} s JOIN ${numbered} ON p.n = 1 + MOD(s.seq * 13, ${principles})`);
+  // Every twentieth of those that were answered was measured at the desk: a quarter of an hour.
+  await run(`INSERT INTO desk_time (account_id, minute_at, request_id, seconds)
+    SELECT a.id, '2026-01-01 00:00:00' + INTERVAL (s.seq * 20 + m.seq) MINUTE, ${idOf('d', '(s.seq * 20)')}, 60
+    FROM seq_1_to_${Math.max(1, Math.floor(requests / 20))} s, seq_1_to_15 m, (SELECT id FROM accounts WHERE role = 'coach' LIMIT 1) a
+    WHERE s.seq * 20 <= ${requests}`);
+  if (waiting > 0) {
+    await run(`DELETE k FROM critiques k JOIN seq_1_to_${waiting} s ON k.id = ${idOf('a', 's.seq')}`);
+    await run(`UPDATE requests r JOIN seq_1_to_${waiting} s ON r.id = ${idOf('d', 's.seq')}
+      SET r.state = 'waiting', r.ready_at = r.sent_at, r.due_at = NOW() + INTERVAL MOD(s.seq * 37, 300) HOUR`);
+    await run(`UPDATE footages f JOIN seq_1_to_${waiting} s ON f.id = ${idOf('e', 's.seq')} SET f.released = TRUE`);
+  }
   await run(noteEntries('TRUE').replace('INSERT', 'INSERT IGNORE'));
   await run('DROP TABLE fill_words');
   // A practice that grew over years has been counted by the database; this one came all at once.

@@ -71,6 +71,23 @@ export const makeRouter = (store: Store) =>
                   path: '/clients/:clientId',
                   lazy: async () => ({ Component: (await import('../features/clients/index.ts')).ClientPage }),
                 },
+                {
+                  path: '/practice',
+                  lazy: async () => ({ Component: (await import('../features/practice/PracticePage.tsx')).PracticePage }),
+                  children: [
+                    { index: true, element: <Navigate replace to="hours" /> },
+                    { path: 'hours', lazy: async () => ({ Component: (await import('../features/practice/HoursPart.tsx')).HoursPart }) },
+                    { path: 'plans', lazy: async () => ({ Component: (await import('../features/practice/PlansPart.tsx')).PlansPart }) },
+                    {
+                      path: 'promises',
+                      lazy: async () => ({ Component: (await import('../features/practice/PromisesPart.tsx')).PromisesPart }),
+                    },
+                    {
+                      path: 'workload',
+                      lazy: async () => ({ Component: (await import('../features/practice/WorkloadPart.tsx')).WorkloadPart }),
+                    },
+                  ],
+                },
                 { path: '/book', lazy: async () => ({ Component: (await import('../features/book/BookPage.tsx')).BookPage }) },
                 {
                   path: '/rule-sheets',
@@ -122,6 +139,7 @@ export const makeRouter = (store: Store) =>
               element: <ClientShell />,
               children: [
                 { path: '/mine', lazy: async () => ({ Component: (await import('../features/clients/index.ts')).MyCritiquesPage }) },
+                { path: '/plan', lazy: async () => ({ Component: (await import('../features/plans/index.ts')).OwnPlansPage }) },
                 { path: '/send', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).SendPage }) },
                 { path: '/send/:draftId', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).DraftPage }) },
                 {

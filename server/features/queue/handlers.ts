@@ -5,6 +5,7 @@ import { placeRequest } from '../requests/index.ts';
 import { recordDeskTime } from './deskTime.ts';
 import { endPause, pauseWork } from './pauses.ts';
 import { getPromise, getPromises } from './promises.ts';
+import { getWorkload } from './workload.ts';
 import { getToday } from './today.ts';
 
 const done = { done: true } as const;
@@ -25,6 +26,8 @@ export const queueHandlers: Handlers<typeof rooms.queue> = {
   getPromise: (house, { params }) => getPromise(house, params.requestId),
 
   getPromises: (house) => getPromises(house),
+
+  getWorkload: (house) => getWorkload(house),
 
   pauseWork: (house, { body }) => pauseWork(house, body),
 

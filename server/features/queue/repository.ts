@@ -1,3 +1,4 @@
+import type { RequestKind } from '@lean-mentor/contract';
 import { QueryTypes } from 'sequelize';
 import type { House } from '../../house/house.ts';
 import type { DeskTimeRow } from './model.ts';
@@ -41,3 +42,28 @@ export const findPromises = async ({ db }: House): Promise<PromiseRow[]> =>
      WHERE r.ready_at IS NOT NULL AND r.state IN ('waiting', 'need-first', 'sent') ORDER BY r.ready_at DESC, r.id LIMIT 500`,
     { type: QueryTypes.SELECT },
   );
+
+/** A request that became ready, with the plan it was taken from. */
+export interface CameIn {
+  planId: string | null;
+  kind: RequestKind;
+  boutSeconds: number;
+  deskSeconds: number;
+}
+
+/** What became ready since an instant. */
+export async function findCameIn({ db }: House, since: Date): Promise<CameIn[]> {
+  const rows = await db.sequelize.query<
+    Omit<CameIn, 'boutSeconds' | 'deskSeconds'> & { boutSeconds: string | null; deskSeconds: string | null }
+  >(
+    `SELECT m.plan_id AS planId, JSON_VALUE(r.intake, '$.kind') AS kind,
+       CAST((SELECT SUM(f.seconds) FROM footages f WHERE f.request_id = r.id AND f.alignment IS NULL) AS CHAR) AS boutSeconds,
+       CAST((SELECT SUM(d.seconds) FROM desk_time d WHERE d.request_id = r.id) AS CHAR) AS deskSeconds
+     FROM requests r LEFT JOIN memberships m ON m.id = r.membership_id
+     WHERE r.ready_at >= :since AND r.state IN ('waiting', 'need-first', 'sent') LIMIT 20000`,
+    { replacements: { since }, type: QueryTypes.SELECT },
+  );
+  return rows.map((row) => ({ ...row, boutSeconds: Number(row.boutSeconds ?? 0), deskSeconds: Number(row.deskSeconds ?? 0) }));
+}
+
+export const countClients = ({ db }: House): Promise<number> => db.clients.count();

@@ -1,7 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Footage, ResponseOf } from '@lean-mentor/contract';
 import type { House } from '../../house/house.ts';
-import { findClients } from '../clients/index.ts';
 import { countDeskByRequest } from '../desk/index.ts';
 import {
   boutMinutesOf,
@@ -14,7 +13,7 @@ import {
   reviewKindOf,
   standingInOrder,
 } from '../practice/index.ts';
-import { findPlaces, listOpenRequests } from '../requests/index.ts';
+import { listOpenRequests } from '../requests/index.ts';
 
 /** Whether a review can begin: something is ready, and nothing more is on its way. What failed does not hold up the rest. */
 const canBegin = (footages: readonly Footage[]): boolean =>
@@ -25,24 +24,19 @@ export async function getToday(house: House): Promise<ResponseOf<typeof contract
   const requests = await listOpenRequests(house);
   const ids = requests.map(({ id }) => id);
   const clientIds = [...new Set(requests.map(({ clientId }) => clientId))];
-  const [clients, counts, spent, places, plans, current, { practice, pauses }, past] = await Promise.all([
-    findClients(house, clientIds),
+  const [counts, spent, plans, current, { practice, pauses }, past] = await Promise.all([
     countDeskByRequest(house, ids),
     findSpentMinutes(house, ids),
-    findPlaces(house, ids),
     findPlans(house),
     currentPlans(house, clientIds),
     practiceNow(house),
     findPastReviews(house),
   ]);
-  const levelOf = new Map(clients.map((client) => [client.id, client.level]));
   const rows = requests.map((request) => {
     const plan = current.get(request.clientId)?.plan ?? null;
     return {
       ...request,
-      clientLevel: levelOf.get(request.clientId) ?? 1,
       ...(counts.get(request.id) ?? { marks: 0, notes: 0 }),
-      ...places.get(request.id)!,
       reviewKind: reviewKindOf(request.kind),
       boutMinutes: boutMinutesOf(request.footages, request.lengthMinutes),
       spoken: plan?.includes.includes('spoken') ?? false,

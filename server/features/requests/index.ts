@@ -6,7 +6,6 @@ export type { RequestRow } from './model.ts';
 export {
   changeRequest,
   findDraft,
-  findPlaces,
   findRequest,
   insertRequest,
   lockWaiting,

@@ -14,10 +14,11 @@ const shownTo = (readers: Readers, footages: readonly Footage[] = []): Footage[]
   footages.filter(({ released }) => readers === 'client' || released);
 
 /** What drafts and requests show alike: their client and footages. */
-async function standingOf(
-  house: House,
-  rows: RequestRow[],
-): Promise<{ clientOf: Map<string, Client>; footagesOf: Map<string, Footage[]> }> {
+interface Standing {
+  clientOf: Map<string, Client>;
+  footagesOf: Map<string, Footage[]>;
+}
+async function standingOf(house: House, rows: RequestRow[]): Promise<Standing> {
   const [clients, footagesOf] = await Promise.all([
     findClients(house, [...new Set(rows.map((r) => r.clientId))]),
     findFootagesOfRequests(
@@ -29,10 +30,10 @@ async function standingOf(
 }
 
 /** Rows with their client's name, footages and sent critique. */
-async function requestsOf(house: House, rows: RequestRow[], readers: Readers): Promise<Request[]> {
+async function requestsOf(house: House, rows: RequestRow[], readers: Readers, known?: Standing): Promise<Request[]> {
   if (rows.length === 0) return [];
   const [{ clientOf, footagesOf }, critiques] = await Promise.all([
-    standingOf(house, rows),
+    known ?? standingOf(house, rows),
     house.db.sequelize.query<{ id: string; requestId: string }>(
       'SELECT id, request_id AS requestId FROM critiques WHERE sent_at IS NOT NULL AND request_id IN (:ids)',
       { replacements: { ids: rows.map((r) => r.id) }, type: QueryTypes.SELECT },
@@ -47,6 +48,7 @@ async function requestsOf(house: House, rows: RequestRow[], readers: Readers): P
     exchange: row.exchange,
     sentAt: row.sentAt.toISOString(),
     dueAt: row.dueAt.toISOString(),
+    saidByAt: row.saidByAt?.toISOString() ?? null,
     stoppedAt: row.stoppedAt?.toISOString() ?? null,
     consentWithdrawnAt: row.consentWithdrawnAt?.toISOString() ?? null,
     clientName: clientOf.get(row.clientId)?.name ?? '',
@@ -74,19 +76,29 @@ export async function listRequestsOfClients(house: House, clientIds: string[] | 
   return requestsOf(house, plainAll(rows), readers);
 }
 
+/** A request that is open, with what its order goes by. */
+export interface OpenRequest extends Request {
+  clientLevel: number;
+  readyAt: string;
+  place: number | null;
+}
+
 /** Requests whose critique has not been sent, due first. */
-export const listOpenRequests = async (house: House): Promise<Request[]> =>
-  requestsOf(
-    house,
-    plainAll(
-      await house.db.requests.findAll({
-        where: { state: ['uploading', 'waiting', 'need-first'] },
-        order: [['dueAt', 'ASC']],
-        limit: mostListed,
-      }),
-    ),
-    'coaching',
+export async function listOpenRequests(house: House): Promise<OpenRequest[]> {
+  const rows = plainAll(
+    await house.db.requests.findAll({
+      where: { state: ['uploading', 'waiting', 'need-first'] },
+      order: [['dueAt', 'ASC']],
+      limit: mostListed,
+    }),
   );
+  const standing = await standingOf(house, rows);
+  const requests = await requestsOf(house, rows, 'coaching', standing);
+  return requests.map((request, i) => {
+    const { clientId, readyAt, sentAt, place } = rows[i]!;
+    return { ...request, clientLevel: standing.clientOf.get(clientId)?.level ?? 1, readyAt: (readyAt ?? sentAt).toISOString(), place };
+  });
+}
 
 async function draftsOf(house: House, rows: RequestRow[]): Promise<Draft[]> {
   if (rows.length === 0) return [];
@@ -126,12 +138,6 @@ export async function changeRequest({ db }: House, id: string, fields: Partial<R
 
 export async function deleteRequest({ db }: House, id: string, transaction: Transaction): Promise<void> {
   await db.requests.destroy({ where: { id }, transaction });
-}
-
-/** When the clocks of some requests began, and their places by hand. */
-export async function findPlaces({ db }: House, ids: readonly string[]): Promise<Map<string, { readyAt: string; place: number | null }>> {
-  const rows = plainAll(await db.requests.findAll({ where: { id: [...ids] }, attributes: ['id', 'readyAt', 'sentAt', 'place'] }));
-  return new Map(rows.map(({ id, readyAt, sentAt, place }) => [id, { readyAt: (readyAt ?? sentAt).toISOString(), place }]));
 }
 
 /** Every request that waits for the coach, locked, so that its promise is moved once. One whose clock stands has none that could pass. */

@@ -15,7 +15,7 @@ let entries: { id: string; rowId: number; kind: string | null; words: string[] }
 beforeAll(async () => {
   house = await openTestHouse();
   await putStarterBookOnce(house);
-  await fillPractice(house, { clients: 20, requests: 100, notes: 3000 });
+  await fillPractice(house, { clients: 20, requests: 100, notes: 3000, waiting: 0 });
   const rows = await house.db.sequelize.query<{ id: string; rowId: string; kind: string | null; words: string }>(
     "SELECT entry_id AS id, row_id AS rowId, kind, CONCAT(words, ' ', also) AS words FROM search_entries ORDER BY row_id DESC",
     { type: QueryTypes.SELECT },
@@ -25,7 +25,10 @@ beforeAll(async () => {
 });
 afterAll(() => house.close());
 
-/** What a reader with patience finds: a form of each word in the entry, the last one, where nobody says it, perhaps only begun; newest first. */
+/**
+ * What a reader with patience finds: a form of each word in the entry, the last one, where nobody says it, perhaps only begun; newest
+ * first.
+ */
 const byReading = (said: string): string[] => {
   const { words, kinds } = searchAsked(said);
   const isSaid = (word: string): boolean => vocabulary.some((one) => isFormOf(one, word));

@@ -1,5 +1,6 @@
 import { Fetched } from '../../shared/fetched/index.ts';
 import { FaultNote } from '../../shared/primitives/index.ts';
+import { PlanLine } from '../plans/index.ts';
 import { useAccount } from '../access/index.ts';
 import { useGetClientHistoryQuery } from './api.ts';
 import { History } from './History.tsx';
@@ -28,6 +29,7 @@ function Mine({ clientId, heading }: { clientId: string; heading: string | null 
   return (
     <section aria-label={heading ?? 'History'} className="mb-8">
       {heading && <h2 className="mb-2 text-title">{heading}</h2>}
+      <PlanLine clientId={clientId} />
       <Fetched of={fetched} rows={3}>
         {(data) => <History {...data} reader="client" />}
       </Fetched>

@@ -9,7 +9,8 @@ import { slackOf } from './words.ts';
 const hour = 3_600_000;
 /** How tall an hour is drawn, in px: a review of twenty minutes still holds its name. */
 const hourHeight = 66;
-const daysShown = 9;
+/** What lies further ahead is in the list alone. */
+const daysShown = 5;
 /** Windows shown even when nothing lies in them yet. */
 const leastWindows = 2;
 /** Feet lie beside one another in so many lanes, each so many px wide. */

@@ -3,7 +3,7 @@ import { estimateDeskMinutes, type DeskTime, type PolicyForecast } from '@lean-m
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { Empty, inputClass } from '../../shared/primitives/index.ts';
+import { Empty, smallInputClass } from '../../shared/primitives/index.ts';
 import { RequestRow } from './RequestRow.tsx';
 import { shiftWords, slackOf } from './words.ts';
 
@@ -49,7 +49,7 @@ export function RequestList({ rows, deskTime, kept, looked, now, onMove }: Reque
           placeholder="Find by name or question"
           value={sought}
           onChange={(event) => setSought(event.target.value)}
-          className={`${inputClass} max-w-56 py-1 text-desk`}
+          className={`${smallInputClass} max-w-56`}
         />
         <div role="group" aria-label="Which" className="flex gap-1">
           {filters.map((one) => (

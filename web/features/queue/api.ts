@@ -6,19 +6,7 @@ const queueApi = baseApi.injectEndpoints({
     getToday: queryOf(build, contract.getToday),
     setPolicy: mutationOf(build, contract.setPolicy),
     placeRequest: mutationOf(build, contract.placeRequest),
-    getPromises: queryOf(build, contract.getPromises),
-    getPromise: queryOf(build, contract.getPromise, { keepUnusedDataFor: 0 }),
-    pauseWork: mutationOf(build, contract.pauseWork),
-    endPause: mutationOf(build, contract.endPause),
   }),
 });
 
-export const {
-  useGetTodayQuery,
-  useSetPolicyMutation,
-  usePlaceRequestMutation,
-  useGetPromisesQuery,
-  useGetPromiseQuery,
-  usePauseWorkMutation,
-  useEndPauseMutation,
-} = queueApi;
+export const { useGetTodayQuery, useSetPolicyMutation, usePlaceRequestMutation } = queueApi;

@@ -35,8 +35,12 @@ function SentRequest({ request }: { request: Request }) {
           {request.clientName}, {format(request.sentAt, 'd MMMM yyyy')}
         </p>
         <h1 className="text-title">{state === 'draft' ? '' : stateWords[state]}</h1>
-        {(state === 'waiting' || state === 'uploading') && (
-          <p className="text-desk text-reed">Promised by {format(request.dueAt, 'EEEE d MMMM')}.</p>
+        {state === 'waiting' && (
+          <p className="text-desk text-reed">
+            {request.saidByAt && `In eight of ten cases by ${format(request.saidByAt, 'EEEE d MMMM, H:mm')}; promised `}
+            {!request.saidByAt && 'Promised '}
+            by {format(request.dueAt, 'EEEE d MMMM, H:mm')} at the latest.
+          </p>
         )}
         {request.critiqueId && (
           <Link to={`/critiques/${request.critiqueId}`} className="linked font-semibold">

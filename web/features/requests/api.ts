@@ -19,6 +19,7 @@ const requestsApi = baseApi.injectEndpoints({
     answerFirst: mutationOf(build, contract.answerFirst),
     withdrawRequest: mutationOf(build, contract.withdrawRequest),
     withdrawConsent: mutationOf(build, contract.withdrawConsent),
+    getPromise: queryOf(build, contract.getPromise, { keepUnusedDataFor: 0 }),
   }),
 });
 
@@ -38,4 +39,5 @@ export const {
   useAnswerFirstMutation,
   useWithdrawRequestMutation,
   useWithdrawConsentMutation,
+  useGetPromiseQuery,
 } = requestsApi;

@@ -1,7 +1,10 @@
 import { useId, type ReactNode } from 'react';
 
-export const inputClass =
-  'w-full rounded-sm border border-seam bg-linen px-3 py-2 text-read placeholder:text-reed hover:border-reed focus-visible:border-pine aria-invalid:border-brick';
+const input =
+  'w-full rounded-sm border border-seam bg-linen placeholder:text-reed hover:border-reed focus-visible:border-pine aria-invalid:border-brick';
+export const inputClass = `${input} px-3 py-2 text-read`;
+/** On the coach's pages, where many stand beside one another. */
+export const smallInputClass = `${input} min-h-8 px-2 py-1 text-desk`;
 
 interface FieldProps {
   label: string;

@@ -1,7 +1,7 @@
 export { Button } from './Button.tsx';
 export { Choice } from './Choice.tsx';
 export { FacePlate } from './FacePlate.tsx';
-export { Field, inputClass } from './Field.tsx';
+export { Field, inputClass, smallInputClass } from './Field.tsx';
 export { Empty, FaultNote, RowsSkeleton } from './states.tsx';
 export { MessageLine, MessagesProvider } from './Messages.tsx';
 export { Wordmark } from './Wordmark.tsx';

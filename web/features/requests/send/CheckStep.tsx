@@ -8,6 +8,7 @@ import { useAccount } from '../../access/index.ts';
 import { useSendRequestMutation } from '../api.ts';
 import { FootageVerdict } from '../FootageVerdict.tsx';
 import { IntakeList } from '../IntakeList.tsx';
+import { PromiseLine } from './PromiseLine.tsx';
 import type { StepProps } from './StepProps.ts';
 
 const stepOf: Record<string, DraftStep> = {
@@ -85,6 +86,7 @@ export function CheckStep({ draft, written, goTo }: StepProps) {
           </ul>
         </section>
       )}
+      {missing.length === 0 && <PromiseLine draftId={draft.id} />}
       {(error || unsaved) && (
         <FaultNote>
           {error ? faultWords(error) : 'What you wrote has not reached the server yet; it is kept here. Try again in a moment.'}

@@ -1,0 +1,34 @@
+import { format } from 'date-fns';
+import { useGetPromiseQuery } from '../api.ts';
+
+const dayHour = 'EEEE d MMMM, H:mm';
+/** The zone of this device's clock. */
+const ownZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** What can be promised if this is sent now, on the clock of this device. Nothing while it is not known. */
+export function PromiseLine({ draftId }: { draftId: string }) {
+  const { data } = useGetPromiseQuery(draftId, { refetchOnMountOrArgChange: true });
+  if (!data) return null;
+  const { byAt, dueAt, coachZone, left, planName, pausedUntil } = data;
+  return (
+    <section aria-label="When it comes" className="border-l-4 border-pine pl-3">
+      {left === 0 && <p className="font-semibold">Nothing is left of “{planName}” until its next period.</p>}
+      {pausedUntil && <p>Your coach is away until {format(pausedUntil, dayHour)}.</p>}
+      <p>
+        {byAt ? (
+          <>
+            If you send this now, the critique comes by <strong>{format(byAt, dayHour)}</strong> in eight of ten cases, and by{' '}
+            {format(dueAt, dayHour)} at the latest.
+          </>
+        ) : (
+          <>If you send this now, the critique comes by {format(dueAt, dayHour)}.</>
+        )}
+      </p>
+      {coachZone !== ownZone() && (
+        <p className="text-desk text-reed">
+          On your clock ({ownZone()}); your coach works on that of {coachZone}.
+        </p>
+      )}
+    </section>
+  );
+}
