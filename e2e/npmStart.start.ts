@@ -1,38 +1,12 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { afterAll, describe, expect, it, vi } from 'vitest';
+import { freePort, ownHouse } from './ownHouse.ts';
 
-const root = fileURLToPath(new URL('..', import.meta.url));
-const dataDir = mkdtempSync(join(tmpdir(), 'lean-e2e-start-'));
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
-  });
-const [port, databasePort] = [await freePort(), await freePort()];
-const env = { ...process.env, PORT: String(port), LEAN_DB_PORT: String(databasePort), LEAN_DATA_DIR: dataDir, LEAN_DEMO: '0' };
-const base = `http://127.0.0.1:${port}`;
-
-/** Starts the house as a person would and waits for the line that says it is ready. */
-function start(own: NodeJS.ProcessEnv = env): Promise<{ child: ChildProcess; said: () => string }> {
-  const child = spawn(process.execPath, ['scripts/start.mjs'], { cwd: root, env: own, stdio: ['ignore', 'pipe', 'pipe'] });
-  let words = '';
-  return new Promise((resolve, reject) => {
-    const hear = (chunk: Buffer): void => {
-      words += chunk.toString();
-      if (words.includes('is ready')) resolve({ child, said: () => words });
-    };
-    child.stdout!.on('data', hear);
-    child.stderr!.on('data', hear);
-    child.once('exit', () => reject(new Error(`It ended: ${words}`)));
-  });
-}
+const house = await ownHouse();
+const { root, dataDir, env, base, start } = house;
 
 /** Processes of this house that run, by what their command line or environment names. */
 function running(): string[] {
@@ -59,17 +33,9 @@ describe('npm start', () => {
     const { child, said } = await start();
     expect(said()).toContain(`Lean Mentor is ready: ${base}\n`);
     expect(running()).toHaveLength(3);
-    const added = spawnSync(process.execPath, ['scripts/account.mjs', 'coach', 'Rhea Moss', 'rhea@test.example'], {
-      cwd: root,
-      env,
-      encoding: 'utf8',
-    });
+    const added = house.account('coach', 'Rhea Moss', 'rhea@test.example');
     expect(added.stdout).toMatch(/^Rhea Moss can sign in as rhea@test\.example with the password \S{12}\n$/);
-    const again = spawnSync(process.execPath, ['scripts/account.mjs', 'coach', 'Rhea Moss', 'rhea@test.example'], {
-      cwd: root,
-      env,
-      encoding: 'utf8',
-    });
+    const again = house.account('coach', 'Rhea Moss', 'rhea@test.example');
     expect([again.status, again.stderr]).toEqual([1, 'rhea@test.example has a sign-in already.\n']);
     const ended = new Promise((resolve) => child.once('exit', resolve));
     child.kill('SIGINT');

@@ -27,19 +27,22 @@ export const launch = (profile?: string, heard?: string): Promise<Browser> =>
   });
 
 const sessionCookie = 'lean.sid';
-const addressOf = (who: string) => `${who}@skerrow.example`;
+/** Somebody of the demo by their first name, or with an address and a password of their own. */
+export type Who = string | { email: string; password: string };
+const credentials = (who: Who): { email: string; password: string } =>
+  typeof who === 'string' ? { email: `${who}@skerrow.example`, password: demoPassword } : who;
 
 /** Signs in as the page does, without waiting for one; answers the cookies of the session. */
-async function signIn(base: string, who: string): Promise<CookieData[]> {
+async function signIn(base: string, who: Who): Promise<CookieData[]> {
   const cookiesOf = (answer: Response) => answer.headers.getSetCookie().map((cookie) => cookie.split(';')[0]!);
   const asked = await fetch(`${base}/api/session`);
   const { token } = (await asked.json()) as { token: string };
   const answer = await fetch(`${base}/api/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', 'x-lean-token': token, cookie: cookiesOf(asked).join('; ') },
-    body: JSON.stringify({ email: addressOf(who), password: demoPassword }),
+    body: JSON.stringify(credentials(who)),
   });
-  if (!answer.ok) throw new Error(`${who} cannot sign in: ${answer.status} ${await answer.text()}`);
+  if (!answer.ok) throw new Error(`${credentials(who).email} cannot sign in: ${answer.status} ${await answer.text()}`);
   return cookiesOf(answer).map((cookie) => {
     const [name, value] = [cookie.slice(0, cookie.indexOf('=')), cookie.slice(cookie.indexOf('=') + 1)];
     return { name, value, domain: new URL(base).hostname };
@@ -68,13 +71,13 @@ export const phone = { width: 390, height: 844, deviceScaleFactor: 1, isMobile: 
 export const laptop = { width: 1280, height: 800, deviceScaleFactor: 1 };
 
 /**
- * Opens the app at `path`, signed in as `who@skerrow.example`, in a browser context of its own; with `sameProfile` in the browser's own;
+ * Opens the app at `path`, signed in, in a browser context of its own; with `sameProfile` in the browser's own;
  * with `byHand` through the form, as a person does.
  */
 export async function visit(
   browser: Browser,
   base: string,
-  who: string,
+  who: Who,
   path: string,
   screen: typeof phone | typeof laptop,
   { sameProfile = false, byHand = false } = {},
@@ -123,15 +126,16 @@ export async function visit(
       await page
         .waitForFunction((s, f) => new RegExp(s, f).test(document.body.innerText), { timeout: withinMs, polling: 100 }, source, flags)
         .catch(async () => {
-          throw new Error(`${who} does not see ${String(words)} within ${withinMs} ms, but:\n${await it.shows()}`);
+          throw new Error(`${credentials(who).email} does not see ${String(words)} within ${withinMs} ms, but:\n${await it.shows()}`);
         });
     },
   };
   if (byHand) {
     await page.goto(base + path);
     await page.waitForSelector('input[type=email]');
-    await page.type('input[type=email]', addressOf(who));
-    await page.type('input[type=password]', demoPassword);
+    const { email, password } = credentials(who);
+    await page.type('input[type=email]', email);
+    await page.type('input[type=password]', password);
     await it.press('button', 'Sign in');
     await page.waitForFunction(() => !document.querySelector('input[type=password]'), { timeout: 20_000 });
     return it;

@@ -8,8 +8,8 @@ import { freePort } from './freePort.mjs';
 import { startHouse, stopHouse } from './house.mjs';
 import { root } from './settings.mjs';
 
-/** Making all four clips ready would keep the browser tests waiting. */
-const fewClips = ['ilse-harbour-round', 'bram-night-shift'];
+/** Making all clips ready would keep the browser tests waiting. */
+const fewClips = ['ilse-harbour-round', 'bram-night-shift', 'odalys-first-week'];
 
 /** A whole house with (half) the demo practice, as `npm start` starts it, in a folder that goes with it. */
 export async function openTestHouse({ demoClips = fewClips } = {}) {

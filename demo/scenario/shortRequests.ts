@@ -16,7 +16,7 @@ export function shortRequests(
     said: { kind, question },
   });
   return [
-    one('wen-slow-morning', 'Wen Halloran', 'light-sparring', 'I pass, but slowly. Which step could I leave out?', -4, inHours(-1)),
+    one('wen-slow-morning', 'Wen Halloran', 'light-sparring', 'I pass, but slowly. Which step could I leave out?', -4, inDays(2)),
     one('teo-school-mat', 'Teo Abara-Lund', 'light-sparring', 'He runs round my legs. Where do my knees go?', -3, inHours(0.6)),
     one(
       'petra-net-loft',
@@ -26,7 +26,7 @@ export function shortRequests(
       -12,
       inDays(2),
     ),
-    one('odalys-first-week', 'Odalys Fenn', 'light-sparring', 'First round back. Is my stance too tall, or too square?', -2, inDays(3)),
+    one('odalys-first-week', 'Odalys Fenn', 'light-sparring', 'First round back. Is my stance too tall, or too square?', -2, inHours(-1)),
     one('bram-after-shift', 'Bram Okonjo', 'hard-sparring', 'I stayed on top this time. What changed?', -2, inDays(4)),
     one('ilse-low-tide', 'Ilse Tarrow', 'light-sparring', 'The shield holds now. Is it the knee or the elbow?', -1, inDays(1)),
     one(
