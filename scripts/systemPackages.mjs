@@ -10,6 +10,9 @@ const packagesOf = {
   ffmpeg: ['ffmpeg'],
   ffprobe: ['ffmpeg'],
   prlimit: ['util-linux'],
+  // For the tests of docs/operations/tls.md.
+  nginx: ['nginx-light'],
+  openssl: ['openssl'],
   chromium: ['chromium'],
   // With how English sounds, which it does not work without.
   pocketsphinx_batch: ['pocketsphinx', 'pocketsphinx-en-us'],
