@@ -2,8 +2,14 @@ import { z } from 'zod';
 import { id, written } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
 
-/** `clients`: those the account stands for, itself for a client, the minors for a guardian; none on the coaching side. */
-export const account = z.object({ id, name: z.string(), role: z.enum(everyRole), clients: z.array(z.object({ id, name: z.string() })) });
+/** `clients`: those the account stands for, itself for a client, the minors for a guardian; none on the coaching side.
+ * `agreed`: of a guardian whether they have agreed to what is done with the minor's footage; true for others. */
+export const account = z.object({
+  id,
+  name: z.string(),
+  role: z.enum(everyRole),
+  clients: z.array(z.object({ id, name: z.string(), agreed: z.boolean() })),
+});
 export type Account = z.infer<typeof account>;
 
 export const session = z.object({ account: account.nullable(), token: z.string() });

@@ -6,6 +6,7 @@ export const errorTable = {
   'wrong-sign-in': { status: 401, words: 'That address and password do not belong together. Check both and try again.' },
   'needs-code': { status: 401, words: 'Write the six digits that your device shows now, or one of your codes for a lost device.' },
   'wrong-code': { status: 401, words: 'That code is not right, or was used already. Wait for the next one.' },
+  paused: { status: 403, words: 'This sign-in is paused. Ask your coach.' },
   'too-many-sign-ins': { status: 429, words: 'Too many tries. Wait a few minutes, then sign in again.' },
   'not-allowed': { status: 403, words: 'Your sign-in may not do this.' },
   'stale-page': { status: 403, words: 'This page is out of date. Load it again; what you wrote is kept.' },
@@ -39,7 +40,11 @@ export const errorTable = {
     status: 409,
     words: 'None of the videos can be read, so there is nothing to look at. Choose another file in the place of each.',
   },
-  'no-guardian': { status: 409, words: 'You are under 18 and no guardian has a sign-in here yet. Ask your coach to add one.' },
+  'not-agreed': { status: 409, words: 'First agree, on the page “My critiques”, that footage is looked at here.' },
+  'no-guardian': {
+    status: 409,
+    words: 'You are under 18 and no guardian has agreed here yet. Ask your coach to invite one, or your guardian to sign in.',
+  },
   'footage-removed': { status: 410, words: 'This footage was removed, because its client or the partner on film asked for it.' },
   'taken-back': {
     status: 410,

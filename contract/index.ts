@@ -30,6 +30,7 @@ export * from './operation.ts';
 export * from './practiceFile.ts';
 export * from './progressFile.ts';
 export * from './queue.ts';
+export * from './people.ts';
 export * from './practice.ts';
 export * from './questions.ts';
 export * from './rankFile.ts';

@@ -19,7 +19,7 @@ export const practiceFile = z.object({
   accounts: z.array(
     z.object({ id, name: z.string(), email: z.email(), password: z.string().min(8), role: z.enum(everyRole), clientIds: z.array(id) }),
   ),
-  clients: z.array(client.omit({ guardianName: true, age: true }).extend({ bornOn: z.iso.date().nullable() })),
+  clients: z.array(client.omit({ guardianName: true, age: true })),
   /** How the practice works, what plans it has and who has which. */
   practice: z
     .object({

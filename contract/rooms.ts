@@ -15,6 +15,7 @@ import * as joining from './joining.ts';
 import * as letters from './letters.ts';
 import * as noteFiles from './noteFiles.ts';
 import type { Operation } from './operation.ts';
+import * as people from './people.ts';
 import * as practice from './practice.ts';
 import * as questions from './questions.ts';
 import * as queue from './queue.ts';
@@ -35,11 +36,14 @@ const isOperation = (thing: unknown): thing is Operation =>
 const operationsOf = <M extends object>(module: M): OperationsOf<M> =>
   Object.fromEntries(Object.entries(module).filter(([, thing]) => isOperation(thing))) as OperationsOf<M>;
 
+/** People are of two rooms: how they sign in, and what a client is. */
+const { changeClient, ...peopleHere } = people;
+
 /** Every operation of the contract by room and name. A room's handlers on the server have the same names (`serveRoom`). */
 export const rooms = {
   access: operationsOf(access),
-  joining: operationsOf(joining),
-  clients: operationsOf(clients),
+  joining: operationsOf({ ...joining, ...peopleHere }),
+  clients: operationsOf({ ...clients, changeClient }),
   requests: operationsOf(requests),
   footage: operationsOf(footage),
   uploads: operationsOf(uploads),

@@ -1,6 +1,7 @@
 import { forgetOldTries } from './features/access/index.ts';
 import { removeOldExports } from './features/critique/index.ts';
 import { removeOldFilms } from './features/films/index.ts';
+import { handOver } from './features/joining/index.ts';
 import { finishLeftUploads } from './features/uploads/index.ts';
 import { clearScratchFolders } from './house/scratchFolder.ts';
 import type { Chores } from './jobs/tidy.ts';
@@ -12,5 +13,6 @@ export const chores: Chores = {
   'exports that were taken': removeOldExports,
   'films that were kept long enough': removeOldFilms,
   'tries to sign in that no longer count': forgetOldTries,
+  'clients who have come of age': handOver,
   'what dead processes left': clearScratchFolders,
 };

@@ -71,6 +71,7 @@ describe('migrations', () => {
       '021-second-factor',
       '022-sent-letters',
       '023-practice',
+      '024-people',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -23,6 +23,7 @@ import * as joining from './migrations/020-joining.ts';
 import * as secondFactor from './migrations/021-second-factor.ts';
 import * as sentLetters from './migrations/022-sent-letters.ts';
 import * as practice from './migrations/023-practice.ts';
+import * as people from './migrations/024-people.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -55,6 +56,7 @@ export const migrations: readonly Migration[] = [
   { name: '021-second-factor', statements: secondFactor.statements },
   { name: '022-sent-letters', statements: sentLetters.statements },
   { name: '023-practice', statements: practice.statements },
+  { name: '024-people', statements: people.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

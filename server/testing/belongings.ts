@@ -3,6 +3,7 @@ import type { PlanFields } from '@lean-mentor/contract';
 import { dayAt, dayText } from '@lean-mentor/core/queue';
 import type { Note } from '@lean-mentor/core/desk';
 import { moment, paragraph, type CritiqueDoc } from '@lean-mentor/core/critique';
+import { insertAccount } from '../features/access/index.ts';
 import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
 import { insertMembership, insertPlan } from '../features/practice/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
@@ -101,6 +102,15 @@ export async function bringBelongings(house: House, clientId: string, accountId:
   const notes: Note[] = [aNote(house.newId(), footageId, { fromFrame: 1 }), aNote(house.newId(), answeredFootageId, { fromFrame: 1 })];
   await db.notes.create({ ...notes[0]!, requestId });
   await db.notes.create({ ...notes[1]!, requestId: answeredId });
+  const otherAccountId = house.newId();
+  await insertAccount(
+    house,
+    {
+      ...{ id: otherAccountId, name: 'Somebody', email: `${otherAccountId}@test.example`, role: 'assistant', demo: false },
+      passwordHash: 'none that anybody could sign in with',
+    },
+    [],
+  );
   const [planId, membershipId, pauseId] = [house.newId(), house.newId(), house.newId()];
   const spare: PlanFields = {
     ...{ name: 'Steady', price: '45.00', extraPrice: '25.00', period: 'month', requestsPerPeriod: 30, rank: 2, includes: ['written'] },
@@ -272,6 +282,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     planId,
     membershipId,
     pauseId,
+    accountId: otherAccountId,
     boutId: await bringBout(house, footageId, 0, 4),
     answeredId,
     answeredFootageId,

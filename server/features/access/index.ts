@@ -1,6 +1,11 @@
 export { beginSession, knownCookieOf } from './beginSession.ts';
 export {
   changeAccount,
+  deleteAccount,
+  findGuardiansOfGrown,
+  findPeople,
+  putAgreement,
+  unlinkClient,
   findAccount,
   findAccountByEmail,
   findAccountRow,

@@ -10,6 +10,8 @@ export interface AccountRow {
   role: Role;
   /** Came with the demo: its password stands in the README. */
   demo: boolean;
+  /** Since when they may not sign in. */
+  pausedAt?: Date | null;
   /** Of the second step at the door, sealed; there before it is asked for. */
   secondSecret?: string | null;
   /** Since when it is asked for. */
@@ -24,6 +26,8 @@ export interface RecoveryCodeRow {
 export interface AccountClientRow {
   accountId: string;
   clientId: string;
+  /** Since when a guardian has agreed; null for others, and before. */
+  agreedAt?: Date | null;
 }
 
 /** A try at signing in; its subject is a digest of who tried. */
@@ -41,6 +45,7 @@ export const accessTables = (sequelize: Sequelize) => ({
     passwordHash: DataTypes.STRING,
     role: DataTypes.STRING,
     demo: DataTypes.BOOLEAN,
+    pausedAt: instantColumn,
     secondSecret: DataTypes.STRING,
     secondSince: instantColumn,
     secondStep: DataTypes.BIGINT,
@@ -57,5 +62,6 @@ export const accessTables = (sequelize: Sequelize) => ({
   accountClients: defineTable<AccountClientRow>(sequelize, 'account_clients', {
     accountId: { type: DataTypes.UUID, primaryKey: true },
     clientId: { type: DataTypes.UUID, primaryKey: true },
+    agreedAt: instantColumn,
   }),
 });

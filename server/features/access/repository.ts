@@ -1,21 +1,25 @@
-import type { Account, RequestState } from '@lean-mentor/contract';
+import type { Account, Person, RequestState } from '@lean-mentor/contract';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
 import type { AccountRow } from './model.ts';
 
-/** An account with the clients it stands for (itself for a client, the minors for a guardian). */
+/** An account with the clients it stands for (itself for a client, the minors for a guardian); null while it is paused. */
 export async function findAccount({ db, config }: House, id: string): Promise<Account | null> {
   // Asked with every call, so in one plain query: a row a client, or one without a client.
-  const rows = await db.sequelize.query<Pick<AccountRow, 'name' | 'role'> & { demo: number; clientId: string | null; clientName: string }>(
-    `SELECT a.name, a.role, a.demo, c.id AS clientId, c.name AS clientName FROM accounts a
-     LEFT JOIN account_clients ac ON ac.account_id = a.id LEFT JOIN clients c ON c.id = ac.client_id WHERE a.id = :id ORDER BY c.name`,
+  const rows = await db.sequelize.query<
+    Pick<AccountRow, 'name' | 'role'> & { demo: number; clientId: string | null; clientName: string; agreedAt: Date | null }
+  >(
+    `SELECT a.name, a.role, a.demo, c.id AS clientId, c.name AS clientName, ac.agreed_at AS agreedAt FROM accounts a
+     LEFT JOIN account_clients ac ON ac.account_id = a.id LEFT JOIN clients c ON c.id = ac.client_id WHERE a.id = :id AND a.paused_at IS NULL ORDER BY c.name`,
     { replacements: { id }, type: QueryTypes.SELECT },
   );
   const [row] = rows;
   // Those of the demo are nobody where there is to be no demo, also where it was loaded before.
   if (!row || (row.demo && !config.demo)) return null;
-  const clients = rows.flatMap(({ clientId, clientName }) => (clientId ? [{ id: clientId, name: clientName }] : []));
+  const clients = rows.flatMap(({ clientId, clientName, agreedAt }) =>
+    clientId ? [{ id: clientId, name: clientName, agreed: row.role !== 'guardian' || agreedAt !== null }] : [],
+  );
   return { id, name: row.name, role: row.role, clients };
 }
 
@@ -28,15 +32,17 @@ export async function findAccountsOfClient({ db }: House, clientId: string): Pro
   return plainAll(await db.accounts.findAll({ where: { id: links.map((l) => l.accountId) }, order: [['role', 'ASC']] }));
 }
 
+/** Makes a sign-in. Who is made a guardian has come in by a page that says what they agree to. */
 export async function insertAccount(
-  { db }: House,
+  { db, now }: House,
   row: AccountRow,
   clientIds: readonly string[],
   transaction?: Transaction,
 ): Promise<void> {
   const within = transaction ? { transaction } : {};
+  const agreedAt = row.role === 'guardian' ? now() : null;
   await db.accounts.create(row, within);
-  for (const clientId of clientIds) await db.accountClients.create({ accountId: row.id, clientId }, within);
+  for (const clientId of clientIds) await db.accountClients.create({ accountId: row.id, clientId, agreedAt }, within);
 }
 
 export const findAccountRow = async ({ db }: House, id: string): Promise<AccountRow | null> => plain(await db.accounts.findByPk(id));
@@ -71,9 +77,46 @@ export async function putRecoveryCodes({ db }: House, accountId: string, digests
 export const findCoachAddresses = async ({ db }: House): Promise<string[]> =>
   plainAll(await db.accounts.findAll({ where: { role: 'coach' } })).map(({ email }) => email);
 
-/** From now on an account stands for this client too. */
+/** From now on an account stands for this client too; a guardian once they have agreed. */
 export async function linkClient({ db }: House, accountId: string, clientId: string): Promise<void> {
   await db.accountClients.bulkCreate([{ accountId, clientId }], { ignoreDuplicates: true });
+}
+
+/** Notes that a guardian has agreed; one who has keeps the day they did. */
+export async function putAgreement({ db, now }: House, accountId: string, clientId: string): Promise<void> {
+  await db.accountClients.update({ agreedAt: now() }, { where: { accountId, clientId, agreedAt: null } });
+}
+
+/** Everybody who signs in here, with whom they stand for. */
+export async function findPeople({ db, config }: House): Promise<{ row: AccountRow; clients: Person['clients'] }[]> {
+  const rows = plainAll(await db.accounts.findAll({ ...(config.demo ? {} : { where: { demo: false } }), order: [['name', 'ASC']] }));
+  const links = await db.sequelize.query<{ accountId: string; id: string; name: string; agreedAt: Date | null }>(
+    `SELECT ac.account_id AS accountId, c.id, c.name, ac.agreed_at AS agreedAt FROM account_clients ac JOIN clients c ON c.id = ac.client_id
+     ORDER BY c.name`,
+    { type: QueryTypes.SELECT },
+  );
+  return rows.map((row) => ({
+    row,
+    clients: links
+      .filter(({ accountId }) => accountId === row.id)
+      .map(({ id, name, agreedAt }) => ({ id, name, agreedAt: agreedAt && new Date(agreedAt).toISOString() })),
+  }));
+}
+
+export async function deleteAccount({ db }: House, id: string, transaction: Transaction): Promise<void> {
+  await db.accounts.destroy({ where: { id }, transaction });
+}
+
+/** Guardians of clients who are of an age on a day (YYYY-MM-DD born on or before): whom they stand for no longer. */
+export const findGuardiansOfGrown = ({ db }: House, bornBy: string): Promise<{ accountId: string; clientId: string }[]> =>
+  db.sequelize.query<{ accountId: string; clientId: string }>(
+    `SELECT ac.account_id AS accountId, ac.client_id AS clientId FROM account_clients ac JOIN accounts a ON a.id = ac.account_id
+     JOIN clients c ON c.id = ac.client_id WHERE a.role = 'guardian' AND c.born_on <= :bornBy LIMIT 500`,
+    { replacements: { bornBy }, type: QueryTypes.SELECT },
+  );
+
+export async function unlinkClient({ db }: House, accountId: string, clientId: string, transaction: Transaction): Promise<void> {
+  await db.accountClients.destroy({ where: { accountId, clientId }, transaction });
 }
 
 /** Whose a thing is, and how far it has come on its way to the coach. */

@@ -22,6 +22,7 @@ export async function signIn(
   const wasRight = await countTry(house, { email, accountId: row?.id ?? null, ...from });
   decoy ??= hashPassword('no account has this one');
   const right = await verify(row?.passwordHash ?? (await decoy), password);
+  if (row && right && row.pausedAt) throw new ContractError('paused');
   const account = row && right ? await findAccount(house, row.id) : null;
   if (!row || !account) throw new ContractError('wrong-sign-in');
   // Before the tries are forgotten: who has the password guesses at codes as slowly as at passwords.

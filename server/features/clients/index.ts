@@ -1,1 +1,2 @@
+export { ageOfConsent, isMinor } from './age.ts';
 export { findClient, findClients, insertClient } from './repository.ts';

@@ -10,12 +10,13 @@ async function clientsOf(house: House, rows: ClientRow[]): Promise<Client[]> {
   if (rows.length === 0) return [];
   const guardians = await house.db.sequelize.query<{ clientId: string; name: string }>(
     `SELECT ac.client_id AS clientId, a.name FROM account_clients ac JOIN accounts a ON a.id = ac.account_id
-     WHERE a.role = 'guardian' AND ac.client_id IN (:ids)`,
+     WHERE a.role = 'guardian' AND ac.agreed_at IS NOT NULL AND a.paused_at IS NULL AND ac.client_id IN (:ids)`,
     { replacements: { ids: rows.map((r) => r.id) }, type: QueryTypes.SELECT },
   );
   const guardianOf = new Map(guardians.map((g) => [g.clientId, g.name]));
   return rows.map(({ bornOn, ...row }) => ({
     ...row,
+    bornOn,
     age: bornOn ? differenceInYears(house.now(), parseISO(bornOn)) : null,
     guardianName: guardianOf.get(row.id) ?? null,
   }));
@@ -32,6 +33,13 @@ export const findClients = async (house: House, ids?: string[]): Promise<Client[
 export async function insertClient(house: House, row: ClientRow, transaction?: Transaction): Promise<void> {
   await house.db.clients.create(row, transaction ? { transaction } : {});
   await indexClient(house, row, transaction);
+}
+
+export async function changeClientRow(house: House, id: string, fields: Omit<ClientRow, 'id'>): Promise<void> {
+  await house.db.sequelize.transaction(async (transaction) => {
+    await house.db.clients.update(fields, { where: { id }, transaction });
+    await indexClient(house, { id, ...fields }, transaction);
+  });
 }
 
 /** How many requests each client has, and how many of them wait for a critique. */

@@ -18,7 +18,7 @@ const accountOf = (role: Account['role'], ...clientIds: string[]): Account => ({
   id: house.newId(),
   name: 'Somebody',
   role,
-  clients: clientIds.map((id) => ({ id, name: 'A client' })),
+  clients: clientIds.map((id) => ({ id, name: 'A client', agreed: true })),
 });
 
 /** Everything that a listener hears until `enough` says so. */

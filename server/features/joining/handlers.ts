@@ -2,8 +2,9 @@ import type { rooms } from '@lean-mentor/contract';
 import type { Request } from 'express';
 import type { Handlers } from '../../http/serveRoom.ts';
 import { tokenOf } from '../../http/session.ts';
-import { beginSession, knownCookieOf } from '../access/index.ts';
+import { beginSession, knownCookieOf, putAgreement } from '../access/index.ts';
 import * as invitations from './invitations.ts';
+import * as people from './people.ts';
 import * as passwords from './passwords.ts';
 import * as sessions from './ownSessions.ts';
 import * as secondStep from './secondStep.ts';
@@ -56,6 +57,28 @@ export const joiningHandlers: Handlers<typeof rooms.joining> = {
 
   endSecondFactor: async (house, { account, body, req }) => {
     await secondStep.endSecondFactor(house, account, body, fromOf(req));
+    return done;
+  },
+
+  listPeople: (house) => people.listPeople(house),
+
+  changePerson: async (house, { params, body }) => {
+    await people.changePerson(house, params.accountId, body);
+    return done;
+  },
+
+  pausePerson: async (house, { account, params, body }) => {
+    await people.pausePerson(house, account, params.accountId, body.paused);
+    return done;
+  },
+
+  removePerson: async (house, { account, params }) => {
+    await people.removePerson(house, account, params.accountId);
+    return done;
+  },
+
+  agreeAsGuardian: async (house, { account, params }) => {
+    await putAgreement(house, account.id, params.clientId);
     return done;
   },
 

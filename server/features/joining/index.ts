@@ -1,1 +1,2 @@
+export { handOver } from './people.ts';
 export { passwordFault } from './passwordRules.ts';

@@ -140,6 +140,9 @@ export async function deleteRequest({ db }: House, id: string, transaction: Tran
   await db.requests.destroy({ where: { id }, transaction });
 }
 
+export const findWaitingForGuardian = async ({ db }: House, clientId: string): Promise<string[]> =>
+  plainAll(await db.requests.findAll({ where: { clientId, state: 'guardian' }, attributes: ['id'] })).map(({ id }) => id);
+
 /** Every request that waits for the coach, locked, so that its promise is moved once. One whose clock stands has none that could pass. */
 export const lockWaiting = async ({ db }: House, transaction: Transaction): Promise<RequestRow[]> =>
   plainAll(await db.requests.findAll({ where: { state: 'waiting' }, order: [['id', 'ASC']], transaction, lock: transaction.LOCK.UPDATE }));

@@ -12,7 +12,7 @@ import { lockedRequest } from './lockedRequest.ts';
 import type { RequestRow } from './model.ts';
 import { consentLetter, needFirstLetter } from './requestLetters.ts';
 import { forgetPartner, removeShown } from './removal.ts';
-import { changeRequest, findRequest } from './repository.ts';
+import { changeRequest, findRequest, findWaitingForGuardian, lockRequest } from './repository.ts';
 
 /** The exchange with one more saying. */
 const said = (house: House, row: RequestRow, account: Account, kind: Saying['kind'], words: string): Saying[] => [
@@ -28,8 +28,20 @@ export async function getRequest(house: House, account: Account, requestId: stri
 
 /** A guardian's yes: it goes on to the coach. */
 export async function approveRequest(house: House, account: Account, requestId: string): Promise<Request> {
-  await lockedRequest(house, account, requestId, ['guardian'], (row, transaction) => reachCoach(house, row, transaction));
+  await lockedRequest(house, account, requestId, ['guardian'], (row, transaction) => {
+    if (!account.clients.some(({ id, agreed }) => id === row.clientId && agreed)) throw new ContractError('not-agreed');
+    return reachCoach(house, row, transaction);
+  });
   return getRequest(house, account, requestId);
+}
+
+/** Lets everything of a client go on that waited for a guardian's yes: they have come of age. */
+export async function letGoOn(house: House, clientId: string): Promise<void> {
+  for (const id of await findWaitingForGuardian(house, clientId))
+    await house.db.sequelize.transaction(async (transaction) => {
+      const row = await lockRequest(house, id, transaction);
+      if (row?.state === 'guardian') await reachCoach(house, row, transaction);
+    });
 }
 
 /** A guardian's no: it is a draft again, or waits for an answer again, with the guardian's words on it. */

@@ -6,6 +6,7 @@ const accessApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     getSession: queryOf(build, contract.getSession),
     signIn: mutationOf(build, contract.signIn),
+    agreeAsGuardian: mutationOf(build, contract.agreeAsGuardian),
     signOut: mutationOf(build, contract.signOut, {
       // Nothing of the one who leaves may stay on the screen of the one who comes.
       onQueryStarted: (_, { dispatch, queryFulfilled }) =>
@@ -14,7 +15,7 @@ const accessApi = baseApi.injectEndpoints({
   }),
 });
 
-export const { useGetSessionQuery, useSignInMutation, useSignOutMutation } = accessApi;
+export const { useGetSessionQuery, useSignInMutation, useSignOutMutation, useAgreeAsGuardianMutation } = accessApi;
 
 /** The account that is signed in; null while unknown or nobody is. */
 export const useAccount = (): Account | null => useGetSessionQuery().data?.account ?? null;

@@ -1,8 +1,10 @@
+import { useState } from 'react';
 import { useParams } from 'react-router';
 import { Fetched } from '../../shared/fetched/index.ts';
-import { FacePlate } from '../../shared/primitives/index.ts';
+import { Button, FacePlate } from '../../shared/primitives/index.ts';
 import { useAccount } from '../access/index.ts';
 import { useGetClientHistoryQuery } from './api.ts';
+import { ClientForm } from './ClientForm.tsx';
 import { History } from './History.tsx';
 import { QuestionList } from './QuestionList.tsx';
 import { ProgressView } from './ProgressView.tsx';
@@ -13,6 +15,7 @@ const belts = ['', 'first', 'second', 'third', 'fourth', 'fifth'];
 /** One client as the coach sees them: who they are, what hurts, what was agreed, and the history so far. */
 export function ClientPage() {
   const { clientId = '' } = useParams();
+  const [changing, setChanging] = useState(false);
   const account = useAccount();
   const fetched = useGetClientHistoryQuery(clientId, { refetchOnMountOrArgChange: true });
   const { data } = fetched;
@@ -30,6 +33,14 @@ export function ClientPage() {
             {belts[client.level]} belt
           </p>
         </div>
+        {account?.role === 'coach' &&
+          (changing ? (
+            <ClientForm client={client} onDone={() => setChanging(false)} />
+          ) : (
+            <Button look="plain" className="self-start" onClick={() => setChanging(true)}>
+              Change …
+            </Button>
+          ))}
         {client.about && <p className="text-read">{client.about}</p>}
         {client.hurts.length > 0 && (
           <section className="border-l-4 border-brick pl-3">

@@ -1,7 +1,7 @@
 import { Fetched } from '../../shared/fetched/index.ts';
 import { FaultNote } from '../../shared/primitives/index.ts';
 import { PlanLine } from '../plans/index.ts';
-import { useAccount } from '../access/index.ts';
+import { AgreeAsGuardian, useAccount } from '../access/index.ts';
 import { useGetClientHistoryQuery } from './api.ts';
 import { History } from './History.tsx';
 
@@ -11,6 +11,7 @@ export function MyCritiquesPage() {
   return (
     <main className="mx-auto max-w-2xl py-6">
       <h1 className="mb-5 text-banner">My critiques</h1>
+      <AgreeAsGuardian />
       {clients.map(({ id, name }) => (
         <Mine key={id} clientId={id} heading={clients.length > 1 ? name : null} />
       ))}

@@ -9,10 +9,17 @@ const clientsApi = baseApi.injectEndpoints({
     listClients: queryOf(build, contract.listClients),
     getClientHistory: queryOf(build, contract.getClientHistory),
     getClientProgress: queryOf(build, contract.getClientProgress),
+    changeClient: mutationOf(build, contract.changeClient),
     closeThread: mutationOf(build, contract.closeThread),
     searchWords: queryOf(build, contract.searchWords, { keepUnusedDataFor: 30 }),
   }),
 });
 
-export const { useListClientsQuery, useGetClientHistoryQuery, useGetClientProgressQuery, useCloseThreadMutation, useSearchWordsQuery } =
-  clientsApi;
+export const {
+  useListClientsQuery,
+  useGetClientHistoryQuery,
+  useGetClientProgressQuery,
+  useChangeClientMutation,
+  useCloseThreadMutation,
+  useSearchWordsQuery,
+} = clientsApi;

@@ -28,6 +28,8 @@ export function DeskTimeWatch() {
       if (minutes.length > 0 && !('error' in (await record({ requestId, minutes })))) clock.told(now);
     };
     const leave = (): void => void tell();
+    // To open it is something done.
+    act();
     for (const doing of doings) addEventListener(doing, act, { capture: true, passive: true });
     addEventListener('pagehide', leave);
     const ticking = setInterval(() => document.visibilityState === 'visible' && clock.tick(Date.now()), 1000);

@@ -7,6 +7,7 @@ import { Button, Empty, FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useInviteAgainMutation, useListInvitationsQuery, useTakeBackInvitationMutation } from './api.ts';
 import { InviteForm } from './InviteForm.tsx';
+import { People } from './People.tsx';
 
 /** Who is invited, and inviting. */
 export function PeoplePage() {
@@ -35,6 +36,7 @@ export function PeoplePage() {
           ))}
         </ul>
       </section>
+      <People />
     </main>
   );
 }

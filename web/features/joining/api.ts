@@ -4,6 +4,10 @@ import { baseApi, mutationOf, queryOf } from '../../shared/wire/index.ts';
 const joiningApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     listInvitations: queryOf(build, contract.listInvitations),
+    listPeople: queryOf(build, contract.listPeople),
+    changePerson: mutationOf(build, contract.changePerson),
+    pausePerson: mutationOf(build, contract.pausePerson),
+    removePerson: mutationOf(build, contract.removePerson),
     invite: mutationOf(build, contract.invite),
     inviteAgain: mutationOf(build, contract.inviteAgain),
     takeBackInvitation: mutationOf(build, contract.takeBackInvitation),
@@ -23,6 +27,10 @@ const joiningApi = baseApi.injectEndpoints({
 
 export const {
   useListInvitationsQuery,
+  useListPeopleQuery,
+  useChangePersonMutation,
+  usePausePersonMutation,
+  useRemovePersonMutation,
   useInviteMutation,
   useInviteAgainMutation,
   useTakeBackInvitationMutation,
