@@ -58,6 +58,10 @@ export const workloadSource = z.object({
 });
 export type WorkloadSource = z.infer<typeof workloadSource>;
 
+/** Who worked at the desk over the weeks counted, most first. */
+export const workHands = z.array(z.object({ name: z.string(), hours: z.number().min(0), requests: z.int().min(1) }));
+export type WorkHands = z.infer<typeof workHands>;
+
 export const getWorkload = operation({
   ...room,
   name: 'getWorkload',
@@ -71,6 +75,7 @@ export const getWorkload = operation({
     weeks: z.int().min(1),
     currency: z.string(),
     sources: z.array(workloadSource),
+    hands: workHands,
     hours: workingHours,
     pauses: z.array(pause),
     policy: z.enum(orderPolicies),

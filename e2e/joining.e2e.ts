@@ -139,3 +139,29 @@ describe('an assistant’s second step', () => {
     await jonas.sees('Set it up');
   });
 });
+
+describe('people', () => {
+  it('are changed, paused and let in again by a coach, and a client’s page is put right', async () => {
+    await marit.page.goto(`${base}/people`);
+    await marit.sees('Who signs in here');
+    await marit.sees(/guardian of Teo Abara-Lund \(agreed on/);
+    expect(await findings(marit.page)).toEqual([]);
+    await marit.press('button', 'Pause Jonas Wray');
+    await marit.sees('paused since');
+    await marit.press('button', 'Let Jonas Wray in again');
+    await marit.page.waitForFunction(() => !document.body.innerText.includes('paused since'));
+    await marit.press('button', 'Change Odalys Fenn');
+    expect(await findings(marit.page)).toEqual([]);
+    await marit.press('button', 'Keep it');
+    await marit.press('button', 'Remove Odalys Fenn');
+    await marit.sees('nobody can take that back');
+    await marit.page.goto(`${base}/clients`);
+    await marit.press('link', /Odalys Fenn/);
+    await marit.press('button', 'Change …');
+    await marit.fill('About', 'Back after two years away; nights on Tuesdays.');
+    expect(await findings(marit.page)).toEqual([]);
+    await marit.press('button', 'Keep it');
+    await marit.sees('nights on Tuesdays');
+    expect(marit.faults).toEqual([]);
+  });
+});

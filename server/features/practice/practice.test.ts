@@ -273,3 +273,33 @@ describe('the order by hand', () => {
     expect(await place()).toBeNull();
   });
 });
+
+describe('the workload', () => {
+  it('counts by plan what came in, what it took and what it paid, and who worked how long', async () => {
+    const planId = await addPlan({ price: '42.00' });
+    await ok(give(clientA, planId, '2026-11-16'));
+    const id = await draftOf(ada, clientA);
+    await ok(send(ada, id));
+    const { requestId: loose } = await bringRequest(house, clientB, 'ready');
+    await house.db.requests.update({ readyAt: monday }, { where: { id: loose } });
+    await ok(
+      coach.ask('post', `/api/requests/${id}/desk-time`, {
+        minutes: Array.from({ length: 30 }, (_, i) => ({ minutesAgo: i, seconds: 60 })),
+      }),
+    );
+    await ok(assistant.ask('post', `/api/requests/${id}/desk-time`, { minutes: [{ minutesAgo: 0, seconds: 60 }] }));
+    const { sources, hands, weeks } = await ok(coach.ask('get', '/api/workload'));
+    expect(weeks).toBe(12);
+    expect(sources).toMatchObject([
+      // Fifteen days with today, of a month of 30.44.
+      { planId, planName: 'Steady', clients: 1, requests: 1, deskMinutes: 31, paid: '20.70', bouts: [{ kind: 'sparring', minutes: 10 }] },
+      { planId: null, clients: 1, requests: 1, paid: '0.00' },
+    ]);
+    expect((sources as { clientWeeks: number }[])[0]!.clientWeeks).toBeCloseTo(15 / 7, 9);
+    expect(hands).toEqual([
+      { name: 'Cora Lind', hours: 0.5, requests: 1 },
+      { name: 'Abel Stone', hours: 1 / 60, requests: 1 },
+    ]);
+    expect((await assistant.ask('get', '/api/workload')).status).toBe(403);
+  });
+});

@@ -67,3 +67,15 @@ export async function findCameIn({ db }: House, since: Date): Promise<CameIn[]> 
 }
 
 export const countClients = ({ db }: House): Promise<number> => db.clients.count();
+
+/** Who worked at the desk since an instant, most first. One whose sign-in is gone is told as such. */
+export async function findHands({ db }: House, since: Date): Promise<{ name: string; hours: number; requests: number }[]> {
+  const rows = await db.sequelize.query<{ name: string | null; seconds: string; requests: string }>(
+    `SELECT a.name, CAST(SUM(d.seconds) AS CHAR) AS seconds, CAST(COUNT(DISTINCT d.request_id) AS CHAR) AS requests
+     FROM desk_time d LEFT JOIN accounts a ON a.id = d.account_id WHERE d.minute_at >= :since GROUP BY a.id, a.name ORDER BY SUM(d.seconds) DESC`,
+    { replacements: { since }, type: QueryTypes.SELECT },
+  );
+  return rows.map(({ name, seconds, requests }) => ({
+    ...{ name: name ?? 'Somebody who left', hours: Number(seconds) / 3600, requests: Number(requests) },
+  }));
+}

@@ -13,7 +13,7 @@ import {
   standingInOrder,
   turnaroundOf,
 } from '../practice/index.ts';
-import { countClients, findCameIn, type CameIn } from './repository.ts';
+import { countClients, findCameIn, findHands, type CameIn } from './repository.ts';
 
 /** Weeks that are looked back on. */
 const weeks = 12;
@@ -23,12 +23,13 @@ export async function getWorkload(house: House): Promise<ResponseOf<typeof contr
   const { practice, pauses } = await practiceNow(house);
   const today = dayAt(practice.hours.zone, house.now().getTime());
   const [until, from] = [dayText(addCalendarDays(today, 1)), dayText(addCalendarDays(today, 1 - weeks * 7))];
-  const [plans, memberships, cameIn, clients, past] = await Promise.all([
+  const [plans, memberships, cameIn, clients, past, hands] = await Promise.all([
     findPlans(house),
     findMemberships(house),
     findCameIn(house, new Date(Date.parse(from))),
     countClients(house),
     findPastReviews(house),
+    findHands(house, new Date(Date.parse(from))),
   ]);
   const counted = (rows: readonly CameIn[]) => ({
     requests: rows.length,
@@ -64,7 +65,7 @@ export async function getWorkload(house: House): Promise<ResponseOf<typeof contr
   };
   const { hours, policy, currency } = practice;
   return {
-    ...{ now: house.now().toISOString(), weeks, currency, hours, pauses: pauses.map(pauseOf), policy, past },
+    ...{ now: house.now().toISOString(), weeks, currency, hours, pauses: pauses.map(pauseOf), policy, past, hands },
     sources: others.clients + others.requests > 0 ? [...sources, others] : sources,
   };
 }

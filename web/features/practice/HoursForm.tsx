@@ -98,7 +98,7 @@ function Weekly({ control, register }: PartProps) {
                   placeholder="9:00"
                   maxLength={5}
                   {...register(`hours.weekly.${at}.from`)}
-                  className={`${smallInputClass} time w-20 text-center`}
+                  className={`${smallInputClass} max-w-18 text-center`}
                 />
                 –
                 <input
@@ -107,7 +107,7 @@ function Weekly({ control, register }: PartProps) {
                   placeholder="9:00"
                   maxLength={5}
                   {...register(`hours.weekly.${at}.to`)}
-                  className={`${smallInputClass} time w-20 text-center`}
+                  className={`${smallInputClass} max-w-18 text-center`}
                 />
                 <IconButton icon={X} words={`Take this window of ${name} away`} onClick={() => remove(at)} />
               </span>
@@ -128,7 +128,7 @@ function Exceptions({ control, register, fault }: PartProps & { fault: boolean }
       {fields.length === 0 && <p className="text-reed">None. A day off, or other hours than usual, goes before the week.</p>}
       {fields.map((field, at) => (
         <div key={field.id} className="flex flex-wrap items-center gap-2">
-          <input aria-label="Day" type="date" {...register(`hours.exceptions.${at}.date`)} className={`${smallInputClass} w-40`} />
+          <input aria-label="Day" type="date" {...register(`hours.exceptions.${at}.date`)} className={`${smallInputClass} max-w-40`} />
           {'off' in field ? (
             <span>off</span>
           ) : (
@@ -139,7 +139,7 @@ function Exceptions({ control, register, fault }: PartProps & { fault: boolean }
                 placeholder="9:00"
                 maxLength={5}
                 {...register(`hours.exceptions.${at}.from`)}
-                className={`${smallInputClass} time w-20 text-center`}
+                className={`${smallInputClass} max-w-18 text-center`}
               />
               –
               <input
@@ -148,7 +148,7 @@ function Exceptions({ control, register, fault }: PartProps & { fault: boolean }
                 placeholder="9:00"
                 maxLength={5}
                 {...register(`hours.exceptions.${at}.to`)}
-                className={`${smallInputClass} time w-20 text-center`}
+                className={`${smallInputClass} max-w-18 text-center`}
               />
             </>
           )}
@@ -176,14 +176,14 @@ function Stays({ control, register, fault }: PartProps & { fault: boolean }) {
       {fields.length === 0 && <p className="text-reed">None. While you are elsewhere your hours are meant on the clock there.</p>}
       {fields.map((field, at) => (
         <div key={field.id} className="flex flex-wrap items-center gap-2">
-          <input aria-label="First day" type="date" {...register(`hours.stays.${at}.from`)} className={`${smallInputClass} w-40`} />–
-          <input aria-label="Last day" type="date" {...register(`hours.stays.${at}.to`)} className={`${smallInputClass} w-40`} />
+          <input aria-label="First day" type="date" {...register(`hours.stays.${at}.from`)} className={`${smallInputClass} max-w-40`} />–
+          <input aria-label="Last day" type="date" {...register(`hours.stays.${at}.to`)} className={`${smallInputClass} max-w-40`} />
           <input
             aria-label="Zone"
             list="zones"
             {...register(`hours.stays.${at}.zone`)}
             placeholder="Europe/Lisbon"
-            className={`${smallInputClass} w-48`}
+            className={`${smallInputClass} max-w-48`}
           />
           <IconButton icon={X} words="Take this stay away" onClick={() => remove(at)} />
         </div>

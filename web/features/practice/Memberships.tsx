@@ -146,7 +146,13 @@ function GiveForm({ plans }: { plans: Practice['plans'] }) {
     >
       <Field label="Give">
         {(field) => (
-          <select {...field} required value={clientId} onChange={(e) => setClient(e.target.value)} className={`${smallInputClass} w-48`}>
+          <select
+            {...field}
+            required
+            value={clientId}
+            onChange={(e) => setClient(e.target.value)}
+            className={`${smallInputClass} max-w-48`}
+          >
             <option value="">whom …</option>
             {data?.clients.map(({ id, name }) => (
               <option key={id} value={id}>
@@ -158,7 +164,7 @@ function GiveForm({ plans }: { plans: Practice['plans'] }) {
       </Field>
       <Field label="the plan">
         {(field) => (
-          <select {...field} value={planId} onChange={(e) => setPlan(e.target.value)} className={`${smallInputClass} w-40`}>
+          <select {...field} value={planId} onChange={(e) => setPlan(e.target.value)} className={`${smallInputClass} max-w-40`}>
             {offered.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}

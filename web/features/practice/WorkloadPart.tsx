@@ -6,6 +6,7 @@ import { Bar, CartesianGrid, ComposedChart, ErrorBar, Line, ResponsiveContainer,
 import { Fetched } from '../../shared/fetched/index.ts';
 import { Empty } from '../../shared/primitives/index.ts';
 import { useGetWorkloadQuery } from './api.ts';
+import { DeskTimePart } from './DeskTimePart.tsx';
 import { turnaroundWords } from '../plans/index.ts';
 import type { WorkloadAnswered, WorkloadAsked } from './workloadWorker.ts';
 
@@ -58,6 +59,7 @@ function Forecast({ workload }: { workload: Workload }) {
           bring one request in four weeks.
         </p>
       </section>
+      <DeskTimePart past={workload.past} hands={workload.hands} weeks={workload.weeks} />
     </div>
   );
 }
