@@ -6,6 +6,7 @@ export * from './bookMarkdown.ts';
 export * from './bouts.ts';
 export * from './boutCsv.ts';
 export * from './boutFile.ts';
+export * from './calendar.ts';
 export * from './captionFiles.ts';
 export * from './chaptersVtt.ts';
 export * from './clients.ts';

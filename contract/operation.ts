@@ -11,6 +11,7 @@ export const coaching = ['coach', 'assistant'] as const;
 /** What an answer tells of, and what a change changes: what is about the same is read again after it. */
 export const subjects = [
   'book',
+  'calendar-link',
   'client',
   'clip',
   'critique',

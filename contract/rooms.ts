@@ -2,6 +2,7 @@ import * as access from './access.ts';
 import * as book from './book.ts';
 import * as bookEntries from './bookEntries.ts';
 import * as bouts from './bouts.ts';
+import * as calendar from './calendar.ts';
 import * as clients from './clients.ts';
 import * as critique from './critique.ts';
 import * as critiqueWriting from './critiqueWriting.ts';
@@ -49,7 +50,7 @@ export const rooms = {
   uploads: operationsOf(uploads),
   bouts: operationsOf(bouts),
   practice: operationsOf(practice),
-  queue: operationsOf(queue),
+  queue: operationsOf({ ...queue, ...calendar }),
   desk: operationsOf({ ...desk, ...noteFiles }),
   scoring: operationsOf(scoring),
   book: operationsOf({ ...book, ...bookEntries }),

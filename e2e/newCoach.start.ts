@@ -95,6 +95,11 @@ describe('a new coach', () => {
     await coach.page.reload();
     await coach.sees('Every week');
     expect(await coach.page.$eval('::-p-aria([name="Sunday to"])', (input) => (input as HTMLInputElement).value)).toBe('23:00');
+    await coach.press('button', 'Make an address');
+    await coach.sees('It is not shown again.');
+    expect(await findings(coach.page)).toEqual([]);
+    const address = await coach.page.$eval('[aria-label="The address"]', (input) => (input as HTMLInputElement).value);
+    expect(await (await fetch(address)).text()).toMatch(/^BEGIN:VCALENDAR\r\n/);
   });
 
   it('offers a plan and invites a client of fifteen and her guardian, who come in by their letters', async () => {

@@ -72,6 +72,7 @@ describe('migrations', () => {
       '022-sent-letters',
       '023-practice',
       '024-people',
+      '025-calendar-links',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

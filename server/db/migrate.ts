@@ -24,6 +24,7 @@ import * as secondFactor from './migrations/021-second-factor.ts';
 import * as sentLetters from './migrations/022-sent-letters.ts';
 import * as practice from './migrations/023-practice.ts';
 import * as people from './migrations/024-people.ts';
+import * as calendarLinks from './migrations/025-calendar-links.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -57,6 +58,7 @@ export const migrations: readonly Migration[] = [
   { name: '022-sent-letters', statements: sentLetters.statements },
   { name: '023-practice', statements: practice.statements },
   { name: '024-people', statements: people.statements },
+  { name: '025-calendar-links', statements: calendarLinks.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

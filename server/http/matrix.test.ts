@@ -227,6 +227,9 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   pauseWork: ['pauses', 'requests', 'letters'],
   endPause: ['pauses'],
   recordDeskTime: ['desk_time'],
+  makeCalendarLink: ['calendar_links'],
+  endCalendarLink: ['calendar_links'],
+  readCalendar: ['calendar_links'],
 };
 
 /** What an operation answers whoever may call it, where that is not 200: the small things here are no real media and no sheets. */

@@ -8,6 +8,7 @@ import { addVersion, putCritique, shortCodeOf } from '../features/critique/index
 import { insertMembership, insertPlan } from '../features/practice/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
 import type { House } from '../house/house.ts';
+import { digestOf } from '../house/oneTime.ts';
 import {
   clipVideoKey,
   clipPosterKey,
@@ -111,6 +112,8 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     },
     [],
   );
+  const calendarToken = randomBytes(32).toString('base64url');
+  await db.calendarLinks.upsert({ accountId, digest: digestOf(calendarToken), madeAt: now, readAt: null });
   const [planId, membershipId, pauseId] = [house.newId(), house.newId(), house.newId()];
   const spare: PlanFields = {
     ...{ name: 'Steady', price: '45.00', extraPrice: '25.00', period: 'month', requestsPerPeriod: 30, rank: 2, includes: ['written'] },
@@ -283,6 +286,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     membershipId,
     pauseId,
     accountId: otherAccountId,
+    calendarToken,
     boutId: await bringBout(house, footageId, 0, 4),
     answeredId,
     answeredFootageId,

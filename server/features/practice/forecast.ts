@@ -36,7 +36,7 @@ export function boutMinutesOf(
 }
 
 /** Everything that waits for the coach, as the schedule takes it. */
-async function findWaiting(house: House, plans: readonly PlanRow[]): Promise<WaitingReview[]> {
+export async function findWaiting(house: House, plans: readonly PlanRow[]): Promise<WaitingReview[]> {
   const rows = await findWaitingRows(house);
   const [current, spent] = await Promise.all([
     currentPlans(

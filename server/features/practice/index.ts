@@ -1,4 +1,4 @@
-export { boutMinutesOf, findPastReviews, forecastFor, reviewKindOf, turnaroundOf } from './forecast.ts';
+export { boutMinutesOf, findPastReviews, findWaiting, forecastFor, reviewKindOf, turnaroundOf } from './forecast.ts';
 export { pauseOf, practiceNow } from './hours.ts';
 export { promiseMovedLetter } from './letters.ts';
 export { currentPlans, lockCurrentPlan, planOfMembership } from './memberships.ts';

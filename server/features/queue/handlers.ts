@@ -2,6 +2,7 @@ import type { rooms } from '@lean-mentor/contract';
 import type { Handlers } from '../../http/serveRoom.ts';
 import { changePractice } from '../practice/index.ts';
 import { placeRequest } from '../requests/index.ts';
+import { endCalendarLink, getCalendarLink, makeCalendarLink, readCalendar } from './calendar.ts';
 import { recordDeskTime } from './deskTime.ts';
 import { endPause, pauseWork } from './pauses.ts';
 import { getPromise, getPromises } from './promises.ts';
@@ -34,6 +35,19 @@ export const queueHandlers: Handlers<typeof rooms.queue> = {
   endPause: async (house, { params }) => {
     await endPause(house, params.pauseId);
     return done;
+  },
+
+  getCalendarLink: (house, { account }) => getCalendarLink(house, account.id),
+
+  makeCalendarLink: (house, { account }) => makeCalendarLink(house, account.id),
+
+  endCalendarLink: async (house, { account }) => {
+    await endCalendarLink(house, account.id);
+    return done;
+  },
+
+  readCalendar: async (house, { params, res }) => {
+    res.type('text/calendar').send(await readCalendar(house, params.calendarToken));
   },
 
   recordDeskTime: async (house, { account, params, body }) => {

@@ -1,7 +1,8 @@
 import type { RequestKind } from '@lean-mentor/contract';
 import { QueryTypes } from 'sequelize';
 import type { House } from '../../house/house.ts';
-import type { DeskTimeRow } from './model.ts';
+import { plain } from '../../db/table.ts';
+import type { CalendarLinkRow, DeskTimeRow } from './model.ts';
 
 /** Keeps seconds at the desk; of a minute that was told before, the greater number. */
 export async function putDeskTime({ db }: House, rows: readonly DeskTimeRow[]): Promise<void> {
@@ -78,4 +79,32 @@ export async function findHands({ db }: House, since: Date): Promise<{ name: str
   return rows.map(({ name, seconds, requests }) => ({
     ...{ name: name ?? 'Somebody who left', hours: Number(seconds) / 3600, requests: Number(requests) },
   }));
+}
+
+export const findCalendarLink = async ({ db }: House, accountId: string): Promise<CalendarLinkRow | null> =>
+  plain(await db.calendarLinks.findByPk(accountId));
+
+export const findCalendarLinkByDigest = async ({ db }: House, digest: string): Promise<CalendarLinkRow | null> =>
+  plain(await db.calendarLinks.findOne({ where: { digest } }));
+
+export async function putCalendarLink({ db }: House, row: CalendarLinkRow): Promise<void> {
+  await db.calendarLinks.upsert(row);
+}
+
+export async function deleteCalendarLink({ db }: House, accountId: string): Promise<void> {
+  await db.calendarLinks.destroy({ where: { accountId } });
+}
+
+/** Notes that an address was read. */
+export async function readCalendarLink({ db, now }: House, accountId: string): Promise<void> {
+  await db.calendarLinks.update({ readAt: now() }, { where: { accountId } });
+}
+
+export async function findClientNames({ db }: House, ids: readonly string[]): Promise<Map<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db.sequelize.query<{ id: string; name: string }>('SELECT id, name FROM clients WHERE id IN (:ids)', {
+    replacements: { ids: [...new Set(ids)] },
+    type: QueryTypes.SELECT,
+  });
+  return new Map(rows.map(({ id, name }) => [id, name]));
 }

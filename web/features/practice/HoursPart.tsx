@@ -1,6 +1,7 @@
 import { Fetched } from '../../shared/fetched/index.ts';
 import { useAccount } from '../access/index.ts';
 import { useGetPracticeQuery } from './api.ts';
+import { CalendarLink } from './CalendarLink.tsx';
 import { HoursForm } from './HoursForm.tsx';
 import { Pauses } from './Pauses.tsx';
 
@@ -14,7 +15,10 @@ export function HoursPart() {
         <div className="grid gap-12 lg:grid-cols-[minmax(0,1fr)_20rem]">
           {/* What somebody else has set meanwhile is a new form. */}
           <HoursForm key={practice.revision} practice={practice} readOnly={!isCoach} />
-          <Pauses pauses={practice.pauses} mayPause={isCoach} />
+          <div className="flex flex-col gap-8">
+            <Pauses pauses={practice.pauses} mayPause={isCoach} />
+            <CalendarLink />
+          </div>
         </div>
       )}
     </Fetched>

@@ -24,6 +24,9 @@ function within(window: TimeSpan, fromAt: number, toAt: number): { top: number; 
   return to > from ? { top: height({ fromAt: window.fromAt, toAt: from }), height: height({ fromAt: from, toAt: to }) } : null;
 }
 
+/** A review that has a place in the days ahead. */
+type Forecast = ReviewForecast & Record<'startP50At' | 'finishP50At' | 'finishP80At', number>;
+
 /**
  * The days ahead as working windows with the reviews laid in. Each runs to its middle end; its foot is drawn out to where eight of ten
  * are over.
@@ -32,10 +35,7 @@ export function DayPlan({ today, forecast, now }: { today: Today; forecast: Poli
   const windows = workingWindows(hoursOf(today), Date.parse(today.now), addDays(now, daysShown).getTime());
   const rowOf = new Map(today.rows.map((row) => [row.id, row]));
   const place = new Map(forecast?.order.map((id, i) => [id, i]));
-  const reviews =
-    forecast?.reviews.filter(
-      (r): r is ReviewForecast & Record<'startP50At' | 'finishP50At' | 'finishP80At', number> => r.finishP80At !== null,
-    ) ?? [];
+  const reviews = forecast?.reviews.filter((r): r is Forecast => r.finishP80At !== null) ?? [];
   const last = Math.max(0, ...reviews.map(({ finishP50At }) => finishP50At));
   const used = windows.filter((window, i) => i < leastWindows || window.fromAt < last);
   if (windows.length === 0)
@@ -59,22 +59,20 @@ export function DayPlan({ today, forecast, now }: { today: Today; forecast: Poli
             </span>
           </p>
           <ol className="relative overflow-hidden border-l border-seam" style={{ height: Math.max(26, height(window)) }}>
+            {blocksIn(window, reviews).map((block) => (
+              <Block key={block.reviews[0]!.id} block={block} rowOf={rowOf} now={now} />
+            ))}
             {reviews.map((review) => {
-              const block = within(window, review.startP50At, review.finishP50At);
               const foot = within(window, review.finishP50At, review.finishP80At);
-              const row = rowOf.get(review.id);
-              if (!row || (!block && !foot)) return null;
               return (
-                <li key={review.id} data-block={review.id}>
-                  {block && <Block row={row} review={review} box={block} now={now} />}
-                  {foot && (
-                    <span
-                      aria-hidden
-                      className="absolute w-[3px] bg-pine opacity-45"
-                      style={{ top: foot.top, height: foot.height, right: 2 + ((place.get(review.id) ?? 0) % footLanes) * laneWidth }}
-                    />
-                  )}
-                </li>
+                foot && (
+                  <li
+                    key={review.id}
+                    aria-hidden
+                    className="absolute w-[3px] bg-pine opacity-45"
+                    style={{ top: foot.top, height: foot.height, right: 2 + ((place.get(review.id) ?? 0) % footLanes) * laneWidth }}
+                  />
+                )
               );
             })}
           </ol>
@@ -84,27 +82,53 @@ export function DayPlan({ today, forecast, now }: { today: Today; forecast: Poli
   );
 }
 
-function Block({ row, review, box, now }: { row: TodayRow; review: ReviewForecast; box: { top: number; height: number }; now: Date }) {
-  const { state } = slackOf(row, review, now);
-  const promised = `promised ${dayAndHour(row.dueAt, now)}`;
+/** Less tall than this, px, and a name cannot be read in it. */
+const leastBlock = 15;
+
+interface BlockOf {
+  top: number;
+  height: number;
+  /** One review, or several short ones after one another that together can be read. */
+  reviews: Forecast[];
+}
+
+/** What is drawn in a window: reviews too short to be named stand together with those after them. */
+function blocksIn(window: TimeSpan, reviews: readonly Forecast[]): BlockOf[] {
+  const blocks: BlockOf[] = [];
+  const inOrder = [...reviews].sort((a, b) => a.startP50At - b.startP50At);
+  for (const review of inOrder) {
+    const box = within(window, review.startP50At, review.finishP50At);
+    if (!box) continue;
+    const last = blocks.at(-1);
+    if (last && last.height < leastBlock) {
+      last.height = Math.max(last.height, box.top + box.height - last.top);
+      last.reviews.push(review);
+    } else blocks.push({ ...box, reviews: [review] });
+  }
+  return blocks;
+}
+
+function Block({ block, rowOf, now }: { block: BlockOf; rowOf: ReadonlyMap<string, TodayRow>; now: Date }) {
+  const [first, ...others] = block.reviews;
+  const row = rowOf.get(first!.id);
+  if (!row) return null;
+  const broken = block.reviews.some((review) => slackOf(rowOf.get(review.id)!, review, now).state === 'broken');
+  const names = block.reviews.map(({ id }) => rowOf.get(id)?.clientName).join(', ');
   return (
-    <Link
-      to={`/requests/${row.id}/desk`}
-      title={`${row.clientName}, ${format(review.startP50At!, 'H:mm')}, ${promised}; over by ${dayAndHour(review.finishP80At!, now)} in eight of ten cases`}
-      className={`absolute left-0 flex items-baseline gap-2 overflow-hidden border-t border-linen bg-linen pr-1 pl-2 leading-[1.15] hover:bg-straw ${state === 'broken' ? 'shadow-[inset_3px_0_0_var(--color-brick)]' : 'shadow-[inset_3px_0_0_var(--color-pine)]'}`}
-      style={{ top: box.top, height: Math.max(15, box.height - 1), right: footLanes * laneWidth + 4 }}
-    >
-      {box.height > 14 && (
-        <>
-          <span className="time shrink-0 text-tiny text-reed">{format(review.startP50At!, 'H:mm')}</span>
-          <span className="truncate text-small font-semibold">{row.clientName}</span>
-          {box.height > 14 && (
-            <span className={`ml-auto shrink-0 text-tiny ${state === 'broken' ? 'text-brick' : 'text-reed'}`}>
-              {dayAndHour(row.dueAt, now)}
-            </span>
-          )}
-        </>
-      )}
-    </Link>
+    <li data-block={first!.id}>
+      <Link
+        to={`/requests/${row.id}/desk`}
+        title={`${names}, from ${format(first!.startP50At, 'H:mm')}; over by ${dayAndHour(block.reviews.at(-1)!.finishP80At, now)} in eight of ten cases`}
+        className={`absolute left-0 flex items-baseline gap-2 overflow-hidden border-t border-straw bg-linen pr-1 pl-2 leading-[1.15] hover:bg-straw ${broken ? 'shadow-[inset_3px_0_0_var(--color-brick)]' : 'shadow-[inset_3px_0_0_var(--color-pine)]'}`}
+        style={{ top: block.top, height: Math.max(leastBlock, block.height - 1), right: footLanes * laneWidth + 4 }}
+      >
+        <span className="time shrink-0 text-tiny text-reed">{format(first!.startP50At, 'H:mm')}</span>
+        <span className="truncate text-small font-semibold">
+          {row.clientName}
+          {others.length > 0 && <span className="font-normal text-reed"> and {others.length} more</span>}
+        </span>
+        <span className={`ml-auto shrink-0 text-tiny ${broken ? 'text-brick' : 'text-reed'}`}>{dayAndHour(row.dueAt, now)}</span>
+      </Link>
+    </li>
   );
 }
