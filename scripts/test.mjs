@@ -74,7 +74,10 @@ function failuresOfFile({ name, status, message, assertionResults }) {
 const firstWords = (text = '') => text.replace(/\s+/g, ' ').slice(0, 400);
 
 try {
-  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium', 'pocketsphinx_batch', 'nginx', 'openssl'], console.log);
+  ensurePrograms(
+    ['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium', 'pocketsphinx_batch', 'nginx', 'openssl'],
+    console.log,
+  );
   ensureNodeModules(root, console.log);
   mkdirSync(join(root, '.tmp'), { recursive: true });
   // A clone that only root can read cannot be run by anybody else.

@@ -20,7 +20,7 @@ import { indexWords } from '../search/index.ts';
 import { ladderFacts, recordSentOrder, type LadderFacts } from '../fixes/index.ts';
 import { findFootages } from '../footage/index.ts';
 import { postLetters } from '../letters/index.ts';
-import { changeRequest, findRequest, lockRequest } from '../requests/index.ts';
+import { changeRequest, findRequest, lockRequest, requestAnswered } from '../requests/index.ts';
 import { enqueueJob } from '../../jobs/index.ts';
 import { spokenFolder, stillsFolder } from '../../storage/index.ts';
 import { critiqueLetter, takenBackLetter } from './critiqueLetters.ts';
@@ -218,7 +218,7 @@ export async function sendCritique(
       { version: row.version, sentAt: row.sentAt, readAt: null, code: draft.code ?? code },
       transaction,
     );
-    await changeRequest(house, requestId, { state: 'sent' }, transaction);
+    await requestAnswered(house, requestId, transaction);
     await indexCritique(house, row, requestId, transaction);
     if (takes.length > 0) await enqueueJob(house, 'make-voices', draft.id, { transaction });
     await recordSentOrder(

@@ -5,6 +5,7 @@ import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { originalKey } from '../../storage/index.ts';
 import type { Table } from '../../db/table.ts';
 import { changeFootage } from '../footage/index.ts';
+import { requestAnswered } from '../requests/index.ts';
 import type { Visitor } from '../../testing/visitor.ts';
 
 const { house, coach, assistant, client: ada, guardian: gerd } = peopledHouse('coach', 'assistant', 'client', 'guardian');
@@ -271,6 +272,17 @@ describe('the order by hand', () => {
     expect(await place()).toBe(0);
     await ok(coach.ask('put', `/api/requests/${requestId}/place`, { place: null }));
     expect(await place()).toBeNull();
+  });
+
+  it('moves up when one is sent, and not beyond the first', async () => {
+    const { requestId } = await bringRequest(house, clientA, 'ready');
+    await ok(coach.ask('put', `/api/requests/${requestId}/place`, { place: 1 }));
+    const place = async () => (await coach.ask('get', '/api/today')).body.rows.find(({ id }: { id: string }) => id === requestId).place;
+    for (const now of [0, 0]) {
+      const { requestId: done } = await bringRequest(house, clientB, 'ready');
+      await house.db.sequelize.transaction((transaction) => requestAnswered(house, done, transaction));
+      expect(await place()).toBe(now);
+    }
   });
 });
 

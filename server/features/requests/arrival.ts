@@ -13,9 +13,12 @@ import { isUnreadable, unreadableSaying } from './unreadableSaying.ts';
  * meanwhile that nothing can be read goes back to its client instead.
  */
 export async function reachCoach(house: House, row: RequestRow, transaction: Transaction): Promise<void> {
-  await releaseFootages(house, row.id, transaction);
+  // Released as late as can be: who listens for news of footage hears of it by the instant of its change, and must not have gone past that
+  // instant before this transaction is through.
+  const release = (): Promise<void> => releaseFootages(house, row.id, transaction);
   const footages = await findFootageRows(house, row.id, transaction);
   if (footages.some((footage) => footage.state === 'uploading')) {
+    await release();
     // One that waits goes on waiting: the rest of it can be looked at while another file comes in the place of one.
     if (row.state !== 'waiting') await changeRequest(house, row.id, { state: 'uploading' }, transaction);
     return;
@@ -23,11 +26,13 @@ export async function reachCoach(house: House, row: RequestRow, transaction: Tra
   const present = footages.filter(({ state }) => state !== 'removed');
   if (present.length > 0 && present.every(isUnreadable)) {
     const saying = unreadableSaying(house, present[0]!.failure!);
+    await release();
     await changeRequest(house, row.id, { state: 'need-first', exchange: [...row.exchange, saying] }, transaction);
     return;
   }
-  if (row.state === 'waiting') return;
+  if (row.state === 'waiting') return release();
   const promise = await (row.stoppedAt ? promiseAfterWait(house, row, row.stoppedAt) : promiseNow(house, row, footages));
+  await release();
   await changeRequest(house, row.id, { state: 'waiting', stoppedAt: null, ...promise }, transaction);
   const { id, intake, sentAt } = row;
   await indexWords(

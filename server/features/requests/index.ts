@@ -1,7 +1,7 @@
 export { footageArrived } from './arrival.ts';
 export { newRequest } from './newRequest.ts';
 export { footageRested } from './unreadable.ts';
-export { letGoOn, placeRequest } from './service.ts';
+export { letGoOn, placeRequest, requestAnswered } from './service.ts';
 export type { RequestRow } from './model.ts';
 export {
   changeRequest,

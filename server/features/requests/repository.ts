@@ -143,6 +143,11 @@ export async function deleteRequest({ db }: House, id: string, transaction: Tran
 export const findWaitingForGuardian = async ({ db }: House, clientId: string): Promise<string[]> =>
   plainAll(await db.requests.findAll({ where: { clientId, state: 'guardian' }, attributes: ['id'] })).map(({ id }) => id);
 
+/** Those that wait at a place by hand come one earlier. */
+export async function movePlacesUp({ db }: House, transaction: Transaction): Promise<void> {
+  await db.requests.increment({ place: -1 }, { where: { state: 'waiting', place: { [Op.gt]: 0 } }, transaction });
+}
+
 /** Every request that waits for the coach, locked, so that its promise is moved once. One whose clock stands has none that could pass. */
 export const lockWaiting = async ({ db }: House, transaction: Transaction): Promise<RequestRow[]> =>
   plainAll(await db.requests.findAll({ where: { state: 'waiting' }, order: [['id', 'ASC']], transaction, lock: transaction.LOCK.UPDATE }));

@@ -12,7 +12,7 @@ import { lockedRequest } from './lockedRequest.ts';
 import type { RequestRow } from './model.ts';
 import { consentLetter, needFirstLetter } from './requestLetters.ts';
 import { forgetPartner, removeShown } from './removal.ts';
-import { changeRequest, findRequest, findWaitingForGuardian, lockRequest } from './repository.ts';
+import { changeRequest, findRequest, findWaitingForGuardian, lockRequest, movePlacesUp } from './repository.ts';
 
 /** The exchange with one more saying. */
 const said = (house: House, row: RequestRow, account: Account, kind: Saying['kind'], words: string): Saying[] => [
@@ -87,6 +87,15 @@ export async function answerFirst(house: House, account: Account, requestId: str
     await passOn(house, account, { ...row, exchange: said(house, row, account, 'answer', words) }, transaction);
   });
   return getRequest(house, account, requestId);
+}
+
+/**
+ * A request's critique has been sent. It leaves the order: those that were put at a place by hand move up by one, or they would be put off
+ * again with each that is done before them.
+ */
+export async function requestAnswered(house: House, requestId: string, transaction: Transaction): Promise<void> {
+  await changeRequest(house, requestId, { state: 'sent', place: null }, transaction);
+  await movePlacesUp(house, transaction);
 }
 
 /** Puts a waiting request at a place of the coach's order by hand, or gives it back to the policy. */
