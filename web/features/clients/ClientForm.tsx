@@ -5,11 +5,11 @@ import type { z } from 'zod';
 import { Button, FaultNote, Field, smallInputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useChangeClientMutation } from './api.ts';
+import { BeltSelect } from './BeltSelect.tsx';
 
 type Sent = BodyOf<typeof changeClient>;
 type Form = z.input<typeof changeClient.body>;
 
-const belts = ['White', 'Blue', 'Purple', 'Brown', 'Black'] as const;
 /** One thing a line; empty lines are none. */
 const lines = {
   setValueAs: (text: string | string[]) => (Array.isArray(text) ? text : text.split('\n').filter((line) => line.trim() !== '')),
@@ -38,15 +38,7 @@ export function ClientForm({ client, onDone }: { client: Client; onDone: () => v
         {(field) => <input {...field} {...register('name')} autoComplete="off" className={smallInputClass} />}
       </Field>
       <Field label="Belt" fault={errors.level?.message}>
-        {(field) => (
-          <select {...field} {...register('level', { valueAsNumber: true })} className={smallInputClass}>
-            {belts.map((words, i) => (
-              <option key={words} value={i + 1}>
-                {words}
-              </option>
-            ))}
-          </select>
-        )}
+        {(field) => <BeltSelect {...field} {...register('level', { valueAsNumber: true })} className={smallInputClass} />}
       </Field>
       <Field label="Born on" hint="Whoever is under 18 needs a guardian here." fault={errors.bornOn?.message}>
         {(field) => (

@@ -1,3 +1,4 @@
+export { BeltSelect } from './BeltSelect.tsx';
 export { useListClientsQuery } from './api.ts';
 export { ClientPage } from './ClientPage.tsx';
 export { ClientsPage } from './ClientsPage.tsx';

@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import type { z } from 'zod';
 import { Button, Choice, FaultNote, Field, inputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
-import { useListClientsQuery } from '../clients/index.ts';
+import { BeltSelect, useListClientsQuery } from '../clients/index.ts';
 import { useInviteMutation } from './api.ts';
 
 type Form = z.input<typeof invitationWanted>;
@@ -15,7 +15,6 @@ const roles: readonly { value: InvitedRole; words: string; hint: string }[] = [
   { value: 'guardian', words: 'A guardian', hint: 'of a client under 18' },
   { value: 'assistant', words: 'An assistant', hint: 'codes and drafts' },
 ];
-const belts = ['White', 'Blue', 'Purple', 'Brown', 'Black'] as const;
 const blank = (role: InvitedRole, kept: { name?: string; email?: string } = {}): Form => {
   const person = { name: kept.name ?? '', email: kept.email ?? '' };
   if (role === 'client') return { role, ...person, level: 1, bornOn: null };
@@ -47,15 +46,7 @@ export function InviteForm() {
         {role === 'client' && (
           <>
             <Field label="Belt" fault={errors.level?.message}>
-              {(field) => (
-                <select {...field} {...form.register('level', { valueAsNumber: true })} className={inputClass}>
-                  {belts.map((words, i) => (
-                    <option key={words} value={i + 1}>
-                      {words}
-                    </option>
-                  ))}
-                </select>
-              )}
+              {(field) => <BeltSelect {...field} {...form.register('level', { valueAsNumber: true })} className={inputClass} />}
             </Field>
             <Field label="Born on" hint="Whoever is under 18 needs a guardian here before anything is sent." fault={errors.bornOn?.message}>
               {(field) => (
