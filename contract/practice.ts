@@ -1,5 +1,5 @@
 import { planPeriods } from '@lean-mentor/core/plans';
-import { orderPolicies } from '@lean-mentor/core/queue';
+import { orderPolicies, type WorkingHours } from '@lean-mentor/core/queue';
 import { z } from 'zod';
 import { done, id, instant, written } from './ids.ts';
 import { coaching, operation } from './operation.ts';
@@ -20,6 +20,12 @@ export type PracticeHours = z.infer<typeof workingHours>;
 /** Ill or away: nothing is done in it, and promises move on. */
 export const pause = z.object({ id, fromAt: instant, untilAt: instant, words: z.string() });
 export type Pause = z.infer<typeof pause>;
+
+/** When a coach works, pauses taken out, as core reckons with it. */
+export const hoursWithPauses = (hours: PracticeHours, pauses: readonly Pick<Pause, 'fromAt' | 'untilAt'>[]): WorkingHours => ({
+  ...hours,
+  pauses: pauses.map(({ fromAt, untilAt }) => ({ fromAt: Date.parse(fromAt), toAt: Date.parse(untilAt) })),
+});
 
 export const answerWays = ['written', 'spoken', 'live'] as const;
 export const planFields = z.object({

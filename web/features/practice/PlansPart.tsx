@@ -1,7 +1,7 @@
 import type { Plan } from '@lean-mentor/contract';
 import { useState } from 'react';
 import { Fetched } from '../../shared/fetched/index.ts';
-import { Button, Empty } from '../../shared/primitives/index.ts';
+import { Button, Empty, TableHead } from '../../shared/primitives/index.ts';
 import { useAccount } from '../access/index.ts';
 import { useGetPracticeQuery, useRetirePlanMutation } from './api.ts';
 import { Memberships } from './Memberships.tsx';
@@ -34,15 +34,7 @@ function Plans({ practice, mayChange }: { practice: Practice; mayChange: boolean
         {plans.length === 0 && open === null && <Empty>No plans yet. Without one, a client may send as they like.</Empty>}
         {plans.length > 0 && (
           <table className="w-full text-left">
-            <thead className="text-small text-reed">
-              <tr>
-                {['Plan', 'Price', 'Requests', 'Promised within', 'Answers', 'Rank', 'Clients', ''].map((words) => (
-                  <th key={words} scope="col" className="py-1 pr-4 font-normal">
-                    {words}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <TableHead columns={['Plan', 'Price', 'Requests', 'Promised within', 'Answers', 'Rank', 'Clients', '']} />
             <tbody className="divide-y divide-seam border-y border-seam">
               {plans.map((plan) =>
                 open === plan.id ? (

@@ -4,7 +4,7 @@ import { promisesKept } from '@lean-mentor/core/queue';
 import { clopperPearson } from '@lean-mentor/core/statistics';
 import { Link } from 'react-router';
 import { Fetched } from '../../shared/fetched/index.ts';
-import { Empty } from '../../shared/primitives/index.ts';
+import { Empty, TableHead } from '../../shared/primitives/index.ts';
 import { dayAndHour } from '../../shared/time/dayWords.ts';
 import { useGetPromisesQuery } from './api.ts';
 
@@ -89,15 +89,7 @@ const mostShown = 60;
 function PromiseTable({ promises, now }: { promises: Promises; now: Date }) {
   return (
     <table className="w-full text-left">
-      <thead className="text-small text-reed">
-        <tr>
-          {['Client', 'Complete', 'Eight in ten by', 'At the latest', 'Sent'].map((words) => (
-            <th key={words} scope="col" className="py-1 pr-4 font-normal">
-              {words}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead columns={['Client', 'Complete', 'Eight in ten by', 'At the latest', 'Sent']} />
       <tbody className="divide-y divide-seam border-y border-seam">
         {promises.slice(0, mostShown).map(({ requestId, clientName, readyAt, saidByAt, dueAt, movedAt, sentAt }) => {
           const broken = (sentAt ?? now.toISOString()) > dueAt;

@@ -1,10 +1,10 @@
 import type * as contract from '@lean-mentor/contract';
-import type { ResponseOf, WorkloadSource } from '@lean-mentor/contract';
+import { hoursWithPauses, type ResponseOf, type WorkloadSource } from '@lean-mentor/contract';
 import { addDays, format } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { Bar, CartesianGrid, ComposedChart, ErrorBar, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { Fetched } from '../../shared/fetched/index.ts';
-import { Empty } from '../../shared/primitives/index.ts';
+import { Empty, TableHead } from '../../shared/primitives/index.ts';
 import { useGetWorkloadQuery } from './api.ts';
 import { DeskTimePart } from './DeskTimePart.tsx';
 import { turnaroundWords } from '../plans/index.ts';
@@ -27,8 +27,7 @@ function useForecast(workload: Workload): Omit<WorkloadAnswered, 'id'> | null {
       if (data.id === id) setAnswer(data);
     };
     const { sources, hours, pauses, policy, past, now } = workload;
-    const away = pauses.map(({ fromAt, untilAt }) => ({ fromAt: Date.parse(fromAt), toAt: Date.parse(untilAt) }));
-    const input = { hours: { ...hours, pauses: away }, nowAt: Date.parse(now), weeks: weeksAhead, policy, seed, runs, past };
+    const input = { hours: hoursWithPauses(hours, pauses), nowAt: Date.parse(now), weeks: weeksAhead, policy, seed, runs, past };
     worker.postMessage({ id, sources, input } satisfies WorkloadAsked);
     return () => worker.terminate();
   }, [workload]);
@@ -116,15 +115,7 @@ const hourWords = ({ paid, deskMinutes }: WorkloadSource, currency: string): str
 function PlanTable({ workload: { sources, currency }, room }: { workload: Workload; room: Record<string, number> | null }) {
   return (
     <table className="w-full text-left">
-      <thead className="text-small text-reed">
-        <tr>
-          {['Plan', 'Clients', 'Requests', 'A client sends', 'At the desk', 'Promised within', 'Pays', 'Room for'].map((words) => (
-            <th key={words} scope="col" className="py-1 pr-4 font-normal">
-              {words}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead columns={['Plan', 'Clients', 'Requests', 'A client sends', 'At the desk', 'Promised within', 'Pays', 'Room for']} />
       <tbody className="divide-y divide-seam border-y border-seam">
         {sources.map((source) => (
           <tr key={source.planId ?? ''}>

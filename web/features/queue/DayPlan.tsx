@@ -1,9 +1,9 @@
-import type { TodayRow } from '@lean-mentor/contract';
+import { hoursWithPauses, type TodayRow } from '@lean-mentor/contract';
 import { workingWindows, type PolicyForecast, type ReviewForecast, type TimeSpan } from '@lean-mentor/core/queue';
 import { addDays, format } from 'date-fns';
 import { Link } from 'react-router';
 import { dayAndHour, dayWords } from '../../shared/time/dayWords.ts';
-import { hoursOf, type Today } from './daySchedule.ts';
+import type { Today } from './daySchedule.ts';
 import { slackOf } from './words.ts';
 
 const hour = 3_600_000;
@@ -32,7 +32,7 @@ type Forecast = ReviewForecast & Record<'startP50At' | 'finishP50At' | 'finishP8
  * are over.
  */
 export function DayPlan({ today, forecast, now }: { today: Today; forecast: PolicyForecast | undefined; now: Date }) {
-  const windows = workingWindows(hoursOf(today), Date.parse(today.now), addDays(now, daysShown).getTime());
+  const windows = workingWindows(hoursWithPauses(today.hours, today.pauses), Date.parse(today.now), addDays(now, daysShown).getTime());
   const rowOf = new Map(today.rows.map((row) => [row.id, row]));
   const place = new Map(forecast?.order.map((id, i) => [id, i]));
   const reviews = forecast?.reviews.filter((r): r is Forecast => r.finishP80At !== null) ?? [];

@@ -1,6 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
-import type { ResponseOf, TodayRow } from '@lean-mentor/contract';
-import { deskTimeFrom, type PastReview, type ScheduleInput, type WaitingReview, type WorkingHours } from '@lean-mentor/core/queue';
+import { hoursWithPauses, type ResponseOf, type TodayRow } from '@lean-mentor/contract';
+import { deskTimeFrom, type PastReview, type ScheduleInput, type WaitingReview } from '@lean-mentor/core/queue';
 
 export type Today = ResponseOf<typeof contract.getToday>;
 
@@ -9,13 +9,8 @@ const runs = 2000;
 /** The same draws every time, so that nothing moves that did not change. */
 const seed = 1;
 
-export const hoursOf = ({ hours, pauses }: Pick<Today, 'hours' | 'pauses'>): WorkingHours => ({
-  ...hours,
-  pauses: pauses.map(({ fromAt, untilAt }) => ({ fromAt: Date.parse(fromAt), toAt: Date.parse(untilAt) })),
-});
-
 /** A row as the schedule takes it. One that cannot begin yet is scheduled too: its footage will be there before its turn. */
-export const reviewOf = (row: TodayRow): WaitingReview => ({
+const reviewOf = (row: TodayRow): WaitingReview => ({
   id: row.id,
   client: row.clientId,
   readyAt: Date.parse(row.readyAt),
@@ -35,7 +30,7 @@ export const scheduled = (today: Today): TodayRow[] =>
 
 export const scheduleInputOf = (today: Today): Omit<ScheduleInput, 'deskTime'> & { past: readonly PastReview[] } => ({
   reviews: scheduled(today).map(reviewOf),
-  hours: hoursOf(today),
+  hours: hoursWithPauses(today.hours, today.pauses),
   nowAt: Date.parse(today.now),
   past: today.past,
   seed,

@@ -9,4 +9,5 @@ export { FileButton } from './FileButton.tsx';
 export { IconButton } from './IconButton.tsx';
 export { KindGlyph, kindWords } from './KindGlyph.tsx';
 export { ShareBar } from './ShareBar.tsx';
+export { TableHead } from './TableHead.tsx';
 export { useSize } from './useSize.ts';
