@@ -65,11 +65,11 @@ export function checkRoom(folder, freeBytes = freeBytesOf(folder)) {
 const databaseEnvironment = { ...process.env, UMASK: '0600', UMASK_DIR: '0700' };
 
 /** Makes the data directory under another name first, so that a broken attempt is never taken for a database. */
-async function installDataDirectory(dataDir, logFile, identity) {
+async function installDataDirectory(dataDir, temporary, logFile, identity) {
   const partial = `${dataDir}.partial`;
   rmSync(partial, { recursive: true, force: true });
   // Its root account is for root of this machine over the socket, and for nobody else.
-  const args = ['--no-defaults', `--datadir=${partial}`, '--auth-root-authentication-method=socket', '--skip-test-db'];
+  const args = ['--no-defaults', `--datadir=${partial}`, temporary, '--auth-root-authentication-method=socket', '--skip-test-db'];
   const log = openSync(logFile, 'a', 0o600);
   const mask = process.umask(0o077);
   // A session of its own: Ctrl-C reaches the start script first, which waits for the little that is left.
@@ -157,6 +157,8 @@ export async function startDatabase({ folder, port, password, databases = 'lean\
   const pidFile = join(folder, 'db.pid');
   const logFile = join(folder, 'db.log');
   const filesDir = join(folder, 'db.files');
+  const temporaryDir = join(folder, 'db.tmp');
+  const temporary = `--tmpdir=${temporaryDir}`;
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   checkRoom(folder);
   await endLeftOvers(dataDir);
@@ -166,10 +168,12 @@ export async function startDatabase({ folder, port, password, databases = 'lean\
   // Where files may be read and written from within the database: an empty folder that it cannot write.
   mkdirSync(filesDir, { recursive: true });
   chmodSync(filesDir, 0o500);
-  if (identity) for (const path of [folder, filesDir]) chownSync(path, identity.uid, identity.gid);
+  // Its own: a MariaDB that starts takes the temporary tables of every other one in the same folder for leftovers and removes them.
+  mkdirSync(temporaryDir, { recursive: true, mode: 0o700 });
+  if (identity) for (const path of [folder, filesDir, temporaryDir]) chownSync(path, identity.uid, identity.gid);
   if (!existsSync(dataDir)) {
     rmSync(join(folder, preparedStamp), { force: true });
-    await installDataDirectory(dataDir, logFile, identity);
+    await installDataDirectory(dataDir, temporary, logFile, identity);
   }
   const initFile = join(folder, 'db.init.sql');
   rmSync(initFile, { force: true });
@@ -189,6 +193,7 @@ export async function startDatabase({ folder, port, password, databases = 'lean\
     '--local-infile=0',
     '--skip-symbolic-links',
     `--secure-file-priv=${filesDir}`,
+    temporary,
     `--init-file=${initFile}`,
     '--innodb-buffer-pool-size=128M',
   ];

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -30,6 +30,17 @@ describe('the database of the house', () => {
       expect(await portAnswers(settings.port)).toBe(true);
       await database.stop();
       expect(await portAnswers(settings.port)).toBe(false);
+    }
+  });
+
+  it('leaves the temporary tables of every other MariaDB of this machine alone', async () => {
+    const others = join(tmpdir(), `#sql-temptable-${process.pid}-1-4.MAI`);
+    writeFileSync(others, '');
+    try {
+      await (await startDatabase({ folder: folder(), port: await freePort(), password: 'a password' })).stop();
+      expect(existsSync(others)).toBe(true);
+    } finally {
+      rmSync(others, { force: true });
     }
   });
 
