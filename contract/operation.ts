@@ -19,6 +19,7 @@ export const subjects = [
   'ladder',
   'letter',
   'link',
+  'money',
   'own-session',
   'person',
   'position-worth',

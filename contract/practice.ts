@@ -188,7 +188,7 @@ export const addExtra = operation({
   method: 'post',
   path: '/api/memberships/:membershipId/extra',
   access: ['coach', 'client', 'guardian'],
-  about: ['practice'],
+  about: ['practice', 'money', 'letter'],
   summary: 'One request more in the period that runs: bought by the client or guardian, given by the coach.',
   params: membershipParams,
   response: done,
@@ -202,5 +202,9 @@ export const listOwnMemberships = operation({
   access: ['client', 'guardian'],
   about: ['practice', 'request'],
   summary: 'The plans of the caller’s clients that run or will, and what is left of them.',
-  response: z.object({ currency: z.string(), memberships: z.array(membership) }),
+  response: z.object({
+    currency: z.string(),
+    /** `mayBuy`: whether the caller may buy one request more; for a minor their guardian does. */
+    memberships: z.array(membership.extend({ mayBuy: z.boolean() })),
+  }),
 });

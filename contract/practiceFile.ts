@@ -8,6 +8,7 @@ import { id, instant } from './ids.ts';
 import { everyRole } from './operation.ts';
 import { client } from './clients.ts';
 import { takeSeconds } from './deskTake.ts';
+import { billing } from './money.ts';
 import { planFields, turnaround, workingHours } from './practice.ts';
 import { intake } from './requests.ts';
 import { takeEvent } from './takeFile.ts';
@@ -29,6 +30,8 @@ export const practiceFile = z.object({
       currency: z.string().length(3),
       plans: z.array(planFields.extend({ id })),
       memberships: z.array(z.object({ id, clientId: id, planId: id, fromOn: z.iso.date(), gifted: z.boolean().default(false) })),
+      /** From when its plans are invoiced, and which clients have not paid their last invoice. */
+      billing: billing.extend({ unpaidBy: z.array(id) }).optional(),
     })
     .optional(),
   requests: z.array(

@@ -19,6 +19,8 @@ export const todayRow = request.extend({
   /** Whether a review can begin: all that is coming is there. */
   canBegin: z.boolean(),
   planName: z.string().nullable(),
+  /** Whether something of theirs to be paid is late: then they go after the others. */
+  paymentLate: z.boolean(),
   planRank: z.number().int().min(1),
   /** What an hour late weighs. */
   weight: z.number().min(0),
@@ -145,6 +147,8 @@ export const getPromise = operation({
     /** What is left of the plan, this one not counted; null without a plan. */
     left: z.int().min(0).nullable(),
     planName: z.string().nullable(),
+    /** Whether something of theirs to be paid is late: then they go after the others. */
+    paymentLate: z.boolean(),
     pausedUntil: instant.nullable(),
   }),
 });

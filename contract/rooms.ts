@@ -14,6 +14,7 @@ import * as footage from './footage.ts';
 import * as health from './health.ts';
 import * as joining from './joining.ts';
 import * as letters from './letters.ts';
+import * as money from './money.ts';
 import * as noteFiles from './noteFiles.ts';
 import type { Operation } from './operation.ts';
 import * as people from './people.ts';
@@ -50,6 +51,7 @@ export const rooms = {
   uploads: operationsOf(uploads),
   bouts: operationsOf(bouts),
   practice: operationsOf(practice),
+  money: operationsOf(money),
   queue: operationsOf({ ...queue, ...calendar }),
   desk: operationsOf({ ...desk, ...noteFiles }),
   scoring: operationsOf(scoring),

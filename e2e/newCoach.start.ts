@@ -149,7 +149,7 @@ describe('a new client', () => {
   let client: Visit;
   let guardian: Visit;
 
-  it('sees before sending when the critique comes; her guardian says yes; nothing is left then until one more is bought', async () => {
+  it('sees before sending when the critique comes; her guardian says yes; nothing is left then', async () => {
     client = await visit(browser, base, runa, '/send', phone);
     await answerAllSteps(client, {
       ...{ file: join(folder, 'round.mp4'), you: 'in green', partner: 'in white', kind: 'Light sparring', attire: 'No jacket' },
@@ -163,10 +163,35 @@ describe('a new client', () => {
     await guardian.press('link', 'What you sent');
     await guardian.press('button', 'Yes, send it to the coach');
     await guardian.sees(/In eight of ten cases by .*; promised by .* at the latest\./);
+  });
+
+  it('of fifteen buys nothing: her guardian does, gets an invoice, and pays it by the stand-in’s key', async () => {
+    await coach.page.goto(`${base}/practice/money`);
+    await coach.press('button', 'Begin');
+    await fillDate('Periods are invoiced from', dayAgo(-1));
+    await coach.fill('Who writes them', 'Rhea Moss');
+    expect(await findings(coach.page)).toEqual([]);
+    await coach.press('button', 'Keep this');
+    await coach.sees('Nothing is owed.');
     await client.page.goto(`${base}/plan`);
-    await client.press('button', /One more for 25.00 EUR/);
-    await client.sees('1 of 2 left until');
-    expect(await findings(client.page)).toEqual([]);
+    await client.sees('0 of 1 left until');
+    expect(await client.shows()).not.toContain('One more for');
+    await guardian.page.goto(`${base}/plan`);
+    await guardian.press('button', /One more for 25.00 EUR/);
+    await guardian.sees('1 of 2 left until');
+    await guardian.sees('Invoice 1');
+    expect(await findings(guardian.page)).toEqual([]);
+    await guardian.press('button', 'Pay 25.00 EUR');
+    await guardian.sees('No money moves');
+    expect(await findings(guardian.page)).toEqual([]);
+    await guardian.page.keyboard.press('p');
+    await guardian.sees('It was paid.');
+    await guardian.press('link', 'Back to your plan');
+    await guardian.sees(/25.00 EUR\s+One request more.*\s+paid/);
+    await coach.page.reload();
+    await coach.sees('Nothing is owed.');
+    await coach.press('checkbox', 'settled ones too');
+    await coach.sees('Saga Vik (for Runa Vik)');
   });
 
   it('is told by letter that it comes later when the coach is ill, and the coach’s day says so', async () => {

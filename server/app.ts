@@ -21,6 +21,7 @@ import { healthHandlers } from './features/health/handlers.ts';
 import { joiningHandlers } from './features/joining/handlers.ts';
 import { letterHandlers } from './features/letters/handlers.ts';
 import { practiceHandlers } from './features/practice/handlers.ts';
+import { moneyHandlers } from './features/practice/money/handlers.ts';
 import { queueHandlers } from './features/queue/handlers.ts';
 import { requestHandlers } from './features/requests/handlers.ts';
 import { scoringHandlers } from './features/scoring/handlers.ts';
@@ -98,6 +99,7 @@ const everyRoute = (house: House, watch: FootageWatch): Route[] => [
   ...serveRoom(house, rooms.uploads, uploadHandlers(house)),
   ...serveRoom(house, rooms.bouts, boutHandlers),
   ...serveRoom(house, rooms.practice, practiceHandlers),
+  ...serveRoom(house, rooms.money, moneyHandlers),
   ...serveRoom(house, rooms.queue, queueHandlers),
   ...serveRoom(house, rooms.desk, deskHandlers),
   ...serveRoom(house, rooms.scoring, scoringHandlers),

@@ -2,6 +2,7 @@ import { forgetOldTries } from './features/access/index.ts';
 import { removeOldExports } from './features/critique/index.ts';
 import { removeOldFilms } from './features/films/index.ts';
 import { handOver } from './features/joining/index.ts';
+import { askAfterPayments, billPlans, remindOfInvoices } from './features/practice/index.ts';
 import { finishLeftUploads } from './features/uploads/index.ts';
 import { clearScratchFolders } from './house/scratchFolder.ts';
 import type { Chores } from './jobs/tidy.ts';
@@ -14,5 +15,8 @@ export const chores: Chores = {
   'films that were kept long enough': removeOldFilms,
   'tries to sign in that no longer count': forgetOldTries,
   'clients who have come of age': handOver,
+  'payments that something may come of': askAfterPayments,
+  'invoices of plans': billPlans,
+  'invoices that are late': remindOfInvoices,
   'what dead processes left': clearScratchFolders,
 };

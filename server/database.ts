@@ -13,11 +13,13 @@ import { joiningTables } from './features/joining/model.ts';
 import { letterTables } from './features/letters/model.ts';
 import { requestTables } from './features/requests/model.ts';
 import { practiceTables } from './features/practice/model.ts';
+import { moneyTables } from './features/practice/money/model.ts';
 import { queueTables } from './features/queue/model.ts';
 import { scoringTables } from './features/scoring/model.ts';
 import { takeTables } from './features/takes/model.ts';
 import { uploadTables } from './features/uploads/model.ts';
 import { jobTables } from './jobs/model.ts';
+import { standInTables } from './payments/model.ts';
 import { connect } from './db/connect.ts';
 
 const tablesOf = (sequelize: Sequelize) => ({
@@ -37,6 +39,8 @@ const tablesOf = (sequelize: Sequelize) => ({
   ...filmTables(sequelize),
   ...joiningTables(sequelize),
   ...practiceTables(sequelize),
+  ...moneyTables(sequelize),
+  ...standInTables(sequelize),
   ...queueTables(sequelize),
   ...letterTables(sequelize),
 });

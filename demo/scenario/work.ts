@@ -64,4 +64,9 @@ export const work = (today: Date): Work => ({
     fromOn: dayBefore(today, days),
     gifted: name === 'Odalys',
   })),
+  billing: {
+    ...{ fromOn: dayBefore(today, 60), daysToPay: 21, unpaidBy: [clientId('Ruben'), clientId('Teo')] },
+    seller: 'Marit Osei\nHarbour Road 4\nSkerrow',
+    note: 'Small business: no tax is charged. Pay from your plan’s page, or by transfer with the invoice’s number.',
+  },
 });

@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import type { Invoice } from '@lean-mentor/contract';
 import { demoPractice, demoPassword } from '@lean-mentor/demo';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { createApp } from '../app.ts';
@@ -58,6 +59,13 @@ describe('loading the demo practice', () => {
       [636, 636],
       [1290, 1290],
     ]);
+    const { invoices } = (await supertest.get('/api/money')).body as { invoices: Invoice[] };
+    expect(invoices.map(({ number }) => number).reverse()).toEqual(invoices.map((_, i) => i + 1));
+    expect(invoices.filter(({ state }) => state === 'late').map(({ recipient }) => recipient)).toEqual(['Ruben Castellane']);
+    expect(rows.filter((r: { paymentLate: boolean }) => r.paymentLate).map((r: { clientName: string }) => r.clientName)).toEqual([
+      'Ruben Castellane',
+    ]);
+    expect(invoices.map(({ recipient }) => recipient)).toContain('Saga Lund (for Teo Abara-Lund)');
     open.close();
   });
 

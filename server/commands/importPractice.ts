@@ -1,6 +1,6 @@
 import { copyFile, mkdtemp, readFile, rm, stat } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
-import { intake, practiceFile, type PracticeFile } from '@lean-mentor/contract';
+import { intake, practiceFile, type Billing, type PracticeFile } from '@lean-mentor/contract';
 import { blockText, momentsOf, takesOf, type CritiqueDoc } from '@lean-mentor/core/critique';
 import { emptyDesk, type DeskDocument } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
@@ -12,7 +12,17 @@ import { putDesk } from '../features/desk/index.ts';
 import { indexNotesOfRequest, indexTake, indexWords } from '../features/search/index.ts';
 import { addVersion, putCritique, sentFixesOf, shortCodeOf, sentMomentOf } from '../features/critique/index.ts';
 import { insertBout, insertFootage, newFootage } from '../features/footage/index.ts';
-import { changePractice, findMemberships, findPlans, insertMembership, insertPlan } from '../features/practice/index.ts';
+import {
+  addEntry,
+  billPlans,
+  changeBilling,
+  changePractice,
+  findInvoices,
+  findMemberships,
+  findPlans,
+  insertMembership,
+  insertPlan,
+} from '../features/practice/index.ts';
 import { putDeskTime } from '../features/queue/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
 import { finishTake, saveTakePiece } from '../features/takes/index.ts';
@@ -150,10 +160,42 @@ async function planThen(house: House, clientId: string, day: string): Promise<{ 
 }
 
 /** Hours, plans, and who has which. */
-async function importWork(house: House, { plans, memberships, ...setting }: NonNullable<PracticeFile['practice']>): Promise<void> {
+async function importWork(
+  house: House,
+  { plans, memberships, billing: _, ...setting }: NonNullable<PracticeFile['practice']>,
+): Promise<void> {
   await changePractice(house, setting);
   for (const { rank, ...plan } of plans) await insertPlan(house, { ...plan, planRank: rank, madeAt: house.now(), retiredAt: null });
   for (const membership of memberships) await insertMembership(house, { ...membership, untilOn: null, pauses: [], madeAt: house.now() });
+}
+
+const dayMs = 86_400_000;
+/** Days after an invoice was written on which it was paid, of those that were. */
+const paidAfterDays = 3;
+
+/** Writes the invoices of the past weeks as they would have been written, day by day, and pays them but for the last of who has not. */
+async function importMoney(house: House, { unpaidBy, ...billing }: Billing & { unpaidBy: string[] }): Promise<void> {
+  await changeBilling(house, billing, 0);
+  const now = house.now().getTime();
+  for (let at = Date.parse(billing.fromOn ?? house.now().toISOString()); at <= now; at += dayMs)
+    await billPlans({ ...house, now: () => new Date(at) });
+  const unpaid = new Set(unpaidBy);
+  // Newest first: the first one met of who has not paid stays open.
+  for (const { id, clientId, madeAt, total } of await findInvoices(house, {})) {
+    if (clientId !== null && unpaid.delete(clientId)) continue;
+    const paidAt = madeAt.getTime() + paidAfterDays * dayMs;
+    if (paidAt > now) continue;
+    await house.db.sequelize.transaction((transaction) =>
+      addEntry(
+        house,
+        {
+          ...{ id: house.newId(), invoiceId: id, paymentId: null, event: null, kind: 'paid', amount: total, at: new Date(paidAt) },
+          ...{ words: 'By transfer', madeBy: null, madeAt: new Date(paidAt) },
+        },
+        transaction,
+      ),
+    );
+  }
 }
 
 /** Whole minutes at the desk, from when a request was sent on. */
@@ -190,4 +232,5 @@ export async function importPractice(house: House, content: unknown, file: strin
       { ...account, email: email.toLowerCase(), passwordHash: await hashPassword(password), demo: true },
       clientIds,
     );
+  if (practice.practice?.billing) await importMoney(house, practice.practice.billing);
 }

@@ -73,6 +73,7 @@ describe('migrations', () => {
       '023-practice',
       '024-people',
       '025-calendar-links',
+      '026-money',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -25,6 +25,7 @@ import * as sentLetters from './migrations/022-sent-letters.ts';
 import * as practice from './migrations/023-practice.ts';
 import * as people from './migrations/024-people.ts';
 import * as calendarLinks from './migrations/025-calendar-links.ts';
+import * as money from './migrations/026-money.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -59,6 +60,7 @@ export const migrations: readonly Migration[] = [
   { name: '023-practice', statements: practice.statements },
   { name: '024-people', statements: people.statements },
   { name: '025-calendar-links', statements: calendarLinks.statements },
+  { name: '026-money', statements: money.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

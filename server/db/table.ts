@@ -27,3 +27,6 @@ export const jsonOf = <T extends object>(column: string | T): T => (typeof colum
 /** A primary key column; a fresh object each time, since Sequelize writes into what it is given. */
 export const key = () => ({ type: DataTypes.UUID, primaryKey: true }) as const;
 export const instantColumn = DataTypes.DATE(6);
+
+/** A decimal column as its text with two decimals; the database's driver hands it over as a number, exact up to ten digits. */
+export const amountOfColumn = (value: string): string => Number(value).toFixed(2);

@@ -134,7 +134,7 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   askSentFilm: () => ({ size: 'small', words: 'burnt' }),
   changePerson: () => ({ name: 'Somebody else', email: `${house.newId()}@test.example` }),
   pausePerson: () => ({ paused: true }),
-  changeClient: () => ({ name: 'Changed', level: 3, bornOn: '2012-05-01', about: 'So.', hurts: [], agreements: [] }),
+  changeClient: () => ({ name: 'Changed', level: 3, bornOn: '2001-05-01', about: 'So.', hurts: [], agreements: [] }),
   setHours: () => ({ revision: 0, hours, turnaround, currency: 'EUR' }),
   addPlan: () => somePlan,
   changePlan: () => ({ ...somePlan, name: 'Steadier' }),
@@ -142,6 +142,11 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   giveMembership: (own) => ({ planId: own['planId'], fromOn: dayAhead(1), untilOn: null, gifted: true }),
   endMembership: () => ({ untilOn: dayAhead(1) }),
   pauseMembership: () => ({ fromOn: dayAhead(1), untilOn: null }),
+  setBilling: () => ({ revision: 0, billing: { fromOn: null, seller: 'Cora Lind', note: '', daysToPay: 14 } }),
+  writeInvoice: () => ({ lines: [{ words: 'A lesson', amount: '30.00' }] }),
+  cancelInvoice: () => ({ words: '' }),
+  noteMoney: () => ({ id: house.newId(), kind: 'paid', amount: '5.00', words: 'Cash' }),
+  pressStandIn: () => ({ key: 'pays' }),
   setPolicy: () => ({ policy: 'fair-share' }),
   placeRequest: () => ({ place: 0 }),
   pauseWork: () => ({ fromAt: `${dayAhead(2)}T08:00:00Z`, untilAt: `${dayAhead(3)}T08:00:00Z`, words: 'Ill.' }),
@@ -222,6 +227,10 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   endMembership: ['memberships', 'letters'],
   pauseMembership: ['memberships', 'letters'],
   addExtra: ['extra_requests'],
+  setBilling: ['practice_settings'],
+  noteMoney: ['money_entries'],
+  startPayment: ['payments', 'stand_in_payments'],
+  pressStandIn: ['stand_in_payments', 'money_entries', 'payments'],
   setPolicy: ['practice_settings'],
   placeRequest: ['requests'],
   pauseWork: ['pauses', 'requests', 'letters'],
@@ -249,6 +258,8 @@ const answers: Readonly<Record<string, number>> = {
   streamReviewCopy: 410,
   getPoster: 410,
   getStrip: 410, // Without the signature of getViewing.
+  writeInvoice: 409, // Nobody has said from when there are invoices.
+  cancelInvoice: 409,
   retireRuleSheet: 404, // Nobody has made this family.
   askUploadAbilities: 204,
   streamSharedFilm: 404, // Nobody has asked for it.
@@ -300,7 +311,18 @@ describe.each(calls.map((operation) => [operation.name, operation] as const))('%
           const visitor = visitors.get(who)!;
           if (!may(role)) expect([who, await call(visitor, operation, own)]).toEqual([who, 403]);
           const scoped = named(operation).some((one) =>
-            ['requestId', 'footageId', 'critiqueId', 'clientId', 'boutId', 'questionId', 'code', 'membershipId'].includes(one),
+            [
+              'requestId',
+              'footageId',
+              'critiqueId',
+              'clientId',
+              'boutId',
+              'questionId',
+              'code',
+              'membershipId',
+              'invoiceId',
+              'paymentId',
+            ].includes(one),
           );
           if (may(role) && scoped && !of.includes(clientId)) expect([who, await call(visitor, operation, own)]).toEqual([who, 404]);
           const coaching = role === 'coach' || role === 'assistant';

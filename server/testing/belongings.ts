@@ -5,7 +5,7 @@ import type { Note } from '@lean-mentor/core/desk';
 import { moment, paragraph, type CritiqueDoc } from '@lean-mentor/core/critique';
 import { insertAccount } from '../features/access/index.ts';
 import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
-import { insertMembership, insertPlan } from '../features/practice/index.ts';
+import { insertInvoice, insertMembership, insertPayment, insertPlan, nextNumber } from '../features/practice/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
 import type { House } from '../house/house.ts';
 import { digestOf } from '../house/oneTime.ts';
@@ -125,6 +125,24 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     ...{ id: membershipId, clientId, planId, fromOn: dayText(dayAt('UTC', now.getTime() - 86_400_000)), untilOn: null },
     ...{ gifted: false, pauses: [], madeAt: now },
   });
+  const [invoiceId, paymentId] = [house.newId(), house.newId()];
+  await house.db.sequelize.transaction(async (transaction) => {
+    const day = now.toISOString().slice(0, 10);
+    await insertInvoice(
+      house,
+      {
+        ...{ id: invoiceId, number: await nextNumber(house, transaction), clientId, recipient: 'Somebody', seller: 'Cora Lind', note: '' },
+        ...{ issuedOn: day, dueOn: day, currency: 'EUR', items: [{ words: 'One request', amount: '25.00' }], total: '25.00' },
+        ...{ cancels: null, membershipId: null, periodOn: null, extraId: null, madeBy: null, madeAt: now },
+      },
+      transaction,
+    );
+  });
+  await insertPayment(house, {
+    ...{ id: paymentId, invoiceId, provider: 'stand-in', reference: paymentId, amount: '20.00', page: `/pay/${paymentId}` },
+    ...{ begunBy: accountId, begunAt: now, askedAt: null },
+  });
+  await db.standInPayments.create({ reference: paymentId, amount: '20.00', currency: 'EUR', words: 'Invoice', told: [] });
   const nextYear = now.getTime() + 365 * 86_400_000;
   await db.pauses.create({ id: pauseId, fromAt: new Date(nextYear), untilAt: new Date(nextYear + 1000), words: '', madeAt: now });
 
@@ -284,6 +302,10 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     token,
     planId,
     membershipId,
+    invoiceId,
+    paymentId,
+    year: '2026',
+    table: 'invoices',
     pauseId,
     accountId: otherAccountId,
     calendarToken,

@@ -78,6 +78,7 @@ export const makeRouter = (store: Store) =>
                     { index: true, element: <Navigate replace to="hours" /> },
                     { path: 'hours', lazy: async () => ({ Component: (await import('../features/practice/HoursPart.tsx')).HoursPart }) },
                     { path: 'plans', lazy: async () => ({ Component: (await import('../features/practice/PlansPart.tsx')).PlansPart }) },
+                    { path: 'money', lazy: async () => ({ Component: (await import('../features/money/MoneyPart.tsx')).MoneyPart }) },
                     {
                       path: 'promises',
                       lazy: async () => ({ Component: (await import('../features/practice/PromisesPart.tsx')).PromisesPart }),
@@ -139,7 +140,11 @@ export const makeRouter = (store: Store) =>
               element: <ClientShell />,
               children: [
                 { path: '/mine', lazy: async () => ({ Component: (await import('../features/clients/index.ts')).MyCritiquesPage }) },
-                { path: '/plan', lazy: async () => ({ Component: (await import('../features/plans/index.ts')).OwnPlansPage }) },
+                { path: '/plan', lazy: async () => ({ Component: (await import('../features/money/OwnPlanPage.tsx')).OwnPlanPage }) },
+                {
+                  path: '/pay/:paymentId',
+                  lazy: async () => ({ Component: (await import('../features/money/StandInPage.tsx')).StandInPage }),
+                },
                 { path: '/send', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).SendPage }) },
                 { path: '/send/:draftId', lazy: async () => ({ Component: (await import('../features/requests/index.ts')).DraftPage }) },
                 {

@@ -137,6 +137,8 @@ const waysToRequest: Readonly<Record<string, string>> = {
   critiqueId: `${select}, TRUE AS released FROM critiques k JOIN requests r ON r.id = k.request_id WHERE k.id = :id`,
   questionId: `${select}, TRUE AS released FROM questions q JOIN critiques k ON k.id = q.critique_id JOIN requests r ON r.id = k.request_id WHERE q.id = :id`,
   membershipId: `SELECT m.client_id AS clientId, NULL AS requestState, TRUE AS released FROM memberships m WHERE m.id = :id`,
+  invoiceId: `SELECT i.client_id AS clientId, NULL AS requestState, TRUE AS released FROM invoices i WHERE i.id = :id`,
+  paymentId: `SELECT i.client_id AS clientId, NULL AS requestState, TRUE AS released FROM payments p JOIN invoices i ON i.id = p.invoice_id WHERE p.id = :id`,
   clientId: `SELECT c.id AS clientId, NULL AS requestState, TRUE AS released FROM clients c WHERE c.id = :id`,
 };
 

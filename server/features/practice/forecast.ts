@@ -13,6 +13,7 @@ import type { House } from '../../house/house.ts';
 import { practiceNow } from './hours.ts';
 import { currentPlans, type Standing } from './memberships.ts';
 import type { PlanRow, PracticeRow } from './model.ts';
+import { lateClients } from './money/late.ts';
 import { standingInOrder } from './plans.ts';
 import { findPlans } from './repository.ts';
 import { findPastRows, findSpentMinutes, findWaitingRows } from './waitingRepository.ts';
@@ -38,11 +39,10 @@ export function boutMinutesOf(
 /** Everything that waits for the coach, as the schedule takes it. */
 export async function findWaiting(house: House, plans: readonly PlanRow[]): Promise<WaitingReview[]> {
   const rows = await findWaitingRows(house);
-  const [current, spent] = await Promise.all([
-    currentPlans(
-      house,
-      rows.map(({ clientId }) => clientId),
-    ),
+  const clientIds = [...new Set(rows.map(({ clientId }) => clientId))];
+  const [current, late, spent] = await Promise.all([
+    currentPlans(house, clientIds),
+    lateClients(house, clientIds),
     findSpentMinutes(
       house,
       rows.map(({ id }) => id),
@@ -55,7 +55,7 @@ export async function findWaiting(house: House, plans: readonly PlanRow[]): Prom
       client: row.clientId,
       readyAt: row.readyAt.getTime(),
       dueAt: row.dueAt.getTime(),
-      ...standingInOrder(plan, plans),
+      ...standingInOrder(plan, plans, late.has(row.clientId)),
       kind: reviewKindOf(row.kind),
       boutMinutes: row.boutSeconds > 0 ? row.boutSeconds / 60 : (row.lengthMinutes ?? roundMinutes),
       spoken: plan?.includes.includes('spoken') ?? false,
@@ -92,10 +92,11 @@ export async function forecastFor(
   standing: Pick<Standing, 'plan'> | null,
   transaction?: Transaction,
 ): Promise<Forecast> {
-  const [{ practice, hours }, plans, past] = await Promise.all([
+  const [{ practice, hours }, plans, past, late] = await Promise.all([
     practiceNow(house, transaction),
     findPlans(house, transaction),
     findPastReviews(house),
+    lateClients(house, [one.clientId], transaction),
   ]);
   const nowAt = house.now().getTime();
   const dueAt = dueAfter(hours, turnaroundOf(practice, standing), nowAt);
@@ -104,7 +105,7 @@ export async function forecastFor(
     client: one.clientId,
     readyAt: nowAt,
     dueAt,
-    ...standingInOrder(standing?.plan ?? null, plans),
+    ...standingInOrder(standing?.plan ?? null, plans, late.has(one.clientId)),
     kind: reviewKindOf(one.intake.kind),
     boutMinutes: one.boutMinutes,
     spoken: standing?.plan.includes.includes('spoken') ?? false,

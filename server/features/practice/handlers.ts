@@ -2,6 +2,7 @@ import type { rooms } from '@lean-mentor/contract';
 import type { Handlers } from '../../http/serveRoom.ts';
 import { pauseOf, practiceNow, setHours } from './hours.ts';
 import { addExtra, endMembership, giveMembership, listMemberships, pauseMembership } from './memberships.ts';
+import { clientsPaidBy } from './money/issue.ts';
 import { addPlan, changePlan, planOf, retirePlan } from './plans.ts';
 import { findPlans, findPractice } from './repository.ts';
 
@@ -56,10 +57,9 @@ export const practiceHandlers: Handlers<typeof rooms.practice> = {
 
   listOwnMemberships: async (house, { account }) => {
     const { currency } = await findPractice(house);
-    const memberships = await listMemberships(
-      house,
-      account.clients.map(({ id }) => id),
-    );
-    return { currency, memberships: memberships.filter(({ state }) => state !== 'over') };
+    const clientIds = account.clients.map(({ id }) => id);
+    const [memberships, pays] = await Promise.all([listMemberships(house, clientIds), clientsPaidBy(house, account)]);
+    const present = memberships.filter(({ state }) => state !== 'over');
+    return { currency, memberships: present.map((one) => ({ ...one, mayBuy: one.state === 'runs' && pays.has(one.clientId) })) };
   },
 };

@@ -8,6 +8,7 @@ import { postLetters } from '../letters/index.ts';
 import { todayOf } from './hours.ts';
 import { membershipLetter, type MembershipChange } from './letters.ts';
 import type { MembershipRow, PlanRow } from './model.ts';
+import { issueInvoice, paysFor } from './money/issue.ts';
 import { planOf, requirePlan } from './plans.ts';
 import {
   changeMembership,
@@ -181,15 +182,22 @@ export const pauseMembership = (house: House, membershipId: string, pause: DaySp
 
 const nextDay = (day: string): string => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
 
-/** One request more in the period that runs: bought by the client or guardian, given by the coach. */
+/**
+ * One request more in the period that runs: bought by the client or guardian, and invoiced where the practice writes invoices; given by
+ * the coach. What a minor buys, their guardian would pay: so the guardian buys it.
+ */
 export const addExtra = (house: House, account: Account, membershipId: string): Promise<void> =>
-  changing(house, membershipId, async (row, _plan, _all, transaction) => {
+  changing(house, membershipId, async (row, plan, _all, transaction) => {
+    const gifted = account.role === 'coach';
+    if (!gifted && !(await paysFor(house, account, row.clientId)))
+      throw new ContractError('not-allowed', { message: 'Your guardian buys this: it stands on their page.' });
     const [now] = await standings(house, [row], transaction);
     if (!now?.period || now.state !== 'runs')
       throw new ContractError('not-now', { message: 'This plan does not run today, so nothing can be added to it.' });
-    await insertExtra(
-      house,
-      { id: house.newId(), membershipId, periodOn: now.period.fromOn, gifted: account.role === 'coach', madeAt: house.now() },
-      transaction,
-    );
+    const extraId = house.newId();
+    const periodOn = now.period.fromOn;
+    await insertExtra(house, { id: extraId, membershipId, periodOn, gifted, madeAt: house.now() }, transaction);
+    if (gifted || plan.extraPrice === '0.00') return;
+    const words = `One request more, plan “${plan.name}”, in the period from ${periodOn}`;
+    await issueInvoice(house, row.clientId, [{ words, amount: plan.extraPrice }], { extraId }, transaction);
   });

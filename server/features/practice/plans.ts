@@ -34,9 +34,12 @@ export async function retirePlan(house: House, planId: string, retired: boolean)
   await changePlanRow(house, planId, { retiredAt: retired ? house.now() : null });
 }
 
-/** Rank and weight of a client in the order: without a plan after all plans. An hour late weighs more the higher the rank. */
-export function standingInOrder(plan: PlanRow | null, plans: readonly PlanRow[]): { planRank: number; weight: number } {
+/**
+ * Rank and weight of a client in the order: without a plan after all plans, and so is who is late with a payment. An hour late weighs
+ * more the higher the rank.
+ */
+export function standingInOrder(plan: PlanRow | null, plans: readonly PlanRow[], late = false): { planRank: number; weight: number } {
   const lowest = Math.max(0, ...plans.map(({ planRank }) => planRank)) + 1;
-  const planRank = plan?.planRank ?? lowest;
+  const planRank = late ? lowest : (plan?.planRank ?? lowest);
   return { planRank, weight: lowest + 1 - planRank };
 }

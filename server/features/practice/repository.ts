@@ -1,5 +1,5 @@
 import { Op, QueryTypes, type Transaction } from 'sequelize';
-import { plain, plainAll } from '../../db/table.ts';
+import { amountOfColumn, plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
 import type { ExtraRow, MembershipRow, PauseRow, PlanRow, PracticeRow } from './model.ts';
 
@@ -62,9 +62,6 @@ export async function deletePause({ db }: House, id: string): Promise<void> {
   await db.pauses.destroy({ where: { id } });
 }
 
-/** A decimal column as its text with two decimals; the database's driver hands it over as a number, exact up to ten digits. */
-const amountOf = (price: string): string => Number(price).toFixed(2);
-
 export const findPlans = async ({ db }: House, transaction?: Transaction): Promise<PlanRow[]> =>
   plainAll(
     await db.plans.findAll({
@@ -74,7 +71,7 @@ export const findPlans = async ({ db }: House, transaction?: Transaction): Promi
       ],
       ...inside(transaction),
     }),
-  ).map((row) => ({ ...row, price: amountOf(row.price), extraPrice: amountOf(row.extraPrice) }));
+  ).map((row) => ({ ...row, price: amountOfColumn(row.price), extraPrice: amountOfColumn(row.extraPrice) }));
 
 export async function insertPlan({ db }: House, row: PlanRow, transaction?: Transaction): Promise<void> {
   await db.plans.create(row, inside(transaction));

@@ -2,7 +2,7 @@ import type * as contract from '@lean-mentor/contract';
 import type { ResponseOf } from '@lean-mentor/contract';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
-import { boutMinutesOf, currentPlans, forecastFor, practiceNow } from '../practice/index.ts';
+import { boutMinutesOf, currentPlans, forecastFor, lateClients, practiceNow } from '../practice/index.ts';
 import { findDraft } from '../requests/index.ts';
 import { findPromises } from './repository.ts';
 
@@ -11,7 +11,11 @@ export async function getPromise(house: House, requestId: string): Promise<Respo
   const draft = await findDraft(house, requestId);
   if (!draft) throw new ContractError('not-a-draft');
   const { id, clientId, intake, footages } = draft;
-  const [{ practice, pauses }, plans] = await Promise.all([practiceNow(house), currentPlans(house, [clientId])]);
+  const [{ practice, pauses }, plans, late] = await Promise.all([
+    practiceNow(house),
+    currentPlans(house, [clientId]),
+    lateClients(house, [clientId]),
+  ]);
   const standing = plans.get(clientId) ?? null;
   const boutMinutes = boutMinutesOf(footages, intake.lengthMinutes ?? null);
   const { byAt, dueAt } = await forecastFor(house, { id, clientId, intake, boutMinutes }, standing);
@@ -23,6 +27,7 @@ export async function getPromise(house: House, requestId: string): Promise<Respo
     coachZone: practice.hours.zone,
     left: standing?.period?.left ?? null,
     planName: standing?.plan.name ?? null,
+    paymentLate: late.has(clientId),
     pausedUntil: pausing?.untilAt.toISOString() ?? null,
   };
 }

@@ -5,6 +5,7 @@ import { countDeskByRequest } from '../desk/index.ts';
 import {
   boutMinutesOf,
   currentPlans,
+  lateClients,
   findPastReviews,
   findPlans,
   findSpentMinutes,
@@ -24,11 +25,12 @@ export async function getToday(house: House): Promise<ResponseOf<typeof contract
   const requests = await listOpenRequests(house);
   const ids = requests.map(({ id }) => id);
   const clientIds = [...new Set(requests.map(({ clientId }) => clientId))];
-  const [counts, spent, plans, current, { practice, pauses }, past] = await Promise.all([
+  const [counts, spent, plans, current, late, { practice, pauses }, past] = await Promise.all([
     countDeskByRequest(house, ids),
     findSpentMinutes(house, ids),
     findPlans(house),
     currentPlans(house, clientIds),
+    lateClients(house, clientIds),
     practiceNow(house),
     findPastReviews(house),
   ]);
@@ -43,7 +45,8 @@ export async function getToday(house: House): Promise<ResponseOf<typeof contract
       spentMinutes: spent.get(request.id) ?? 0,
       canBegin: canBegin(request.footages),
       planName: plan?.name ?? null,
-      ...standingInOrder(plan, plans),
+      paymentLate: late.has(request.clientId),
+      ...standingInOrder(plan, plans, late.has(request.clientId)),
     };
   });
   const { hours, policy } = practice;

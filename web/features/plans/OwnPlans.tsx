@@ -1,4 +1,5 @@
-import type { MembershipView } from '@lean-mentor/contract';
+import type * as contract from '@lean-mentor/contract';
+import type { ResponseOf } from '@lean-mentor/contract';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { Fetched } from '../../shared/fetched/index.ts';
@@ -8,12 +9,14 @@ import { useAccount } from '../access/index.ts';
 import { useAddExtraMutation, useListOwnMembershipsQuery } from './api.ts';
 import { dayName, leftWords, periodWords, priceWords, turnaroundWords, wayWords } from './words.ts';
 
+type OwnMembership = ResponseOf<typeof contract.listOwnMemberships>['memberships'][number];
+
 /** One's own plan, or those of the minors one stands for. */
-export function OwnPlansPage() {
+export function OwnPlans() {
   const fetched = useListOwnMembershipsQuery(undefined, { refetchOnMountOrArgChange: true });
   const several = (useAccount()?.clients.length ?? 0) > 1;
   return (
-    <main className="mx-auto flex max-w-md flex-col gap-6 py-6">
+    <>
       <h1 className="text-title">{several ? 'Plans' : 'Your plan'}</h1>
       <Fetched of={fetched} rows={2}>
         {({ memberships, currency }) =>
@@ -24,12 +27,12 @@ export function OwnPlansPage() {
           )
         }
       </Fetched>
-    </main>
+    </>
   );
 }
 
-function OwnPlan({ membership, currency, named }: { membership: MembershipView; currency: string; named: boolean }) {
-  const { id, clientName, plan, state, gifted, untilOn } = membership;
+function OwnPlan({ membership, currency, named }: { membership: OwnMembership; currency: string; named: boolean }) {
+  const { id, clientName, plan, mayBuy, gifted, untilOn } = membership;
   const [addExtra, { isLoading, error }] = useAddExtraMutation();
   const buy = async (): Promise<void> => {
     const { data } = await addExtra(id);
@@ -52,7 +55,7 @@ function OwnPlan({ membership, currency, named }: { membership: MembershipView; 
         {untilOn && <li>It ends on {dayName(untilOn)}.</li>}
       </ul>
       {error && <FaultNote>{faultWords(error)}</FaultNote>}
-      {state === 'runs' && (
+      {mayBuy && (
         <Button look="plain" large busy={isLoading} onClick={() => void buy()}>
           One more for {priceWords(plan.extraPrice, currency)}
         </Button>

@@ -4,11 +4,12 @@ import { useAccount } from '../access/index.ts';
 const parts = [
   { to: '/practice/hours', words: 'Hours', coachOnly: false },
   { to: '/practice/plans', words: 'Plans', coachOnly: false },
+  { to: '/practice/money', words: 'Money', coachOnly: true },
   { to: '/practice/promises', words: 'Promises', coachOnly: false },
   { to: '/practice/workload', words: 'Workload', coachOnly: true },
 ];
 
-/** How the practice works: its hours, plans, what came of its promises, and how much more it can take. */
+/** How the practice works: its hours, plans, money, what came of its promises, and how much more it can take. */
 export function PracticePage() {
   const isCoach = useAccount()?.role === 'coach';
   return (

@@ -51,6 +51,7 @@ export function RequestRow({ row, estimate, forecast, shift, place, last, now, o
           <span className="text-reed">
             {kindWords[row.kind]}, {attireWords[row.attire]}
             {row.planName && `, ${row.planName}`}
+            {row.paymentLate && ', a payment is late'}
           </span>
         </p>
         <p className="mt-0.5 line-clamp-2 text-read text-pretty" title={row.question}>

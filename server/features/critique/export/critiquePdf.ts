@@ -1,19 +1,10 @@
 import { assertNever } from '@lean-mentor/core/never';
 import { fixBlocks, type Block, type Inline } from '@lean-mentor/core/critique';
-import { createRequire } from 'node:module';
-import { sep, dirname } from 'node:path';
-import type * as pdfmakeTypes from 'pdfmake';
 import type { Content } from 'pdfmake';
+import { makePdf, pdfColours } from '../../../media/pdf.ts';
 import type { ExportFacts } from './exportFacts.ts';
 
-type Pdfmake = typeof pdfmakeTypes;
-type Definition = Parameters<Pdfmake['createPdf']>[0];
-type Fonts = Parameters<Pdfmake['setFonts']>[0];
-
-const require = createRequire(import.meta.url);
-const ink = '#1E2320';
-const reed = '#6B6F5F';
-const brick = '#A8322A';
+const { ink, reed, brick } = pdfColours;
 
 const inlines = (content: readonly Inline[] = []): Content[] =>
   content.map((inline) =>
@@ -98,21 +89,11 @@ function contentsOf(blocks: readonly Block[], facts: ExportFacts, numbers: Reado
   });
 }
 
-/** A critique as PDF, A4. Roboto is built in: its letters reach beyond western Europe. */
-export async function critiquePdf(facts: ExportFacts): Promise<Buffer> {
+/** A critique as PDF, A4. */
+export function critiquePdf(facts: ExportFacts): Promise<Buffer> {
   const { critique, title, closing } = facts;
-  const pdfmake = (await import('pdfmake')) as unknown as { default: Pdfmake };
-  const fonts = require('pdfmake/fonts/Roboto.js') as Fonts;
-  const fontFolder = dirname(require.resolve('pdfmake/fonts/Roboto.js')) + sep;
-  pdfmake.default.setFonts(fonts);
-  // Nothing is fetched and nothing is read but the letters: pictures come as data.
-  (pdfmake.default as unknown as { setUrlAccessPolicy: (policy: () => boolean) => void }).setUrlAccessPolicy(() => false);
-  (pdfmake.default as unknown as { setLocalAccessPolicy: (policy: (path: string) => boolean) => void }).setLocalAccessPolicy((path) =>
-    path.startsWith(fontFolder),
-  );
   const numbers = new Map<Block, number>(fixBlocks(critique.doc).map((block, i) => [block, i + 1]));
-  const definition: Definition = {
-    pageSize: 'A4',
+  return makePdf({
     pageMargins: [46, 38, 46, 38],
     info: { title, author: critique.coachName },
     defaultStyle: { font: 'Roboto', fontSize: 9.2, lineHeight: 1.15, color: ink },
@@ -134,6 +115,5 @@ export async function critiquePdf(facts: ExportFacts): Promise<Buffer> {
       ...closing.map((text): Content => ({ text, color: reed, fontSize: 8.5, margin: [0, 6, 0, 0] })),
     ],
     footer: (page, pages) => ({ text: `${page} of ${pages}`, alignment: 'right', fontSize: 7.5, color: reed, margin: [0, 14, 48, 0] }),
-  };
-  return pdfmake.default.createPdf(definition).getBuffer();
+  });
 }

@@ -1,4 +1,5 @@
 import { format } from 'date-fns';
+import { Link } from 'react-router';
 import { useGetPromiseQuery } from '../api.ts';
 
 const dayHour = 'EEEE d MMMM, H:mm';
@@ -9,10 +10,19 @@ const ownZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
 export function PromiseLine({ draftId }: { draftId: string }) {
   const { data } = useGetPromiseQuery(draftId, { refetchOnMountOrArgChange: true });
   if (!data) return null;
-  const { byAt, dueAt, coachZone, left, planName, pausedUntil } = data;
+  const { byAt, dueAt, coachZone, left, planName, paymentLate, pausedUntil } = data;
   return (
     <section aria-label="When it comes" className="border-l-4 border-pine pl-3">
       {left === 0 && <p className="font-semibold">Nothing is left of “{planName}” until its next period.</p>}
+      {paymentLate && (
+        <p>
+          An invoice is late, so this goes after the requests of others until it is paid. See{' '}
+          <Link to="/plan" className="linked">
+            your plan
+          </Link>
+          .
+        </p>
+      )}
       {pausedUntil && <p>Your coach is away until {format(pausedUntil, dayHour)}.</p>}
       <p>
         {byAt ? (
