@@ -18,6 +18,7 @@ export const subjects = [
   'draft',
   'ladder',
   'letter',
+  'letter-words',
   'link',
   'money',
   'own-session',

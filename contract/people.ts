@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { client } from './clients.ts';
 import { done, id, instant, written } from './ids.ts';
+import { lettersBy } from './letters.ts';
 import { everyRole, operation } from './operation.ts';
 
 /** Somebody who signs in here. */
@@ -11,6 +12,8 @@ export const person = z.object({
   role: z.enum(everyRole),
   /** Since when they may not sign in. */
   pausedAt: instant.nullable(),
+  /** How letters reach them, and whether they have stopped them themselves. */
+  letters: z.object({ by: lettersBy, stopped: z.boolean() }),
   /** Whom they stand for; of a guardian since when they have agreed, null where they have not yet. */
   clients: z.array(z.object({ id, name: z.string(), agreedAt: instant.nullable() })),
 });

@@ -165,3 +165,40 @@ describe('people', () => {
     expect(marit.faults).toEqual([]);
   });
 });
+
+describe('letters', () => {
+  const choose = (when: string): Promise<void> => marit.press('button', when);
+
+  it('are worded by the coach, who sees how they read and what is wrong, and go as they came again', async () => {
+    await marit.page.goto(`${base}/letters`);
+    await marit.press('link', 'Their words');
+    await choose('A plan is given, ended or paused');
+    await marit.sees('From 2026-05-01 on your plan is “Steady”.');
+    await marit.fill('Words', 'Hallo {nmae}, {change}');
+    await marit.sees('“{nmae}” is no field of this letter.');
+    await marit.fill('Words', 'Hallo {name}.');
+    await marit.sees('{change} must stand in it');
+    expect(await findings(marit.page)).toEqual([]);
+    await marit.press('button', 'Put {change} in');
+    await marit.sees('Hallo Ada Moor.From 2026-05-01');
+    await marit.press('button', 'Keep these words');
+    await marit.sees('in your own words');
+    await marit.press('button', 'As it came');
+    await marit.page.waitForFunction(() => !document.body.innerText.includes('in your own words'));
+    expect(marit.faults).toEqual([]);
+  });
+
+  it('are read in the app on a phone, and by mail no more where they say so, which only they take back', async () => {
+    const saga = await visit(browser, base, 'saga', '/own-letters', phone);
+    await saga.sees('Invoice');
+    await saga.sees('Letters come');
+    expect(await findings(saga.page)).toEqual([]);
+    await saga.press('radio', /Only in the app/);
+    await saga.sees('Letters stay in the app from now on.');
+    await marit.page.goto(`${base}/people`);
+    await marit.sees('letters only in the app (their own wish)');
+    await saga.press('radio', /By mail/);
+    await saga.sees('Letters come to your address again.');
+    expect(saga.faults).toEqual([]);
+  });
+});

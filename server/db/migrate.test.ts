@@ -74,6 +74,7 @@ describe('migrations', () => {
       '024-people',
       '025-calendar-links',
       '026-money',
+      '027-letter-words',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

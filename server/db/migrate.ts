@@ -26,6 +26,7 @@ import * as practice from './migrations/023-practice.ts';
 import * as people from './migrations/024-people.ts';
 import * as calendarLinks from './migrations/025-calendar-links.ts';
 import * as money from './migrations/026-money.ts';
+import * as letterWords from './migrations/027-letter-words.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -61,6 +62,7 @@ export const migrations: readonly Migration[] = [
   { name: '024-people', statements: people.statements },
   { name: '025-calendar-links', statements: calendarLinks.statements },
   { name: '026-money', statements: money.statements },
+  { name: '027-letter-words', statements: letterWords.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

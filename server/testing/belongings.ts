@@ -5,6 +5,7 @@ import type { Note } from '@lean-mentor/core/desk';
 import { moment, paragraph, type CritiqueDoc } from '@lean-mentor/core/critique';
 import { insertAccount } from '../features/access/index.ts';
 import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
+import { stopPage } from '../features/letters/index.ts';
 import { insertInvoice, insertMembership, insertPayment, insertPlan, nextNumber } from '../features/practice/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
 import type { House } from '../house/house.ts';
@@ -112,6 +113,10 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     },
     [],
   );
+  await db.letters.create({
+    ...{ id: house.newId(), accountId, toName: 'Somebody', toAddress: 'a@b.example', subject: 'A critique', body: 'Read it.' },
+    ...{ kind: 'critique', inApp: false, link: null, writtenAt: now },
+  });
   const calendarToken = randomBytes(32).toString('base64url');
   await db.calendarLinks.upsert({ accountId, digest: digestOf(calendarToken), madeAt: now, readAt: null });
   const [planId, membershipId, pauseId] = [house.newId(), house.newId(), house.newId()];
@@ -304,6 +309,8 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     membershipId,
     invoiceId,
     paymentId,
+    kind: 'answer',
+    signature: stopPage(house, otherAccountId).split('/').at(-1)!,
     year: '2026',
     table: 'invoices',
     pauseId,

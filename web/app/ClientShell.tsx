@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { useAccount, useSignOutMutation } from '../features/access/index.ts';
 import { useFootageWatch } from '../features/footage/index.ts';
 import { checkKept, forgetKept, goneWords, useKeptFilms } from '../features/kept/index.ts';
+import { OwnLettersLink } from '../features/letters/index.ts';
 import { MessageLine, Wordmark } from '../shared/primitives/index.ts';
 
 const rooms = [
@@ -27,10 +28,11 @@ export function ClientShell() {
     <div className="mx-auto flex min-h-dvh max-w-[1080px] flex-col text-read">
       <header className="not-printed flex h-14 items-center justify-between gap-4 border-b border-seam px-5">
         <Wordmark />
-        <span className="flex min-w-0 items-baseline gap-4 text-desk">
+        <span className="flex min-w-0 items-baseline gap-3 text-desk sm:gap-4">
           <NavLink to="/account" className="truncate text-reed hover:text-ink hover:underline">
             {account?.name}
           </NavLink>
+          <OwnLettersLink />
           <button className="linked shrink-0" onClick={leave}>
             Sign out
           </button>

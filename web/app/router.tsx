@@ -34,6 +34,10 @@ export const makeRouter = (store: Store) =>
     ...[
       { path: '/join/:token', page: async () => (await import('../features/joining/JoinPage.tsx')).JoinPage },
       { path: '/forgotten', page: async () => (await import('../features/joining/ForgottenPage.tsx')).ForgottenPage },
+      {
+        path: '/stop-letters/:accountId/:signature',
+        page: async () => (await import('../features/joining/StopLettersPage.tsx')).StopLettersPage,
+      },
       { path: '/forgotten/:token', page: async () => (await import('../features/joining/ForgottenPage.tsx')).NewPasswordPage },
     ].map(({ path, page }) => ({
       path,
@@ -94,7 +98,14 @@ export const makeRouter = (store: Store) =>
                   path: '/rule-sheets',
                   lazy: async () => ({ Component: (await import('../features/scoring/rules/RuleSheetsPage.tsx')).RuleSheetsPage }),
                 },
-                { path: '/letters', lazy: async () => ({ Component: (await import('../features/letters/index.ts')).LettersPage }) },
+                {
+                  path: '/letters',
+                  lazy: async () => ({ Component: (await import('../features/letters/LettersShell.tsx')).LettersShell }),
+                  children: [
+                    { index: true, lazy: async () => ({ Component: (await import('../features/letters/LettersPage.tsx')).LettersPage }) },
+                    { path: 'words', lazy: async () => ({ Component: (await import('../features/letters/LetterWords.tsx')).LetterWords }) },
+                  ],
+                },
                 {
                   path: '/requests/:requestId/wrap-up',
                   lazy: async () => ({ Component: (await import('../features/fixes/index.ts')).LadderPage }),
@@ -141,6 +152,10 @@ export const makeRouter = (store: Store) =>
               children: [
                 { path: '/mine', lazy: async () => ({ Component: (await import('../features/clients/index.ts')).MyCritiquesPage }) },
                 { path: '/plan', lazy: async () => ({ Component: (await import('../features/money/OwnPlanPage.tsx')).OwnPlanPage }) },
+                {
+                  path: '/own-letters',
+                  lazy: async () => ({ Component: (await import('../features/letters/OwnLettersPage.tsx')).OwnLettersPage }),
+                },
                 {
                   path: '/pay/:paymentId',
                   lazy: async () => ({ Component: (await import('../features/money/StandInPage.tsx')).StandInPage }),

@@ -1,4 +1,4 @@
-import type { Role } from '@lean-mentor/contract';
+import type { LettersBy, Role } from '@lean-mentor/contract';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
 
@@ -12,6 +12,10 @@ export interface AccountRow {
   demo: boolean;
   /** Since when they may not sign in. */
   pausedAt?: Date | null;
+  /** Whether letters go to their address, or are only kept in the app. */
+  lettersBy?: LettersBy;
+  /** Since when they want none themselves: then nobody else lets them be sent again. */
+  lettersStoppedAt?: Date | null;
   /** Of the second step at the door, sealed; there before it is asked for. */
   secondSecret?: string | null;
   /** Since when it is asked for. */
@@ -46,6 +50,8 @@ export const accessTables = (sequelize: Sequelize) => ({
     role: DataTypes.STRING,
     demo: DataTypes.BOOLEAN,
     pausedAt: instantColumn,
+    lettersBy: DataTypes.STRING,
+    lettersStoppedAt: instantColumn,
     secondSecret: DataTypes.STRING,
     secondSince: instantColumn,
     secondStep: DataTypes.BIGINT,

@@ -1,13 +1,10 @@
 import type { Role } from '@lean-mentor/contract';
+import type { LetterToWord } from '@lean-mentor/core/letters';
 import type { VersionRow } from './model.ts';
 
 interface Person {
   name: string;
   role: Role;
-}
-interface Letter {
-  subject: string;
-  body: string;
 }
 
 const things = (count: number): string => (count === 1 ? 'one thing' : `${['no', '', 'two', 'three'][count] ?? count} things`);
@@ -19,28 +16,27 @@ export function critiqueLetter(
   clientName: string,
   { fixes, version, coachName }: Pick<VersionRow, 'fixes' | 'version' | 'coachName'>,
   code: string,
-): Letter {
-  const what =
-    version === 1
-      ? `the critique is ready, with ${things(fixes.length)} to work on. It takes about five minutes to read and watch.`
-      : `the critique was changed. This is version ${version}; the page shows what is different.`;
-  return {
-    subject:
-      version === 1
-        ? `${coachName} has looked at ${whose(person, clientName)}`
-        : `${coachName} has changed what was said about ${whose(person, clientName)}`,
-    body: `${person.name},\n\n${what}\n\nOpen it: /c/${code}\n\n${coachName}`,
-  };
+): LetterToWord {
+  const values = { name: person.name, coach: coachName, whose: whose(person, clientName), link: `/c/${code}` };
+  return version === 1
+    ? { kind: 'critique', values: { ...values, things: things(fixes.length) } }
+    : { kind: 'critique-changed', values: { ...values, version: String(version) } };
 }
 
 /** The letter that says it is not there any more, for now. */
-export const takenBackLetter = (person: Person, clientName: string, coachName: string, version: number): Letter => ({
-  subject: `${coachName} has taken back what was just sent about ${whose(person, clientName)}`,
-  body: `${person.name},\n\n${version === 1 ? 'the critique went out too early and comes again soon.' : 'the change went out too early; the version before it stands again.'} There is nothing for you to do.\n\n${coachName}`,
+export const takenBackLetter = (person: Person, clientName: string, coachName: string, version: number): LetterToWord => ({
+  kind: 'critique-taken-back',
+  values: {
+    ...{ name: person.name, coach: coachName, whose: whose(person, clientName) },
+    what:
+      version === 1
+        ? 'the critique went out too early and comes again soon.'
+        : 'the change went out too early; the version before it stands again.',
+  },
 });
 
 /** The letter that says a question was answered. */
-export const answerLetter = (person: Person, coachName: string, code: string): Letter => ({
-  subject: `${coachName} has answered`,
-  body: `${person.name},\n\nthere is an answer to the question about the critique.\n\nRead it: /c/${code}\n\n${coachName}`,
+export const answerLetter = (person: Person, coachName: string, code: string): LetterToWord => ({
+  kind: 'answer',
+  values: { name: person.name, coach: coachName, link: `/c/${code}` },
 });

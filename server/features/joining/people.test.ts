@@ -109,7 +109,7 @@ describe('a guardian', () => {
     house.time = new Date('2030-05-01T10:00:00Z');
     await handOver(house);
     await handOver(house);
-    expect(await letters()).toEqual(['guardian@test.example: Ben Ruhl is 18', 'other@test.example: You are 18']);
+    expect(await letters()).toEqual(['guardian@test.example: Ben Ruhl has come of age', 'other@test.example: You have come of age']);
     expect(await stateOf(id)).toBe('waiting');
     house.time = null;
     expect((await gerd.ask('get', `/api/requests/${id}`)).status).toBe(404);

@@ -18,8 +18,9 @@ import { postLetters, postLetterTo } from '../letters/index.ts';
 import { endSessionsOf } from './ownSessions.ts';
 
 export const listPeople = async (house: House): Promise<{ people: Person[] }> => ({
-  people: (await findPeople(house)).map(({ row: { id, name, email, role, pausedAt }, clients }) => ({
+  people: (await findPeople(house)).map(({ row: { id, name, email, role, pausedAt, lettersBy, lettersStoppedAt }, clients }) => ({
     ...{ id, name, email, role, clients },
+    letters: { by: lettersBy ?? 'letter', stopped: Boolean(lettersStoppedAt) },
     pausedAt: pausedAt?.toISOString() ?? null,
   })),
 });
@@ -87,11 +88,8 @@ export async function handOver(house: House): Promise<void> {
         house,
         clientId,
         ({ name, role }) => ({
-          subject: role === 'guardian' ? `${client.name} is ${ageOfConsent}` : `You are ${ageOfConsent}`,
-          body:
-            role === 'guardian'
-              ? `Hello ${name},\n\n${client.name} has come of age. What ${client.name} sends and receives here is theirs alone from now on; you no longer see it. Thank you for having looked after it.`
-              : `Hello ${name},\n\nYou have come of age. What you send and receive here is yours alone from now on; your guardian no longer sees it, and nothing waits for their yes.`,
+          kind: role === 'guardian' ? ('grown-guardian' as const) : ('grown' as const),
+          values: { name, client: client.name },
         }),
         transaction,
       );

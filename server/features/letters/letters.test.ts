@@ -4,8 +4,9 @@ import { SMTPServer } from 'smtp-server';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { readConfig } from '../../config/config.ts';
 import { runDue } from '../../testing/jobs.ts';
+import { clientA } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
-import { visit } from '../../testing/visitor.ts';
+import { visit, type Visitor } from '../../testing/visitor.ts';
 
 const { house, open, coach } = peopledHouse('coach');
 let come: { to: string[]; text: string }[] = [];
@@ -95,6 +96,89 @@ describe('a letter, where the house has a mail server', () => {
     const { sendLetter } = await import('./index.ts');
     await sendLetter(house, id);
     expect(come[0]!.text).toContain('Either/or.\r\n\r\nOpen it: https://mentor.example/c/abcd2345\r\n');
+  });
+});
+
+describe('a letter to a client', () => {
+  let ada: Visitor;
+  // Anew: the tests above have signed her out by a new password.
+  beforeAll(async () => {
+    ada = await visit(open.app, 'client');
+  });
+  const plan = { ...{ name: 'Steady', price: '45.00', extraPrice: '25.00', period: 'month', requestsPerPeriod: 2, rank: 1 } };
+  const write = async (): Promise<void> => {
+    const body = { ...plan, includes: ['written'], turnaround: { hours: 16, kind: 'working' } };
+    const { planId } = (await coach.ask('post', '/api/plans', body)).body;
+    await coach.ask('post', `/api/clients/${clientA}/memberships`, { planId, fromOn: '2026-11-01', untilOn: null, gifted: true });
+  };
+  const wordsNow = async () => (await coach.ask('get', '/api/letter-words')).body as { words: object; revision: number };
+  const word = async (kind: string, template: object | null) =>
+    coach.ask('put', `/api/letter-words/${kind}`, { revision: (await wordsNow()).revision, template });
+  const own = async () =>
+    (await ada.ask('get', '/api/own-letters')).body as { letters: { body: string; readAt: string | null }[]; by: string };
+  const personOf = async () =>
+    ((await coach.ask('get', '/api/people')).body.people as { id: string; email: string; letters: object }[]).find(
+      ({ email }) => email === 'client@test.example',
+    )!;
+
+  it('goes in the coach’s own words from when they were kept, and again as it came when they are taken away', async () => {
+    expect((await word('plan', { subject: 'Dein Plan', body: 'Hallo {name}, {change} {nmae}' })).body).toMatchObject({
+      code: 'not-valid',
+      fields: [{ field: 'template.body', why: '“{nmae}” is no field of this letter. There are {name}, {change}.' }],
+    });
+    expect((await word('plan', { subject: 'Dein Plan', body: 'Hallo {name}.' })).body.message).toContain('{change} must stand in it');
+    const stale = (await wordsNow()).revision;
+    expect((await word('plan', { subject: 'Dein Plan', body: 'Hallo {name}, {change}' })).status).toBe(200);
+    await write();
+    expect(come).toEqual([]);
+    await runDue(house, 'send-letter');
+    expect(come[0]!.text).toContain('Subject: Dein Plan');
+    expect((await letters()).letters[0]!.body).toMatch(/^Hallo Ada Moor, From 2026-11-01 on your plan/);
+    const late = await coach.ask('put', '/api/letter-words/plan', { revision: stale, template: null });
+    expect(late.body.code).toBe('changed-meanwhile');
+    await word('plan', null);
+    await write();
+    expect((await letters()).letters[0]!.body).toMatch(/^Hello Ada Moor,/);
+  });
+
+  it('is stopped by the address that stands in it, stays in the app, and only they themselves have it sent again', async () => {
+    await write();
+    await runDue(house, 'send-letter');
+    const text = come[0]!.text.replace(/=\r\n/g, '').replace(/=3D/g, '=');
+    const [page] = /\/stop-letters\/[\w-]+\/[\w-]{43}/.exec(text)!;
+    // A long header is folded onto a second line.
+    expect(text.replace(/\r\n\s+/g, ' ')).toContain(`List-Unsubscribe: <https://mentor.example${page}>`);
+    const stranger = await visit(open.app, null);
+    const wrong = page.replace(/.$/, (last) => (last === 'A' ? 'B' : 'A'));
+    expect((await stranger.ask('post', `/api${wrong}`, {})).status).toBe(404);
+    expect((await own()).by).toBe('letter');
+    expect((await stranger.ask('post', `/api${page}`, {})).status).toBe(200);
+    come = [];
+    await write();
+    await runDue(house, 'send-letter');
+    expect(come).toEqual([]);
+    expect((await letters()).letters[0]).toMatchObject({ inApp: true, sentAt: null });
+    expect(await own()).toMatchObject({ by: 'app', letters: [{ readAt: null }, { readAt: null }] });
+    await ada.ask('post', '/api/own-letters/read', {});
+    expect((await own()).letters.every(({ readAt }) => readAt !== null)).toBe(true);
+    const { id, letters: how } = await personOf();
+    expect(how).toEqual({ by: 'app', stopped: true });
+    expect((await coach.ask('put', `/api/people/${id}/letters`, { by: 'letter' })).body.message).toBe(
+      'Ada Moor has stopped letters. Only they can have them sent again.',
+    );
+    await ada.ask('put', '/api/own-letters/by', { by: 'letter' });
+    await coach.ask('put', `/api/people/${id}/letters`, { by: 'app' });
+    expect((await personOf()).letters).toEqual({ by: 'app', stopped: false });
+    expect((await coach.ask('put', `/api/people/${id}/letters`, { by: 'letter' })).status).toBe(200);
+  });
+
+  it('that opens a way in comes all the same to who has stopped letters, and holds no way to stop it', async () => {
+    await ada.ask('put', '/api/own-letters/by', { by: 'app' });
+    await forget();
+    await runDue(house, 'send-letter');
+    expect(come[0]!.text).toContain('Subject: A new password');
+    expect(come[0]!.text).not.toContain('stop-letters');
+    await ada.ask('put', '/api/own-letters/by', { by: 'letter' });
   });
 });
 

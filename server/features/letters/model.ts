@@ -1,3 +1,4 @@
+import type { LetterKind } from '@lean-mentor/core/letters';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
 
@@ -13,6 +14,12 @@ export interface LetterRow {
   /** When it left, and why it could not; both null while it waits, or where none does. */
   sentAt?: Date | null;
   failure?: string | null;
+  /** Whose it is, where it is one of those that can be worded and stopped; null of those that open a way in. */
+  accountId?: string | null;
+  kind?: LetterKind | null;
+  /** Kept in the app alone: they want none by mail. */
+  inApp?: boolean;
+  readAt?: Date | null;
 }
 
 export const letterTables = (sequelize: Sequelize) => ({
@@ -26,5 +33,9 @@ export const letterTables = (sequelize: Sequelize) => ({
     link: DataTypes.STRING,
     sentAt: instantColumn,
     failure: DataTypes.TEXT,
+    accountId: DataTypes.UUID,
+    kind: DataTypes.STRING,
+    inApp: DataTypes.BOOLEAN,
+    readAt: instantColumn,
   }),
 });

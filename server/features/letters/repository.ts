@@ -1,4 +1,6 @@
-import type { Letter } from '@lean-mentor/contract';
+import type { Letter, ResponseOf } from '@lean-mentor/contract';
+import type * as contract from '@lean-mentor/contract';
+import type { LetterKind, LetterTemplate } from '@lean-mentor/core/letters';
 import type { Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
@@ -27,4 +29,41 @@ export const listLetters = async ({ db }: House, showLink: (address: string) => 
     writtenAt: row.writtenAt.toISOString(),
     sentAt: row.sentAt?.toISOString() ?? null,
     failure: row.failure ?? null,
+    inApp: row.inApp ?? false,
   }));
+
+/** What was written to an account, newest first; only what it may read in the app. */
+export const findLettersOf = async ({ db }: House, accountId: string): Promise<ResponseOf<typeof contract.listOwnLetters>['letters']> =>
+  plainAll(await db.letters.findAll({ where: { accountId }, order: [['writtenAt', 'DESC']], limit: 100 })).map((row) => ({
+    ...{ id: row.id, subject: row.subject, body: row.body, writtenAt: row.writtenAt.toISOString() },
+    readAt: row.readAt?.toISOString() ?? null,
+  }));
+
+export async function markLettersRead({ db, now }: House, accountId: string): Promise<void> {
+  await db.letters.update({ readAt: now() }, { where: { accountId, readAt: null } });
+}
+
+const settingName = 'letter-words';
+/** The coach's own words by kind of letter. */
+export type LetterWords = ResponseOf<typeof contract.getLetterWords>;
+const noWords: LetterWords = { words: {}, revision: 0 };
+
+export const findLetterWords = async ({ db }: House, transaction?: Transaction): Promise<LetterWords> =>
+  (plain(await db.practiceSettings.findByPk(settingName, transaction ? { transaction } : {}))?.value as LetterWords | undefined) ?? noWords;
+
+/** Sets the words of one kind, or takes them away; false, and nothing changed, where they are not as the caller knew them. */
+export const changeLetterWords = (
+  { db }: House,
+  kind: LetterKind,
+  template: LetterTemplate | null,
+  knownRevision: number,
+): Promise<boolean> =>
+  db.sequelize.transaction(async (transaction) => {
+    const found = plain(await db.practiceSettings.findByPk(settingName, { transaction, lock: transaction.LOCK.UPDATE }));
+    const { words, revision } = (found?.value as LetterWords | undefined) ?? noWords;
+    if (revision !== knownRevision) return false;
+    const { [kind]: _, ...others } = words;
+    const value: LetterWords = { words: template ? { ...others, [kind]: template } : others, revision: revision + 1 };
+    await db.practiceSettings.upsert({ name: settingName, value }, { transaction });
+    return true;
+  });

@@ -1,6 +1,7 @@
 import nodemailer from 'nodemailer';
 import type { House } from '../../house/house.ts';
 import { changeLetter, findLetter } from './repository.ts';
+import { stopPage } from './stopping.ts';
 
 /** A server that does not answer for so long, in ms, is tried again later. */
 const patienceMs = 20_000;
@@ -16,6 +17,7 @@ export async function sendLetter(house: House, letterId: string): Promise<void> 
   const { mail, url } = house.config;
   const letter = await findLetter(house, letterId);
   if (!mail || !letter || letter.sentAt) return;
+  const stop = letter.accountId ? `${url}${stopPage(house, letter.accountId)}` : null;
   const transport = nodemailer.createTransport({
     url: mail.server,
     connectionTimeout: patienceMs,
@@ -30,10 +32,12 @@ export async function sendLetter(house: House, letterId: string): Promise<void> 
       from: mail.from,
       to: { name: letter.toName, address: letter.toAddress },
       subject: letter.subject,
-      text: `${absolute(letter.body, url)}${letter.link ? `\n\n${url}${letter.link}` : ''}\n`,
+      text: `${absolute(letter.body, url)}${letter.link ? `\n\n${url}${letter.link}` : ''}${stop ? `\n\n--\nNo more letters, only in the app: ${stop}` : ''}\n`,
       messageId: `<${letter.id}@${new URL(url).hostname}>`,
       // No machine answers a machine (RFC 3834).
       headers: { 'Auto-Submitted': 'auto-generated' },
+      // Shown by mail programs as a way to unsubscribe (RFC 2369).
+      ...(stop && { list: { unsubscribe: stop } }),
     });
   } finally {
     transport.close();

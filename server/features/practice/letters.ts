@@ -1,3 +1,5 @@
+import type { LetterToWord } from '@lean-mentor/core/letters';
+
 /** What was done with a client's plan. Days are YYYY-MM-DD. */
 export type MembershipChange =
   | { kind: 'given'; fromOn: string; untilOn: string | null }
@@ -16,19 +18,13 @@ function sentence(plan: string, change: MembershipChange): string {
 }
 
 /** To everyone of a client: what was done with their plan. */
-export const membershipLetter = (name: string, plan: string, change: MembershipChange): { subject: string; body: string } => ({
-  subject: 'Your plan',
-  body: `Hello ${name},\n\n${sentence(plan, change)} You see what is left of it when you sign in. Footage you have sent stays yours to look at in any case.`,
+export const membershipLetter = (name: string, plan: string, change: MembershipChange): LetterToWord => ({
+  kind: 'plan',
+  values: { name, change: sentence(plan, change) },
 });
 
 /** To everyone of a client: their coach is away, and a promise moved. `until` and `by` are instants in words. */
-export const promiseMovedLetter = (
-  name: string,
-  about: string,
-  until: string,
-  by: string,
-  words: string,
-): { subject: string; body: string } => ({
-  subject: 'Your critique comes later than promised',
-  body: `Hello ${name},\n\nYour coach cannot work until ${until}, so the critique of “${about}” comes later: by ${by}.${words ? `\n\n${words}` : ''}`,
+export const promiseMovedLetter = (name: string, about: string, until: string, by: string, words: string): LetterToWord => ({
+  kind: 'promise-moved',
+  values: { name, about, until, by, words },
 });

@@ -21,5 +21,10 @@ export async function passOn(house: House, account: Account, row: RequestRow, tr
   // The clock of one that had reached the coach stands while the guardian decides.
   const stoppedAt = row.stoppedAt ?? (row.state === 'waiting' ? house.now() : null);
   await changeRequest(house, row.id, { state: 'guardian', stoppedAt }, transaction);
-  await postLetters(house, row.clientId, (person) => (person.role === 'guardian' ? guardianLetter(client.name) : null), transaction);
+  await postLetters(
+    house,
+    row.clientId,
+    (person) => (person.role === 'guardian' ? guardianLetter(person, client.name) : null),
+    transaction,
+  );
 }

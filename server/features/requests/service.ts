@@ -75,7 +75,7 @@ export async function askFirst(
       },
       transaction,
     );
-    await postLetters(house, row.clientId, () => needFirstLetter(account.name, need, words), transaction);
+    await postLetters(house, row.clientId, (person) => needFirstLetter(person, account.name, need, words), transaction);
   });
   return getRequest(house, account, requestId);
 }
@@ -129,7 +129,7 @@ export async function withdrawConsent(house: House, account: Account, requestId:
     await forgetPartner(house, row, transaction);
     const state = row.state === 'sent' ? 'sent' : 'withdrawn';
     await changeRequest(house, requestId, { state, stoppedAt: null, consentWithdrawnAt: house.now() }, transaction);
-    await postLetters(house, row.clientId, () => consentLetter(account.name), transaction);
+    await postLetters(house, row.clientId, (person) => consentLetter(person, account.name), transaction);
   });
   return getRequest(house, account, requestId);
 }

@@ -33,6 +33,6 @@ export async function footageRested(house: House, footageId: string, failure: st
         transaction,
       );
     }
-    await postLetters(house, row.clientId, () => unreadableLetter(found.fileName, failure, others.length), transaction);
+    await postLetters(house, row.clientId, (person) => unreadableLetter(person, found.fileName, failure, others.length), transaction);
   });
 }

@@ -8,6 +8,7 @@ import { Fetched } from '../../shared/fetched/index.ts';
 import { Button, FaultNote, Field, inputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useAccount } from '../access/index.ts';
+import { OwnLettersChoice } from '../letters/index.ts';
 import { SecondStep } from './SecondStep.tsx';
 import { useChangePasswordMutation, useEndOwnSessionMutation, useListOwnSessionsQuery } from './api.ts';
 
@@ -25,6 +26,12 @@ export function AccountPage() {
         <section aria-label="A second step" className="flex flex-col gap-4">
           <h2 className="border-t border-ink pt-2 text-desk">A second step at the door</h2>
           <SecondStep />
+        </section>
+      )}
+      {(account?.role === 'client' || account?.role === 'guardian') && (
+        <section aria-label="Letters" className="flex flex-col gap-4">
+          <h2 className="border-t border-ink pt-2 text-desk">Letters</h2>
+          <OwnLettersChoice />
         </section>
       )}
       <section aria-label="Where you are signed in" className="flex flex-col gap-2">

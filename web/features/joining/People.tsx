@@ -9,6 +9,7 @@ import { Fetched } from '../../shared/fetched/index.ts';
 import { Button, FaultNote, Field, smallInputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useAccount } from '../access/index.ts';
+import { useSetLettersByMutation } from '../letters/index.ts';
 import { useChangePersonMutation, useListPeopleQuery, usePausePersonMutation, useRemovePersonMutation } from './api.ts';
 
 /** Everybody who signs in here: another name or address, a pause, or taken away. */
@@ -41,12 +42,13 @@ const standsFor = ({ role, clients }: Person): string => {
 type Act = 'change' | 'remove';
 
 function PersonRow({ person }: { person: Person }) {
-  const { id, name, email, pausedAt } = person;
+  const { id, name, email, role, letters, pausedAt } = person;
   const isSelf = useAccount()?.id === id;
   const [act, setAct] = useState<Act | null>(null);
   const [pause, paused] = usePausePersonMutation();
   const [remove, removed] = useRemovePersonMutation();
-  const error = paused.error ?? removed.error;
+  const [setBy, by] = useSetLettersByMutation();
+  const error = paused.error ?? removed.error ?? by.error;
   const turn = (to: Act): void => setAct(act === to ? null : to);
   return (
     <li className="py-2" data-person={email}>
@@ -55,12 +57,23 @@ function PersonRow({ person }: { person: Person }) {
         <span className="w-60 truncate text-reed">{email}</span>
         <span className="grow text-reed">
           {standsFor(person)}
+          {letters.by === 'app' && `, letters only in the app${letters.stopped ? ' (their own wish)' : ''}`}
           {pausedAt && <span className="font-semibold text-ink">, paused since {format(pausedAt, 'd MMMM')}</span>}
         </span>
         <span className="flex whitespace-nowrap">
           <Button look="quiet" aria-label={`Change ${name}`} onClick={() => turn('change')}>
             Change …
           </Button>
+          {(role === 'client' || role === 'guardian') && !letters.stopped && (
+            <Button
+              look="quiet"
+              busy={by.isLoading}
+              aria-label={letters.by === 'letter' ? `Letters to ${name} only in the app` : `Letters to ${name} by mail`}
+              onClick={() => void setBy({ accountId: id, by: letters.by === 'letter' ? 'app' : 'letter' })}
+            >
+              {letters.by === 'letter' ? 'Only in the app' : 'Letters by mail'}
+            </Button>
+          )}
           {!isSelf && (
             <>
               <Button

@@ -52,8 +52,7 @@ export function LettersPage() {
   const fetched = useListLettersQuery(undefined, { refetchOnMountOrArgChange: true });
   const { data } = fetched;
   return (
-    <main className="max-w-3xl py-8">
-      <h1 className="text-title">Letters</h1>
+    <div className="max-w-3xl">
       <p className="mb-6 text-reed">
         What Lean Mentor wrote to whom.{data && !data.leave && ' No letter leaves this machine: they are kept here to be read.'}
       </p>
@@ -70,12 +69,16 @@ export function LettersPage() {
             <div className="min-w-0">
               <h2 className="mb-1 text-read">{letter.subject}</h2>
               <p className="whitespace-pre-line">{letter.body}</p>
-              {data.leave && <Sent letter={letter} />}
+              {letter.inApp ? (
+                <p className="mt-2 text-small text-reed">Only in the app: they want none by mail.</p>
+              ) : (
+                data.leave && <Sent letter={letter} />
+              )}
               {letter.link && <PassedOn link={letter.link} to={letter.toName} />}
             </div>
           </li>
         ))}
       </ol>
-    </main>
+    </div>
   );
 }

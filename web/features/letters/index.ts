@@ -1,1 +1,3 @@
-export { LettersPage } from './LettersPage.tsx';
+export { useSetLettersByMutation, useStopLettersMutation } from './api.ts';
+export { OwnLettersLink } from './OwnLettersLink.tsx';
+export { OwnLettersChoice } from './OwnLettersChoice.tsx';

@@ -1,7 +1,7 @@
 /** The product's name with its mark: a ribbon that sways. */
 export const Wordmark = ({ large = false }: { large?: boolean }) => (
   <span
-    className={`inline-flex items-center gap-2 font-head font-bold tracking-tight text-pine ${large ? 'text-banner' : 'text-read'}`}
+    className={`inline-flex shrink-0 items-center gap-2 font-head whitespace-nowrap font-bold tracking-tight text-pine ${large ? 'text-banner' : 'text-read'}`}
     style={{ fontStretch: '122%' }}
   >
     <svg viewBox="0 0 16 32" className={large ? 'h-10 w-5' : 'h-6 w-3'} aria-hidden>

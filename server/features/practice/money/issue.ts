@@ -1,4 +1,5 @@
 import type { Account } from '@lean-mentor/contract';
+import type { LetterToWord } from '@lean-mentor/core/letters';
 import { negated, sumOf } from '@lean-mentor/core/money';
 import { addCalendarDays, dayText } from '@lean-mentor/core/queue';
 import type { Transaction } from 'sequelize';
@@ -45,7 +46,7 @@ async function recipientOf(house: House, clientId: string): Promise<string> {
 export async function tellPayer(
   house: House,
   clientId: string,
-  letter: (name: string) => { subject: string; body: string },
+  letter: (name: string) => LetterToWord,
   transaction: Transaction,
 ): Promise<void> {
   const minor = isMinor((await findClient(house, clientId))!);
