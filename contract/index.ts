@@ -23,6 +23,7 @@ export * from './films.ts';
 export * from './fixes.ts';
 export * from './followup.ts';
 export * from './footage.ts';
+export * from './handOver.ts';
 export * from './health.ts';
 export * from './joining.ts';
 export * from './letters.ts';

@@ -16,6 +16,7 @@ export const subjects = [
   'clip',
   'critique',
   'draft',
+  'hand-over',
   'ladder',
   'letter',
   'letter-words',

@@ -11,6 +11,7 @@ import * as films from './films.ts';
 import * as fixes from './fixes.ts';
 import * as followup from './followup.ts';
 import * as footage from './footage.ts';
+import * as handOver from './handOver.ts';
 import * as health from './health.ts';
 import * as joining from './joining.ts';
 import * as letters from './letters.ts';
@@ -52,7 +53,7 @@ export const rooms = {
   bouts: operationsOf(bouts),
   practice: operationsOf(practice),
   money: operationsOf(money),
-  queue: operationsOf({ ...queue, ...calendar }),
+  queue: operationsOf({ ...queue, ...calendar, ...handOver }),
   desk: operationsOf({ ...desk, ...noteFiles }),
   scoring: operationsOf(scoring),
   book: operationsOf({ ...book, ...bookEntries }),

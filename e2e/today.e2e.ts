@@ -92,4 +92,33 @@ describe('Today', () => {
     await page.goto(`${base}/letters`);
     await expect.poll(spent, { timeout: 10_000 }).toBeGreaterThan(before + 2 / 60);
   });
+
+  it('is handed to an assistant until a day, done by them, sent back with a word, offered again and taken', async () => {
+    const jonas = await visit(browser, base, 'jonas', '/today', laptop);
+    await marit.page.goto(`${base}/today`);
+    await marit.press('button', 'Hand over Odalys Fenn’s request');
+    await marit.fill('A word (may stay empty)', 'Only the first minute.');
+    expect(await findings(marit.page)).toEqual([]);
+    await marit.press('button', 'Hand it over');
+    await marit.sees('with Jonas Wray, by tomorrow');
+    await jonas.page.reload();
+    await jonas.sees('asked by Marit Osei, by tomorrow');
+    await jonas.sees('Marit Osei: Only the first minute.');
+    expect(await findings(jonas.page)).toEqual([]);
+    await jonas.press('button', 'It is done: Coding, Odalys Fenn');
+    await jonas.sees('offered to Marit Osei');
+    await marit.page.reload();
+    await marit.sees('Jonas Wray has done it');
+    await marit.press('button', 'Send back …: Coding, Odalys Fenn');
+    await marit.fill('A word on why', 'The clinch is missing.');
+    await marit.press('button', 'Send it back');
+    await marit.sees('Marit Osei: The clinch is missing.');
+    await jonas.page.reload();
+    await jonas.press('button', 'It is done: Coding, Odalys Fenn');
+    await jonas.sees('offered to Marit Osei');
+    await marit.page.reload();
+    await marit.press('button', 'Take it: Coding, Odalys Fenn');
+    await marit.page.waitForFunction(() => !document.body.innerText.includes('In other hands'));
+    expect([...marit.faults, ...jonas.faults]).toEqual([]);
+  });
 });

@@ -43,4 +43,16 @@ export {
   type StreamInput,
   type Turnaround,
 } from './stream.ts';
+export {
+  actsOf,
+  afterAct,
+  handOverActs,
+  handOverParts,
+  handOverStates,
+  needsWord,
+  type HandOverAct,
+  type HandOverPart,
+  type HandOverSide,
+  type HandOverState,
+} from './handOver.ts';
 export { atRiskFrom, dayInShort, type DayInShort } from './dayInShort.ts';

@@ -75,6 +75,7 @@ describe('migrations', () => {
       '025-calendar-links',
       '026-money',
       '027-letter-words',
+      '028-hand-overs',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

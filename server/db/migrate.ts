@@ -27,6 +27,7 @@ import * as people from './migrations/024-people.ts';
 import * as calendarLinks from './migrations/025-calendar-links.ts';
 import * as money from './migrations/026-money.ts';
 import * as letterWords from './migrations/027-letter-words.ts';
+import * as handOvers from './migrations/028-hand-overs.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
 export interface Migration {
@@ -63,6 +64,7 @@ export const migrations: readonly Migration[] = [
   { name: '025-calendar-links', statements: calendarLinks.statements },
   { name: '026-money', statements: money.statements },
   { name: '027-letter-words', statements: letterWords.statements },
+  { name: '028-hand-overs', statements: handOvers.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

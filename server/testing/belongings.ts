@@ -117,6 +117,11 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     ...{ id: house.newId(), accountId, toName: 'Somebody', toAddress: 'a@b.example', subject: 'A critique', body: 'Read it.' },
     ...{ kind: 'critique', inApp: false, link: null, writtenAt: now },
   });
+  const handOverId = house.newId();
+  await db.handOvers.create({
+    ...{ id: handOverId, requestId, part: 'notes', boutId: null, fromId: otherAccountId, toId: accountId, dueOn: '2026-12-01' },
+    ...{ state: 'asked', said: [], madeAt: now },
+  });
   const calendarToken = randomBytes(32).toString('base64url');
   await db.calendarLinks.upsert({ accountId, digest: digestOf(calendarToken), madeAt: now, readAt: null });
   const [planId, membershipId, pauseId] = [house.newId(), house.newId(), house.newId()];
@@ -309,6 +314,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     membershipId,
     invoiceId,
     paymentId,
+    handOverId,
     kind: 'answer',
     signature: stopPage(house, otherAccountId).split('/').at(-1)!,
     year: '2026',

@@ -3,6 +3,7 @@ export {
   changeAccount,
   deleteAccount,
   findGuardiansOfGrown,
+  findHands,
   findPeople,
   putAgreement,
   unlinkClient,

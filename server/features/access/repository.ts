@@ -103,6 +103,16 @@ export async function findPeople({ db, config }: House): Promise<{ row: AccountR
   }));
 }
 
+/** The coaching side, who may sign in, by name: into whose hands work can be given. */
+export const findHands = async ({ db, config }: House): Promise<{ id: string; name: string }[]> =>
+  plainAll(
+    await db.accounts.findAll({
+      where: { role: ['coach', 'assistant'], pausedAt: null, ...(config.demo ? {} : { demo: false }) },
+      attributes: ['id', 'name'],
+      order: [['name', 'ASC']],
+    }),
+  );
+
 export async function deleteAccount({ db }: House, id: string, transaction: Transaction): Promise<void> {
   await db.accounts.destroy({ where: { id }, transaction });
 }

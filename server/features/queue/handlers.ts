@@ -4,6 +4,7 @@ import { changePractice } from '../practice/index.ts';
 import { placeRequest } from '../requests/index.ts';
 import { endCalendarLink, getCalendarLink, makeCalendarLink, readCalendar } from './calendar.ts';
 import { recordDeskTime } from './deskTime.ts';
+import { actOnHandOver, giveOver, listHandOvers } from './handOver.ts';
 import { endPause, pauseWork } from './pauses.ts';
 import { getPromise, getPromises } from './promises.ts';
 import { getWorkload } from './workload.ts';
@@ -48,6 +49,15 @@ export const queueHandlers: Handlers<typeof rooms.queue> = {
 
   readCalendar: async (house, { params, res }) => {
     res.type('text/calendar').send(await readCalendar(house, params.calendarToken));
+  },
+
+  listHandOvers: (house, { account }) => listHandOvers(house, account),
+
+  giveOver: (house, { account, params, body }) => giveOver(house, account, params.requestId, body),
+
+  actOnHandOver: async (house, { account, params, body }) => {
+    await actOnHandOver(house, account, params.handOverId, body);
+    return done;
   },
 
   recordDeskTime: async (house, { account, params, body }) => {

@@ -8,6 +8,7 @@ import { dayAndHour } from '../../shared/time/dayWords.ts';
 import { FootageProgressLine } from '../footage/index.ts';
 import { attireWords, kindWords } from '../requests/index.ts';
 import { BoutRibbon } from '../sheet/index.ts';
+import { GiveOver } from './GiveOver.tsx';
 import { minutesWords, slackOf } from './words.ts';
 
 function workWords({ marks, notes }: TodayRow): string {
@@ -82,6 +83,7 @@ export function RequestRow({ row, estimate, forecast, shift, place, last, now, o
               </>
             )}
             {row.place !== null && <span className="text-small text-reed">moved by hand</span>}
+            <GiveOver row={row} />
           </div>
         )}
       </div>

@@ -11,6 +11,7 @@ import { OpenQuestions } from '../critique/index.ts';
 import { useGetTodayQuery, usePlaceRequestMutation, useSetPolicyMutation } from './api.ts';
 import { DayPlan } from './DayPlan.tsx';
 import { deskTimeOf, scheduled, type Today } from './daySchedule.ts';
+import { HandOvers } from './HandOvers.tsx';
 import { OrderTable } from './OrderTable.tsx';
 import { RequestList } from './RequestList.tsx';
 import { useSchedule } from './useSchedule.ts';
@@ -66,6 +67,7 @@ export function TodayPage() {
         </section>
         <div className="min-w-0">
           {data && forecast && <AtRisk today={data} forecast={forecast} now={now} />}
+          <HandOvers now={now} />
           <OpenQuestions now={now} />
           <Fetched of={fetched} />
           {data && data.rows.length > 1 && (

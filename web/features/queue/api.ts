@@ -6,7 +6,17 @@ const queueApi = baseApi.injectEndpoints({
     getToday: queryOf(build, contract.getToday),
     setPolicy: mutationOf(build, contract.setPolicy),
     placeRequest: mutationOf(build, contract.placeRequest),
+    listHandOvers: queryOf(build, contract.listHandOvers),
+    giveOver: mutationOf(build, contract.giveOver),
+    actOnHandOver: mutationOf(build, contract.actOnHandOver),
   }),
 });
 
-export const { useGetTodayQuery, useSetPolicyMutation, usePlaceRequestMutation } = queueApi;
+export const {
+  useGetTodayQuery,
+  useSetPolicyMutation,
+  usePlaceRequestMutation,
+  useListHandOversQuery,
+  useGiveOverMutation,
+  useActOnHandOverMutation,
+} = queueApi;

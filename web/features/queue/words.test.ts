@@ -1,6 +1,6 @@
 import type { TodayRow } from '@lean-mentor/contract';
 import { describe, expect, it } from 'vitest';
-import { dayLine, handWords, minutesWords, shiftWords, slackOf, spanWords } from './words.ts';
+import { byDayWords, dayLine, handWords, minutesWords, shiftWords, slackOf, spanWords } from './words.ts';
 
 const now = new Date('2026-11-30T10:00:00');
 const hour = 3_600_000;
@@ -12,6 +12,15 @@ const forecast = (finishHours: number | null, lateShare = 0) => ({
   lateShare,
 });
 const due = (hours: number) => ({ dueAt: new Date(now.getTime() + hours * hour).toISOString() }) as TodayRow;
+
+describe('a day by which something is asked for', () => {
+  it('is named, and told apart once it has passed', () => {
+    const now = new Date(2026, 10, 30, 9);
+    expect(byDayWords('2026-12-01', now)).toBe('by tomorrow');
+    expect(byDayWords('2026-11-30', now)).toBe('by today');
+    expect(byDayWords('2026-11-29', now)).toBe('was asked for by yesterday');
+  });
+});
 
 describe('the day in a sentence', () => {
   const day = { reviewsToday: 3, minutesToday: 130, lateNow: 0, firstLateAt: null };

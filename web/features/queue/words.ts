@@ -1,6 +1,14 @@
 import type { TodayRow } from '@lean-mentor/contract';
 import { durationText } from '@lean-mentor/core/footage';
-import { atRiskFrom, type DayInShort, type OrderPolicy, type PolicyForecast, type ReviewForecast } from '@lean-mentor/core/queue';
+import {
+  atRiskFrom,
+  type DayInShort,
+  type HandOverPart,
+  type OrderPolicy,
+  type PolicyForecast,
+  type ReviewForecast,
+} from '@lean-mentor/core/queue';
+import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { dayAndHour, dayWords } from '../../shared/time/dayWords.ts';
 
 export const policyWords: Record<OrderPolicy, { name: string; what: string }> = {
@@ -10,6 +18,14 @@ export const policyWords: Record<OrderPolicy, { name: string; what: string }> = 
   'fair-share': { name: 'In turn', what: 'One of each client in turn, whoever waits longest first.' },
   'least-weighted-lateness': { name: 'Least late', what: 'Whatever costs the least lateness, higher plans weighing more.' },
 };
+
+export const partWords: Record<HandOverPart, string> = { review: 'The whole review', code: 'Coding', notes: 'Drafting notes' };
+
+/** Until which day something is asked for (YYYY-MM-DD). */
+export function byDayWords(day: string, now: Date): string {
+  const at = parseISO(day);
+  return differenceInCalendarDays(at, now) < 0 ? `was asked for by ${dayWords(at, now)}` : `by ${dayWords(at, now)}`;
+}
 
 const hour = 3_600_000;
 
