@@ -1,9 +1,10 @@
-import { orderPolicies, reviewKinds } from '@lean-mentor/core/queue';
+import { orderPolicies, reviewKinds, type Season } from '@lean-mentor/core/queue';
 import { z } from 'zod';
 import { done, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { amount, pause, turnaround, workingHours } from './practice.ts';
 import { request } from './requests.ts';
+import { sameAs } from './sameAs.ts';
 
 /** A request that waits, as the order of the day sees it. */
 export const todayRow = request.extend({
@@ -60,6 +61,10 @@ export const workloadSource = z.object({
 });
 export type WorkloadSource = z.infer<typeof workloadSource>;
 
+/** What the weeks counted and the weeks ahead were like in earlier years. */
+const season = sameAs<Season>()(z.object({ requests: z.number().min(0), expected: z.number().min(0) }));
+export const seasons = z.object({ recent: season, ahead: z.array(season) });
+
 /** Who worked at the desk over the weeks counted, most first. */
 export const workHands = z.array(z.object({ name: z.string(), hours: z.number().min(0), requests: z.int().min(1) }));
 export type WorkHands = z.infer<typeof workHands>;
@@ -78,6 +83,7 @@ export const getWorkload = operation({
     currency: z.string(),
     sources: z.array(workloadSource),
     hands: workHands,
+    seasons,
     hours: workingHours,
     pauses: z.array(pause),
     policy: z.enum(orderPolicies),

@@ -55,4 +55,5 @@ export {
   type HandOverSide,
   type HandOverState,
 } from './handOver.ts';
+export { seasonFactor, seasonsOf, type Season, type Seasons } from './seasons.ts';
 export { atRiskFrom, dayInShort, type DayInShort } from './dayInShort.ts';

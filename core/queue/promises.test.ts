@@ -15,6 +15,18 @@ describe('what is promised at the latest', () => {
     expect(text(dueAfter({ ...hours, weekly: [] }, { hours: 10, kind: 'working' }, friday))).toBe('2026-11-28T01:00');
   });
 
+  it('counts no hour in which the coach is away, of the calendar neither', () => {
+    const pauses = [
+      { fromAt: at('2026-11-27T10:00Z'), toAt: at('2026-11-27T18:00Z') },
+      { fromAt: at('2026-11-28T00:00Z'), toAt: at('2026-11-28T06:00Z') },
+      { fromAt: at('2026-12-20T00:00Z'), toAt: at('2026-12-30T06:00Z') },
+    ];
+    // Three hours of the first pause are left, and the second lies before the end.
+    expect(text(dueAfter({ ...hours, pauses }, { hours: 10, kind: 'calendar' }, at('2026-11-27T15:00Z')))).toBe('2026-11-28T10:00');
+    expect(text(dueAfter({ ...hours, pauses }, { hours: 2, kind: 'calendar' }, at('2026-11-27T09:00Z')))).toBe('2026-11-27T19:00');
+    expect(text(dueAfter({ ...hours, pauses }, { hours: 1, kind: 'calendar' }, at('2026-11-27T09:00Z')))).toBe('2026-11-27T10:00');
+  });
+
   it('has as much left after the clock stood as before', () => {
     const due = at('2026-11-30T11:00Z');
     const stood = { fromAt: at('2026-11-27T16:00Z'), toAt: at('2026-12-01T12:00Z') };

@@ -3,9 +3,21 @@ import { afterWorking, workingBetween, type TimeSpan, type WorkingHours } from '
 
 const hour = 3_600_000;
 
-/** By when a critique is promised for what is ready at an instant (epoch ms). Where nobody works, hours of the calendar count. */
+/** The instant (epoch ms) at which so many ms of the calendar have passed, those of pauses not counted. */
+function afterCalendar({ pauses = [] }: WorkingHours, fromAt: number, ms: number): number {
+  let dueAt = fromAt + ms;
+  for (const pause of [...pauses].sort((a, b) => a.fromAt - b.fromAt))
+    if (pause.fromAt < dueAt) dueAt += Math.max(0, pause.toAt - Math.max(pause.fromAt, fromAt));
+  return dueAt;
+}
+
+/**
+ * By when a critique is promised for what is ready at an instant (epoch ms). Where nobody works, hours of the calendar count; while the
+ * coach is away neither do.
+ */
 export const dueAfter = (hours: WorkingHours, turnaround: Turnaround, readyAt: number): number =>
-  (turnaround.kind === 'working' ? afterWorking(hours, readyAt, turnaround.hours * hour) : null) ?? readyAt + turnaround.hours * hour;
+  (turnaround.kind === 'working' ? afterWorking(hours, readyAt, turnaround.hours * hour) : null) ??
+  afterCalendar(hours, readyAt, turnaround.hours * hour);
 
 /**
  * A promise whose clock stood from `stoppedAt` to `goesOnAt`: as much time is left afterwards as was left before, working time or time of

@@ -1,6 +1,7 @@
 import { drawsFrom, type Draws } from '../statistics/index.ts';
 import { drawDeskTime, middleDeskMinutes, type DeskTime, type ReviewKind } from './deskTime.ts';
 import { byPromise, type OrderPolicy } from './orders.ts';
+import { blockWeeks, drawSeason, seasonFactor, type Seasons } from './seasons.ts';
 import { workingWindows, type TimeSpan, type WorkingHours } from './workingHours.ts';
 
 const hour = 3_600_000;
@@ -34,6 +35,8 @@ export interface StreamInput {
   policy: OrderPolicy;
   seed: number;
   runs: number;
+  /** The seasons of the weeks ahead and of those the rates were counted in; left out, all weeks are alike. */
+  seasons?: Seasons;
 }
 
 /** What weeks of requests lead to, run by run. */
@@ -103,15 +106,28 @@ interface Arrival {
 /** Jeffreys' belief about a rate: half an event more than was seen. */
 const halfAnEvent = 0.5;
 
+/** The weeks ahead in blocks of one season each, with how many times as much comes in it as in ordinary weeks. */
+function blocksOf({ weeks, seasons }: StreamInput, draws: Draws): { from: number; weeks: number; factor: number }[] {
+  if (!seasons) return [{ from: 0, weeks, factor: 1 }];
+  return seasons.ahead.map((season, i) => {
+    const from = i * blockWeeks;
+    return { from, weeks: Math.min(blockWeeks, weeks - from), factor: drawSeason(season, draws) };
+  });
+}
+
 function arrivalsOf(input: StreamInput, line: WorkLine, draws: Draws): Arrival[] {
   const takes = drawDeskTime(input.deskTime, draws);
   const all: Arrival[] = [];
+  const blocks = blocksOf(input, draws);
+  // What was counted in a busy season is less in ordinary weeks.
+  const usual = input.seasons ? seasonFactor(input.seasons.recent) : 1;
   input.sources.forEach((source, s) => {
-    const rate = draws.gamma(source.seen.requests + halfAnEvent) / source.seen.weeks;
+    const rate = draws.gamma(source.seen.requests + halfAnEvent) / (source.seen.weeks * usual);
     for (let client = 0; client < source.clients; client++) {
-      const many = draws.poisson(rate * input.weeks);
-      for (let i = 0; i < many; i++) {
-        const readyAt = input.nowAt + draws.uniform() * input.weeks * weekMs;
+      const moments = blocks.flatMap(({ from, weeks, factor }) =>
+        Array.from({ length: draws.poisson(rate * factor * weeks) }, () => input.nowAt + (from + draws.uniform() * weeks) * weekMs),
+      );
+      moments.forEach((readyAt, i) => {
         const { kind, minutes } = source.bouts[Math.floor(draws.uniform() * source.bouts.length)]!;
         const review = { kind, boutMinutes: minutes, spoken: source.spoken };
         const ready = line.passedAt(readyAt);
@@ -126,7 +142,7 @@ function arrivalsOf(input: StreamInput, line: WorkLine, draws: Draws): Arrival[]
           work: takes(review) * 60_000,
           minutes: middleDeskMinutes(input.deskTime, review),
         });
-      }
+      });
     }
   });
   return all.sort((a, b) => a.readyAt - b.readyAt);

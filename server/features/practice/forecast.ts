@@ -37,15 +37,16 @@ export function boutMinutesOf(
 }
 
 /** Everything that waits for the coach, as the schedule takes it. */
-export async function findWaiting(house: House, plans: readonly PlanRow[]): Promise<WaitingReview[]> {
-  const rows = await findWaitingRows(house);
+export async function findWaiting(house: House, plans: readonly PlanRow[], transaction?: Transaction): Promise<WaitingReview[]> {
+  const rows = await findWaitingRows(house, transaction);
   const clientIds = [...new Set(rows.map(({ clientId }) => clientId))];
   const [current, late, spent] = await Promise.all([
-    currentPlans(house, clientIds),
-    lateClients(house, clientIds),
+    currentPlans(house, clientIds, transaction),
+    lateClients(house, clientIds, transaction),
     findSpentMinutes(
       house,
       rows.map(({ id }) => id),
+      transaction,
     ),
   ]);
   return rows.map((row) => {
@@ -66,8 +67,11 @@ export async function findWaiting(house: House, plans: readonly PlanRow[]): Prom
 }
 
 /** Reviews that were sent and whose time at the desk was measured, oldest first; the last 300. */
-export const findPastReviews = async (house: House): Promise<(PastReview & { requestId: string; spoken: boolean })[]> =>
-  (await findPastRows(house)).map(({ kind, ...row }) => ({ ...row, kind: reviewKindOf(kind) }));
+export const findPastReviews = async (
+  house: House,
+  transaction?: Transaction,
+): Promise<(PastReview & { requestId: string; spoken: boolean })[]> =>
+  (await findPastRows(house, transaction)).map(({ kind, ...row }) => ({ ...row, kind: reviewKindOf(kind) }));
 
 /** Draws of the days ahead for one promise: a P80 within a fiftieth. */
 const promiseRuns = 2000;
@@ -84,7 +88,7 @@ const quarterHour = 15 * 60_000;
 
 /**
  * What can be promised to a request that is ready now, under the present policy and beside all that waits. Said to the quarter of an hour
- * after, since nobody's day is that exact.
+ * after, since nobody's day is that exact. Within a transaction all is read on its own connection: others may wait for one meanwhile.
  */
 export async function forecastFor(
   house: House,
@@ -95,7 +99,7 @@ export async function forecastFor(
   const [{ practice, hours }, plans, past, late] = await Promise.all([
     practiceNow(house, transaction),
     findPlans(house, transaction),
-    findPastReviews(house),
+    findPastReviews(house, transaction),
     lateClients(house, [one.clientId], transaction),
   ]);
   const nowAt = house.now().getTime();
@@ -110,7 +114,7 @@ export async function forecastFor(
     boutMinutes: one.boutMinutes,
     spoken: standing?.plan.includes.includes('spoken') ?? false,
   };
-  const others = (await findWaiting(house, plans)).filter(({ id }) => id !== one.id);
+  const others = (await findWaiting(house, plans, transaction)).filter(({ id }) => id !== one.id);
   const input: ScheduleInput = { reviews: others, hours, nowAt, deskTime: deskTimeFrom(past), seed: 1, runs: promiseRuns };
   const byAt = promiseFor(review, input, practice.policy);
   return { byAt: byAt === null ? null : new Date(Math.ceil(byAt / quarterHour) * quarterHour), dueAt: new Date(dueAt) };

@@ -70,15 +70,19 @@ export async function listMemberships(house: House, clientIds?: readonly string[
 }
 
 /** The plan each of some clients has today; none for a client without one. */
-export async function currentPlans(house: House, clientIds: readonly string[]): Promise<Map<string, Standing>> {
-  const all = await standings(house, await findMemberships(house, clientIds));
+export async function currentPlans(house: House, clientIds: readonly string[], transaction?: Transaction): Promise<Map<string, Standing>> {
+  const all = await standings(house, await findMemberships(house, clientIds, transaction), transaction);
   return new Map(all.filter(({ period }) => period !== null).map((one) => [one.row.clientId, one]));
 }
 
 /** The plan that a request was taken from. */
-export async function planOfMembership(house: House, membershipId: string | null): Promise<{ plan: PlanRow } | null> {
-  const row = membershipId && (await findMembership(house, membershipId));
-  return row ? { plan: await requirePlan(house, row.planId) } : null;
+export async function planOfMembership(
+  house: House,
+  membershipId: string | null,
+  transaction?: Transaction,
+): Promise<{ plan: PlanRow } | null> {
+  const row = membershipId && (await findMembership(house, membershipId, transaction));
+  return row ? { plan: await requirePlan(house, row.planId, transaction) } : null;
 }
 
 /** The plan a client has today, locked, for taking one request from it. Null without a plan. */

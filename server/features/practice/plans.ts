@@ -1,4 +1,5 @@
 import type { Plan, PlanFields } from '@lean-mentor/contract';
+import type { Transaction } from 'sequelize';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
 import type { PlanRow } from './model.ts';
@@ -18,8 +19,8 @@ export async function addPlan(house: House, fields: PlanFields): Promise<{ planI
   return { planId };
 }
 
-export async function requirePlan(house: House, planId: string): Promise<PlanRow> {
-  const plan = (await findPlans(house)).find(({ id }) => id === planId);
+export async function requirePlan(house: House, planId: string, transaction?: Transaction): Promise<PlanRow> {
+  const plan = (await findPlans(house, transaction)).find(({ id }) => id === planId);
   if (!plan) throw new ContractError('not-found');
   return plan;
 }

@@ -1,4 +1,5 @@
 import type { MembershipView, PlanFields } from '@lean-mentor/contract';
+import { seasonFactor, type Seasons } from '@lean-mentor/core/queue';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { bringRequest, clientA, clientB, anIntake } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
@@ -313,5 +314,18 @@ describe('the workload', () => {
       { name: 'Abel Stone', hours: 1 / 60, requests: 1 },
     ]);
     expect((await assistant.ask('get', '/api/workload')).status).toBe(403);
+  });
+
+  it('looks for seasons in the same weeks of earlier years', async () => {
+    const week = 7 * 86_400_000;
+    // Ready in the middle of each of the 120 weeks before now; of those that lie 48 to 51 weeks back, three times.
+    for (let ago = 0; ago < 120; ago++)
+      for (let i = 0; i < (ago >= 48 && ago < 52 ? 3 : 1); i++) {
+        const { requestId } = await bringRequest(house, clientB, 'ready');
+        await house.db.requests.update({ readyAt: new Date(monday.getTime() - (ago + 0.5) * week) }, { where: { id: requestId } });
+      }
+    const { seasons } = (await ok(coach.ask('get', '/api/workload'))) as unknown as { seasons: Seasons };
+    expect(seasons.ahead.map(({ requests }) => requests)).toEqual([12 + 4, 4 + 4]);
+    expect(seasonFactor(seasons.ahead[0]!)).toBeGreaterThan(1.2);
   });
 });

@@ -100,7 +100,8 @@ export const lockMemberships = async ({ db }: House, clientId: string, transacti
   return plainAll(await db.memberships.findAll({ where: { clientId }, order: [['fromOn', 'ASC']], ...locked(transaction) }));
 };
 
-export const findMembership = async ({ db }: House, id: string): Promise<MembershipRow | null> => plain(await db.memberships.findByPk(id));
+export const findMembership = async ({ db }: House, id: string, transaction?: Transaction): Promise<MembershipRow | null> =>
+  plain(await db.memberships.findByPk(id, inside(transaction)));
 
 export async function insertMembership({ db }: House, row: MembershipRow, transaction?: Transaction): Promise<void> {
   await db.memberships.create(row, inside(transaction));

@@ -1,6 +1,8 @@
 import type { RequestKind } from '@lean-mentor/contract';
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
+
+const inside = (transaction?: Transaction) => (transaction ? { transaction } : {});
 
 /** A review that was sent, in minutes of bout and of work. */
 export interface PastRow {
@@ -13,14 +15,14 @@ export interface PastRow {
 }
 
 /** Reviews that were sent and whose time at the desk was measured, oldest first; the last 300. */
-export async function findPastRows({ db }: House): Promise<PastRow[]> {
+export async function findPastRows({ db }: House, transaction?: Transaction): Promise<PastRow[]> {
   const rows = await db.sequelize.query<{ requestId: string; kind: RequestKind; seconds: string; boutSeconds: string; spoken: number }>(
     `SELECT r.id AS requestId, JSON_VALUE(r.intake, '$.kind') AS kind, CAST(d.seconds AS CHAR) AS seconds,
        CAST((SELECT SUM(f.seconds) FROM footages f WHERE f.request_id = r.id AND f.alignment IS NULL) AS CHAR) AS boutSeconds,
        EXISTS (SELECT 1 FROM takes t WHERE t.request_id = r.id) AS spoken
      FROM requests r JOIN (SELECT request_id, SUM(seconds) AS seconds FROM desk_time GROUP BY request_id) d ON d.request_id = r.id
      WHERE r.state = 'sent' ORDER BY r.ready_at DESC, r.id LIMIT 300`,
-    { type: QueryTypes.SELECT },
+    { type: QueryTypes.SELECT, ...inside(transaction) },
   );
   return rows.reverse().map(({ requestId, kind, seconds, boutSeconds, spoken }) => ({
     ...{ requestId, kind, boutMinutes: Number(boutSeconds) / 60, deskMinutes: Number(seconds) / 60, spoken: Boolean(spoken) },
@@ -28,11 +30,15 @@ export async function findPastRows({ db }: House): Promise<PastRow[]> {
 }
 
 /** Minutes at the desk so far, of some requests. */
-export async function findSpentMinutes({ db }: House, requestIds: readonly string[]): Promise<Map<string, number>> {
+export async function findSpentMinutes(
+  { db }: House,
+  requestIds: readonly string[],
+  transaction?: Transaction,
+): Promise<Map<string, number>> {
   if (requestIds.length === 0) return new Map();
   const rows = await db.sequelize.query<{ requestId: string; seconds: string }>(
     'SELECT request_id AS requestId, CAST(SUM(seconds) AS CHAR) AS seconds FROM desk_time WHERE request_id IN (:ids) GROUP BY request_id',
-    { replacements: { ids: [...requestIds] }, type: QueryTypes.SELECT },
+    { replacements: { ids: [...requestIds] }, type: QueryTypes.SELECT, ...inside(transaction) },
   );
   return new Map(rows.map((row) => [row.requestId, Number(row.seconds) / 60]));
 }
@@ -51,7 +57,7 @@ export interface WaitingRow {
 }
 
 /** Every request that waits for the coach; of several cameras one is counted, and nothing that cannot be looked at. */
-export async function findWaitingRows({ db }: House): Promise<WaitingRow[]> {
+export async function findWaitingRows({ db }: House, transaction?: Transaction): Promise<WaitingRow[]> {
   const rows = await db.sequelize.query<
     Omit<WaitingRow, 'boutSeconds' | 'lengthMinutes'> & { boutSeconds: string | null; lengthMinutes: string | null }
   >(
@@ -60,7 +66,7 @@ export async function findWaitingRows({ db }: House): Promise<WaitingRow[]> {
        CAST((SELECT SUM(f.seconds) FROM footages f
          WHERE f.request_id = r.id AND f.alignment IS NULL AND f.state NOT IN ('failed', 'removed')) AS CHAR) AS boutSeconds
      FROM requests r WHERE r.state = 'waiting'`,
-    { type: QueryTypes.SELECT },
+    { type: QueryTypes.SELECT, ...inside(transaction) },
   );
   return rows.map((row) => ({
     ...row,

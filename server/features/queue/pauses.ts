@@ -42,7 +42,7 @@ async function move(
   if (row.dueAt <= fromAt && (row.saidByAt === null || row.saidByAt <= fromAt)) return false;
   const stood = { fromAt: fromAt.getTime(), toAt: untilAt.getTime() };
   const later = (at: Date, kind: 'working' | 'calendar'): Date => (at <= fromAt ? at : new Date(movedOn(hours, kind, at.getTime(), stood)));
-  const { kind } = turnaroundOf(practice, await planOfMembership(house, row.membershipId));
+  const { kind } = turnaroundOf(practice, await planOfMembership(house, row.membershipId, transaction));
   const dueAt = later(row.dueAt, kind);
   const saidByAt = row.saidByAt && later(row.saidByAt, 'working');
   await changeRequest(house, row.id, { dueAt, saidByAt, promiseMovedAt: house.now() }, transaction);

@@ -67,6 +67,21 @@ export async function findCameIn({ db }: House, since: Date): Promise<CameIn[]> 
   return rows.map((row) => ({ ...row, boutSeconds: Number(row.boutSeconds ?? 0), deskSeconds: Number(row.deskSeconds ?? 0) }));
 }
 
+/** Weeks that are looked back on for seasons: four years. */
+const seasonWeeks = 208;
+
+/** How many requests became ready in each of the weeks that end now, since the first one, oldest first. */
+export async function countByWeek({ db }: House, now: Date): Promise<number[]> {
+  const rows = await db.sequelize.query<{ ago: number; many: string }>(
+    `SELECT FLOOR(TIMESTAMPDIFF(SECOND, ready_at, :now) / 604800) AS ago, CAST(COUNT(*) AS CHAR) AS many FROM requests
+     WHERE ready_at > :now - INTERVAL ${seasonWeeks} WEEK AND ready_at <= :now AND state IN ('waiting', 'need-first', 'sent') GROUP BY 1`,
+    { replacements: { now }, type: QueryTypes.SELECT },
+  );
+  const counts = new Array<number>(rows.reduce((most, { ago }) => Math.max(most, Number(ago) + 1), 0)).fill(0);
+  for (const { ago, many } of rows) counts[counts.length - 1 - Number(ago)] = Number(many);
+  return counts;
+}
+
 export const countClients = ({ db }: House): Promise<number> => db.clients.count();
 
 /** Who worked at the desk since an instant, most first. One whose sign-in is gone is told as such. */

@@ -22,17 +22,19 @@ const canBegin = (footages: readonly Footage[]): boolean =>
 
 /** Requests that wait, promised first, and what their order is computed from. */
 export async function getToday(house: House): Promise<ResponseOf<typeof contract.getToday>> {
-  const requests = await listOpenRequests(house);
-  const ids = requests.map(({ id }) => id);
-  const clientIds = [...new Set(requests.map(({ clientId }) => clientId))];
-  const [counts, spent, plans, current, late, { practice, pauses }, past] = await Promise.all([
-    countDeskByRequest(house, ids),
-    findSpentMinutes(house, ids),
+  const [requests, plans, { practice, pauses }, past] = await Promise.all([
+    listOpenRequests(house),
     findPlans(house),
-    currentPlans(house, clientIds),
-    lateClients(house, clientIds),
     practiceNow(house),
     findPastReviews(house),
+  ]);
+  const ids = requests.map(({ id }) => id);
+  const clientIds = [...new Set(requests.map(({ clientId }) => clientId))];
+  const [counts, spent, current, late] = await Promise.all([
+    countDeskByRequest(house, ids),
+    findSpentMinutes(house, ids),
+    currentPlans(house, clientIds),
+    lateClients(house, clientIds),
   ]);
   const rows = requests.map((request) => {
     const plan = current.get(request.clientId)?.plan ?? null;

@@ -1,7 +1,7 @@
 import type * as contract from '@lean-mentor/contract';
 import type { ResponseOf, WorkloadSource } from '@lean-mentor/contract';
 import { daysRunning, worthOfDays } from '@lean-mentor/core/plans';
-import { addCalendarDays, dayAt, dayText } from '@lean-mentor/core/queue';
+import { addCalendarDays, dayAt, dayText, seasonsOf } from '@lean-mentor/core/queue';
 import type { House } from '../../house/house.ts';
 import {
   findMemberships,
@@ -13,23 +13,25 @@ import {
   standingInOrder,
   turnaroundOf,
 } from '../practice/index.ts';
-import { countClients, findCameIn, findHands, type CameIn } from './repository.ts';
+import { countByWeek, countClients, findCameIn, findHands, type CameIn } from './repository.ts';
 
-/** Weeks that are looked back on. */
+/** Weeks that are looked back on, and ahead. */
 const weeks = 12;
+const weeksAhead = 8;
 
 /** What came in by plan over the last weeks, and what it took. */
 export async function getWorkload(house: House): Promise<ResponseOf<typeof contract.getWorkload>> {
   const { practice, pauses } = await practiceNow(house);
   const today = dayAt(practice.hours.zone, house.now().getTime());
   const [until, from] = [dayText(addCalendarDays(today, 1)), dayText(addCalendarDays(today, 1 - weeks * 7))];
-  const [plans, memberships, cameIn, clients, past, hands] = await Promise.all([
+  const [plans, memberships, cameIn, clients, past, hands, byWeek] = await Promise.all([
     findPlans(house),
     findMemberships(house),
     findCameIn(house, new Date(Date.parse(from))),
     countClients(house),
     findPastReviews(house),
     findHands(house, new Date(Date.parse(from))),
+    countByWeek(house, house.now()),
   ]);
   const counted = (rows: readonly CameIn[]) => ({
     requests: rows.length,
@@ -66,6 +68,7 @@ export async function getWorkload(house: House): Promise<ResponseOf<typeof contr
   const { hours, policy, currency } = practice;
   return {
     ...{ now: house.now().toISOString(), weeks, currency, hours, pauses: pauses.map(pauseOf), policy, past, hands },
+    seasons: seasonsOf(byWeek, weeksAhead, weeks),
     sources: others.clients + others.requests > 0 ? [...sources, others] : sources,
   };
 }

@@ -31,7 +31,9 @@ export async function reachCoach(house: House, row: RequestRow, transaction: Tra
     return;
   }
   if (row.state === 'waiting') return release();
-  const promise = await (row.stoppedAt ? promiseAfterWait(house, row, row.stoppedAt) : promiseNow(house, row, footages));
+  const promise = await (row.stoppedAt
+    ? promiseAfterWait(house, row, row.stoppedAt, transaction)
+    : promiseNow(house, row, footages, transaction));
   await release();
   await changeRequest(house, row.id, { state: 'waiting', stoppedAt: null, ...promise }, transaction);
   const { id, intake, sentAt } = row;

@@ -1,5 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
 import { hoursWithPauses, type ResponseOf, type WorkloadSource } from '@lean-mentor/contract';
+import { seasonFactor } from '@lean-mentor/core/queue';
 import { addDays, format } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { Bar, CartesianGrid, ComposedChart, ErrorBar, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
@@ -12,6 +13,7 @@ import type { WorkloadAnswered, WorkloadAsked } from './workloadWorker.ts';
 
 type Workload = ResponseOf<typeof contract.getWorkload>;
 
+/** As many as the server tells the seasons of. */
 const weeksAhead = 8;
 const runs = 300;
 const seed = 1;
@@ -26,8 +28,8 @@ function useForecast(workload: Workload): Omit<WorkloadAnswered, 'id'> | null {
     worker.onmessage = ({ data }: MessageEvent<WorkloadAnswered>) => {
       if (data.id === id) setAnswer(data);
     };
-    const { sources, hours, pauses, policy, past, now } = workload;
-    const input = { hours: hoursWithPauses(hours, pauses), nowAt: Date.parse(now), weeks: weeksAhead, policy, seed, runs, past };
+    const { sources, hours, pauses, policy, past, now, seasons } = workload;
+    const input = { hours: hoursWithPauses(hours, pauses), nowAt: Date.parse(now), weeks: weeksAhead, policy, seed, runs, past, seasons };
     worker.postMessage({ id, sources, input } satisfies WorkloadAsked);
     return () => worker.terminate();
   }, [workload]);
@@ -47,7 +49,11 @@ function Forecast({ workload }: { workload: Workload }) {
     <div className="flex flex-col gap-8">
       <section aria-label="Weeks ahead" className="flex flex-col gap-3">
         <h2 className="border-t border-ink pt-2 text-desk">Hours of work that come in, week by week</h2>
-        {forecast ? <Weeks forecast={forecast} now={new Date(workload.now)} /> : <p role="status">The weeks ahead are being drawn …</p>}
+        {forecast ? (
+          <Weeks forecast={forecast} seasons={workload.seasons} now={new Date(workload.now)} />
+        ) : (
+          <p role="status">The weeks ahead are being drawn …</p>
+        )}
       </section>
       <section aria-label="By plan" className="flex flex-col gap-3">
         <h2 className="border-t border-ink pt-2 text-desk">By plan, over the last {workload.weeks} weeks</h2>
@@ -63,7 +69,8 @@ function Forecast({ workload }: { workload: Workload }) {
   );
 }
 
-function Weeks({ forecast: { weeks, bad }, now }: { forecast: Omit<WorkloadAnswered, 'id'>; now: Date }) {
+function Weeks({ forecast, seasons, now }: { forecast: Omit<WorkloadAnswered, 'id'>; seasons: Workload['seasons']; now: Date }) {
+  const { weeks, bad } = forecast;
   const data = weeks.map(({ low, middle, high, windows }, i) => ({
     week: format(addDays(now, i * 7), 'd MMM'),
     middle,
@@ -88,6 +95,7 @@ function Weeks({ forecast: { weeks, bad }, now }: { forecast: Omit<WorkloadAnswe
           </ComposedChart>
         </ResponsiveContainer>
       </div>
+      <p className="text-small text-reed">{seasonWords(seasons.ahead)}</p>
       <p className="text-small text-reed">Bars: hours that come in, with the range of eight in ten. Line: hours you work.</p>
       <table className="sr-only">
         <tbody>
@@ -102,6 +110,13 @@ function Weeks({ forecast: { weeks, bad }, now }: { forecast: Omit<WorkloadAnswe
       </table>
     </>
   );
+}
+
+/** What earlier years say of the weeks ahead. */
+function seasonWords(ahead: Workload['seasons']['ahead']): string {
+  if (ahead.every(({ expected }) => expected === 0)) return 'Seasons are reckoned with once a year of requests is there.';
+  const said = ahead.map((season) => `${seasonFactor(season).toFixed(1)} times`);
+  return `By the same weeks of earlier years, ${said.join(', then ')} as much as in ordinary weeks comes in.`;
 }
 
 const stretchWords = (bad: number): string =>
