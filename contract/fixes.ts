@@ -1,6 +1,6 @@
 import { mostFixes, rankParts, schoolNames, warningKinds, type OwnHarm, type RankInput } from '@lean-mentor/core/fixes';
 import { z } from 'zod';
-import { id, instant } from './ids.ts';
+import { frame, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
 import { ruleSheet } from './ruleSheet.ts';
 import { sameAs } from './sameAs.ts';
@@ -96,6 +96,29 @@ export const getLadder = operation({
       sent: z.int(),
       bySchool: z.record(z.string(), z.object({ first: z.int(), among: z.int(), of: z.int() })),
     }),
+  }),
+});
+
+export const listDoubts = operation({
+  name: 'listDoubts',
+  room: 'fixes',
+  method: 'get',
+  path: '/api/doubts',
+  access: coaching,
+  about: ['request'],
+  summary: 'What the score leaves to be answered in requests that wait and are coded, those promised the earliest first (at most thirty).',
+  response: z.object({
+    doubts: z.array(
+      z.object({
+        requestId: id,
+        clientName: z.string(),
+        footageId: id,
+        /** Where its bout begins; `at` is in seconds from there. */
+        fromFrame: frame,
+        at: z.number(),
+        words: z.string(),
+      }),
+    ),
   }),
 });
 

@@ -1,4 +1,4 @@
-import { sheetOf, type Bout, type Client, type Footage, type OwnSchool, type Request, type RequestFixChoice } from '@lean-mentor/contract';
+import type { Client, Footage, OwnSchool, Request, RequestFixChoice } from '@lean-mentor/contract';
 import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
 import type { DeskDocument } from '@lean-mentor/core/desk';
 import {
@@ -9,7 +9,6 @@ import {
   requestEventsOf,
   requestNoteOf,
   type GuessedAsked,
-  type HarmBout,
   type OwnHarm,
   type RankInput,
   type RequestEvent,
@@ -17,26 +16,17 @@ import {
 } from '@lean-mentor/core/fixes';
 import { fixThread } from '@lean-mentor/core/followup';
 import { boutAtFrame, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { boutTimes, boutUsage, positionValues, ruleSheets, scoredBout, type BoutTimes, type RuleSheet } from '@lean-mentor/core/scoring';
+import { ruleSheets, type RuleSheet } from '@lean-mentor/core/scoring';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { findDrills, findPrinciples } from '../book/index.ts';
 import { findClient } from '../clients/index.ts';
 import { findDeskDocument } from '../desk/index.ts';
+import { readyOf, scoredBoutsOf, tablesOf, type ScoredBout } from './scoredBouts.ts';
 import { findThreadRequests } from './threadRequests.ts';
-import { frameTableOf } from '../footage/index.ts';
 import { findRequest } from '../requests/index.ts';
 import { findPositionWorth, findRuleSheets } from '../scoring/index.ts';
 import { findChoice, findChoicesOfClient, findOwnSchool } from './repository.ts';
-
-/** A bout of the request as the ladder sees it; `harm` null while nothing is coded of it. */
-export interface LadderBout {
-  footage: Footage;
-  bout: Bout;
-  times: BoutTimes;
-  sheet: RuleSheet;
-  harm: HarmBout | null;
-}
 
 /** Everything that fixes are chosen from, computed from what is stored. */
 export interface LadderFacts {
@@ -44,7 +34,7 @@ export interface LadderFacts {
   client: Client;
   document: DeskDocument;
   tables: ReadonlyMap<string, FrameTable>;
-  bouts: LadderBout[];
+  bouts: ScoredBout[];
   principles: BookPrinciple[];
   drills: BookDrill[];
   notes: RequestNote[];
@@ -66,7 +56,7 @@ const pastLooked = 6;
 interface Placed {
   document: DeskDocument;
   footages: readonly Footage[];
-  bouts: readonly LadderBout[];
+  bouts: readonly ScoredBout[];
   tables: ReadonlyMap<string, FrameTable>;
 }
 
@@ -102,13 +92,6 @@ function linkedEvents({ document, footages, bouts, tables }: Placed): RequestEve
   });
 }
 
-/** A bout with its score, as the coach has corrected it; null while nothing of it is coded. */
-function harmOf({ overrides }: DeskDocument, bout: Bout, times: BoutTimes, sheet: RuleSheet, values: HarmBout['values']): HarmBout | null {
-  if (bout.spans.length === 0) return null;
-  const against = Object.values(overrides).filter(({ boutId }) => boutId === bout.id);
-  return { timed: times.timed, score: scoredBout(times, sheet, against).standing, worth: sheet.points, values };
-}
-
 const freshChoice = (level: number, gamePlan: string[]): RequestFixChoice => ({
   school: 'balanced',
   order: null,
@@ -125,7 +108,7 @@ const freshChoice = (level: number, gamePlan: string[]): RequestFixChoice => ({
 export async function ladderFacts(house: House, requestId: string): Promise<LadderFacts> {
   const request = await findRequest(house, requestId);
   if (!request) throw new ContractError('not-found');
-  const ready = request.footages.filter(({ state }) => state === 'ready');
+  const ready = readyOf(request);
   const [client, document, principles, drills, own, worth, past, chosen, others, ownSchool, tables] = await Promise.all([
     findClient(house, request.clientId),
     findDeskDocument(house, requestId),
@@ -137,17 +120,9 @@ export async function ladderFacts(house: House, requestId: string): Promise<Ladd
     findChoice(house, requestId),
     findChoicesOfClient(house, request.clientId, requestId),
     findOwnSchool(house),
-    Promise.all(ready.map(async ({ id }) => [id, await frameTableOf(house, id)] as const)).then((pairs) => new Map(pairs)),
+    tablesOf(house, ready),
   ]);
-  const values = positionValues(worth.preset, worth.own);
-  const bouts = ready.flatMap((footage) =>
-    footage.bouts.map((bout): LadderBout => {
-      const ownSheet = own.find(({ id }) => id === bout.sheetId);
-      const sheet = ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet ?? request.ruleSheet];
-      const times = boutTimes(bout, tables.get(footage.id)!, boutUsage(request, sheet, client));
-      return { footage, bout, times, sheet, harm: harmOf(document, bout, times, sheet, values) };
-    }),
-  );
+  const bouts = scoredBoutsOf({ request, client, document, tables, own, worth });
   const placed = { document, footages: request.footages, bouts, tables };
   const notes = placedNotes(placed);
   const choice = chosen ?? freshChoice(client!.level, others[0]?.gamePlan ?? []);

@@ -110,3 +110,13 @@ export async function findReviewed(
     sent: fixesOf(id).map(({ principleId }) => principleId),
   }));
 }
+
+/** Requests that wait and have something coded in footage that is ready, promised first. */
+export async function findCodedWaiting({ db }: House, most: number): Promise<string[]> {
+  const rows = await db.sequelize.query<{ id: string }>(
+    `SELECT r.id FROM requests r WHERE r.state IN ('waiting', 'need-first') AND EXISTS (SELECT 1 FROM footages f JOIN bouts b ON b.footage_id = f.id
+       WHERE f.request_id = r.id AND f.state = 'ready' AND b.timed IS NOT NULL) ORDER BY r.due_at LIMIT :most`,
+    { replacements: { most }, type: QueryTypes.SELECT },
+  );
+  return rows.map(({ id }) => id);
+}

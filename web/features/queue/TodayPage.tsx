@@ -11,6 +11,7 @@ import { OpenQuestions } from '../critique/index.ts';
 import { useGetTodayQuery, usePlaceRequestMutation, useSetPolicyMutation } from './api.ts';
 import { DayPlan } from './DayPlan.tsx';
 import { deskTimeOf, scheduled, type Today } from './daySchedule.ts';
+import { Doubts } from './Doubts.tsx';
 import { HandOvers } from './HandOvers.tsx';
 import { OrderTable } from './OrderTable.tsx';
 import { RequestList } from './RequestList.tsx';
@@ -69,6 +70,7 @@ export function TodayPage() {
           {data && forecast && <AtRisk today={data} forecast={forecast} now={now} />}
           <HandOvers now={now} />
           <OpenQuestions now={now} />
+          <Doubts />
           <Fetched of={fetched} />
           {data && data.rows.length > 1 && (
             <OrderTable
