@@ -67,9 +67,6 @@ try {
   await marit.page.keyboard.press('KeyH');
   await new Promise((resolve) => setTimeout(resolve, 1500));
   await marit.page.screenshot({ path: `${folder}desk-score.png` });
-  await marit.page.keyboard.press('KeyG');
-  await new Promise((resolve) => setTimeout(resolve, 500));
-  await marit.page.screenshot({ path: `${folder}desk-positions.png` });
   await shoot(marit, 'rule-sheets', '/rule-sheets', 'Forbidden');
   await shoot(marit, 'footage', `/requests/${ilse.id}/footage`, 'Bouts');
   await shoot(marit, 'ladder', `/requests/${ilse.id}/wrap-up`, 'The critique ends here');
@@ -94,11 +91,13 @@ try {
   await client.page.screenshot({ path: `${folder}take-phone.png` });
   await shoot(marit, 'take-mending', `/requests/${bram.id}/takes/${Object.keys(bram.document!.takes)[0]}`, 'Hello Bram');
   await shoot(marit, 'practice-plans', '/practice/plans', 'Who has which');
+  await shoot(marit, 'practice-money', '/practice/money', 'What stands on them');
   await client.page.goto(`${base}/send`);
   await choose(client, fileURLToPath(new URL('../demo/clips/noor-quay-open.mp4', import.meta.url)));
   await client.sees('1 of 7');
   await client.press('button', 'Go on');
   await client.page.waitForSelector('[data-picture] video');
+  await client.page.waitForFunction(() => document.querySelector<HTMLVideoElement>('[data-picture] video')!.readyState >= 2);
   const picture = (await (await client.page.$('[data-picture]'))!.boundingBox())!;
   for (const [x, y] of [
     [0.37, 0.3],

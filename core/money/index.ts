@@ -1,5 +1,5 @@
 export { amountOf, centsOf, negated, sumOf, type Amount } from './amounts.ts';
-export { periodsToBill } from './billing.ts';
+export { periodsThatRan, periodsToBill, type BilledPeriod } from './billing.ts';
 export {
   moneySigns,
   paymentKinds,

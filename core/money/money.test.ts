@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { amountOf, centsOf, negated, periodsToBill, standingOf, sumOf, type PaymentEntry, type PaymentKind } from './index.ts';
+import {
+  amountOf,
+  centsOf,
+  negated,
+  periodsThatRan,
+  periodsToBill,
+  standingOf,
+  sumOf,
+  type PaymentEntry,
+  type PaymentKind,
+} from './index.ts';
 
 const cents = fc.bigInt(-(10n ** 10n), 10n ** 10n);
 const amount = cents.map(amountOf);
@@ -97,6 +107,16 @@ describe('what is invoiced of a plan', () => {
       '2026-05-31',
     ]);
     expect(periodsToBill(plan, 'month', '2026-06-01', '2026-05-31')).toEqual([]);
+  });
+
+  it('goes on after the last one that was invoiced by its number, also where a pause has moved its days since', () => {
+    const paused = { ...plan, pauses: [{ fromOn: '2026-02-10', untilOn: '2026-02-20' }] };
+    expect(periodsToBill(paused, 'month', '2026-01-01', '2026-04-01', 2)).toEqual([]);
+    expect(periodsToBill(paused, 'month', '2026-01-01', '2026-04-10', 2)).toMatchObject([{ number: 3, fromOn: '2026-04-10' }]);
+  });
+
+  it('ran before the day on which the plan ends, or never', () => {
+    expect(['2026-01-31', '2026-02-01', '2026-02-28', '2026-03-01'].map((day) => periodsThatRan(plan, 'month', day))).toEqual([0, 1, 1, 2]);
   });
 
   it('is, on whatever days it is looked at, the same periods in the end', () => {

@@ -143,7 +143,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
       {
         ...{ id: invoiceId, number: await nextNumber(house, transaction), clientId, recipient: 'Somebody', seller: 'Cora Lind', note: '' },
         ...{ issuedOn: day, dueOn: day, currency: 'EUR', items: [{ words: 'One request', amount: '25.00' }], total: '25.00' },
-        ...{ cancels: null, membershipId: null, periodOn: null, extraId: null, madeBy: null, madeAt: now },
+        ...{ cancels: null, membershipId: null, periodNo: null, extraId: null, madeBy: null, madeAt: now },
       },
       transaction,
     );

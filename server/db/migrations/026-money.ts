@@ -6,8 +6,8 @@ export const statements = [
   `CREATE TABLE invoices (
     id UUID PRIMARY KEY, number INT NOT NULL UNIQUE, client_id UUID NULL, recipient VARCHAR(200) NOT NULL, seller TEXT NOT NULL, note TEXT NOT NULL,
     issued_on DATE NOT NULL, due_on DATE NOT NULL, currency CHAR(3) NOT NULL, items JSON NOT NULL, total DECIMAL(10,2) NOT NULL,
-    cancels UUID NULL UNIQUE, membership_id UUID NULL, period_on DATE NULL, extra_id UUID NULL UNIQUE, made_by UUID NULL, made_at DATETIME(6) NOT NULL,
-    reminded_at DATETIME(6) NULL, KEY (client_id), KEY (issued_on), UNIQUE KEY invoice_of_period (membership_id, period_on),
+    cancels UUID NULL UNIQUE, membership_id UUID NULL, period_no INT NULL, extra_id UUID NULL UNIQUE, made_by UUID NULL, made_at DATETIME(6) NOT NULL,
+    reminded_at DATETIME(6) NULL, KEY (client_id), KEY (issued_on), UNIQUE KEY invoice_of_period (membership_id, period_no),
     FOREIGN KEY (client_id) REFERENCES clients(id) ON DELETE SET NULL, FOREIGN KEY (cancels) REFERENCES invoices(id))`,
   `CREATE TABLE payments (
     id UUID PRIMARY KEY, invoice_id UUID NOT NULL, provider VARCHAR(40) NOT NULL, reference VARCHAR(120) NOT NULL, amount DECIMAL(10,2) NOT NULL,

@@ -1,4 +1,5 @@
 import type { Account, MembershipView } from '@lean-mentor/contract';
+import { periodsThatRan } from '@lean-mentor/core/money';
 import { standingOn, type DaySpan } from '@lean-mentor/core/plans';
 import type { Transaction } from 'sequelize';
 import { ContractError } from '../../house/contractError.ts';
@@ -8,7 +9,7 @@ import { postLetters } from '../letters/index.ts';
 import { todayOf } from './hours.ts';
 import { membershipLetter, type MembershipChange } from './letters.ts';
 import type { MembershipRow, PlanRow } from './model.ts';
-import { issueInvoice, paysFor } from './money/issue.ts';
+import { cancelPeriodsAfter, issueInvoice, paysFor } from './money/issue.ts';
 import { planOf, requirePlan } from './plans.ts';
 import {
   changeMembership,
@@ -138,7 +139,7 @@ export async function giveMembership(
       if (other.fromOn > row.fromOn)
         throw new ContractError('not-valid', { message: `A plan begins for this client on ${other.fromOn} already. End that one first.` });
       if (other.fromOn === row.fromOn) await endBeforeItBegan(house, other, transaction);
-      else await changeMembership(house, other.id, { untilOn: row.fromOn }, transaction);
+      else await endOn(house, other, row.fromOn, transaction);
     }
     await insertMembership(house, row, transaction);
     await tell(house, row, plan, { kind: 'given', fromOn: row.fromOn, untilOn: row.untilOn }, transaction);
@@ -153,7 +154,15 @@ async function endBeforeItBegan(house: House, row: MembershipRow, transaction: T
     throw new ContractError('not-valid', {
       message: 'Something was sent on the plan that begins on this day. Let the new one begin a day later.',
     });
+  await cancelPeriodsAfter(house, row.id, 0, transaction);
   await deleteMembership(house, row.id, transaction);
+}
+
+/** A membership ends on a day; what was invoiced of periods that never run is cancelled. */
+async function endOn(house: House, row: MembershipRow, untilOn: string, transaction: Transaction): Promise<void> {
+  await changeMembership(house, row.id, { untilOn }, transaction);
+  const { period } = await requirePlan(house, row.planId, transaction);
+  await cancelPeriodsAfter(house, row.id, periodsThatRan(row, period, untilOn), transaction);
 }
 
 /** Ends a plan on a day, or lets it go on. */
@@ -163,7 +172,8 @@ export const endMembership = (house: House, membershipId: string, untilOn: strin
     const later = all.filter(({ id, fromOn }) => id !== row.id && fromOn > row.fromOn);
     if (later.some((other) => overlap(other, { ...row, untilOn })))
       throw new ContractError('not-valid', { message: `The next plan begins on ${later[0]!.fromOn}; this one cannot go on beyond that.` });
-    await changeMembership(house, row.id, { untilOn }, transaction);
+    if (untilOn === null) await changeMembership(house, row.id, { untilOn }, transaction);
+    else await endOn(house, row, untilOn, transaction);
     await tell(house, row, plan, untilOn === null ? { kind: 'goes-on', untilOn } : { kind: 'ends', untilOn }, transaction);
   });
 

@@ -3,7 +3,7 @@ import type { Transaction } from 'sequelize';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
 import type { PlanRow } from './model.ts';
-import { changePlanRow, findPlans, insertPlan } from './repository.ts';
+import { changePlanRow, findMemberships, findPlans, insertPlan } from './repository.ts';
 
 export const planOf = ({ planRank, retiredAt, madeAt: _, ...row }: PlanRow): Omit<Plan, 'clients'> => ({
   ...row,
@@ -26,7 +26,12 @@ export async function requirePlan(house: House, planId: string, transaction?: Tr
 }
 
 export async function changePlan(house: House, planId: string, fields: PlanFields): Promise<void> {
-  await requirePlan(house, planId);
+  const plan = await requirePlan(house, planId);
+  // Its periods are numbered from the day it was given: another length would number those that were invoiced anew.
+  if (plan.period !== fields.period && (await findMemberships(house)).some((one) => one.planId === planId)) {
+    const why = 'Somebody has this plan. Offer a new one with another period, and give it to them from a day.';
+    throw new ContractError('not-valid', { message: why, fields: [{ field: 'period', why }] });
+  }
   await changePlanRow(house, planId, rowOf(fields));
 }
 

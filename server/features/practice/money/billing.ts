@@ -6,15 +6,13 @@ import { findMemberships, findPlans, findPractice, lockMemberships } from '../re
 import { issueInvoice, tellPayer } from './issue.ts';
 import { lateInvoices } from './late.ts';
 import { reminderLetter } from './moneyLetters.ts';
-import { findBilledPeriods, findBilling, findLastBilled, markReminded } from './repository.ts';
+import { findBilling, findLastBilled, findPeriodInvoices, markReminded } from './repository.ts';
 
 const dayBefore = (day: string): string => new Date(Date.parse(day) - 86_400_000).toISOString().slice(0, 10);
 
-/** The first days of the periods that a membership owes an invoice for, after the last one that has it. */
-const dueOf = (row: MembershipRow, plan: PlanRow, billedFrom: string, after: string | undefined, today: string) =>
-  row.gifted || plan.price === '0.00'
-    ? []
-    : periodsToBill(row, plan.period, billedFrom, today).filter(({ fromOn }) => after === undefined || fromOn > after);
+/** The periods that a membership owes an invoice for, after the last one that has it. */
+const dueOf = (row: MembershipRow, plan: PlanRow, billedFrom: string, billed: number, today: string) =>
+  row.gifted || plan.price === '0.00' ? [] : periodsToBill(row, plan.period, billedFrom, today, billed);
 
 /** Writes the invoices of one client's membership that are due. */
 async function billMembership(house: House, found: MembershipRow, billedFrom: string, today: string): Promise<void> {
@@ -22,10 +20,10 @@ async function billMembership(house: House, found: MembershipRow, billedFrom: st
     const row = (await lockMemberships(house, found.clientId, transaction)).find(({ id }) => id === found.id);
     const plan = row && (await findPlans(house, transaction)).find(({ id }) => id === row.planId);
     if (!row || !plan) return;
-    const billed = (await findBilledPeriods(house, row.id, transaction)).sort().at(-1);
-    for (const { fromOn, untilOn } of dueOf(row, plan, billedFrom, billed, today)) {
+    const billed = Math.max(0, ...(await findPeriodInvoices(house, row.id, transaction)).map(({ periodNo }) => periodNo!));
+    for (const { fromOn, untilOn, number } of dueOf(row, plan, billedFrom, billed, today)) {
       const words = `Plan “${plan.name}”, from ${fromOn}${untilOn ? ` to ${dayBefore(untilOn)}` : ''}`;
-      await issueInvoice(house, row.clientId, [{ words, amount: plan.price }], { membershipId: row.id, periodOn: fromOn }, transaction);
+      await issueInvoice(house, row.clientId, [{ words, amount: plan.price }], { membershipId: row.id, periodNo: number }, transaction);
     }
   });
 }
@@ -46,7 +44,8 @@ export async function billPlans(house: House): Promise<void> {
   const today = todayOf(house, practice);
   const planWith = new Map(plans.map((plan) => [plan.id, plan]));
   for (const row of memberships)
-    if (dueOf(row, planWith.get(row.planId)!, fromOn, last.get(row.id), today).length > 0) await billMembership(house, row, fromOn, today);
+    if (dueOf(row, planWith.get(row.planId)!, fromOn, last.get(row.id) ?? 0, today).length > 0)
+      await billMembership(house, row, fromOn, today);
 }
 
 /** Reminds, once, whoever pays an invoice that is late. */

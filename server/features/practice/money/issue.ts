@@ -12,7 +12,7 @@ import { todayOf } from '../hours.ts';
 import { findPractice } from '../repository.ts';
 import type { InvoiceLine, InvoiceRow } from './model.ts';
 import { cancelledLetter, invoiceLetter } from './moneyLetters.ts';
-import { findCancellations, insertInvoice, lockBilling, lockInvoice, nextNumber } from './repository.ts';
+import { findCancellations, findPeriodInvoices, insertInvoice, lockBilling, lockInvoice, nextNumber } from './repository.ts';
 
 const dayAfter = (day: string, days: number): string => {
   const [year, month, date] = day.split('-').map(Number);
@@ -54,7 +54,7 @@ export async function tellPayer(
 }
 
 /** Where an invoice comes from: a period of a plan, a single request, or a coach's own hand. */
-export type InvoiceSource = Partial<Pick<InvoiceRow, 'membershipId' | 'periodOn' | 'extraId' | 'madeBy'>>;
+export type InvoiceSource = Partial<Pick<InvoiceRow, 'membershipId' | 'periodNo' | 'extraId' | 'madeBy'>>;
 
 /**
  * Writes an invoice with the next number, in a transaction of the caller's: where that is taken back, the number is too, so that none is
@@ -75,7 +75,7 @@ export async function issueInvoice(
     ...{ id: house.newId(), number, clientId, recipient: await recipientOf(house, clientId), seller: billing.seller, note: billing.note },
     ...{ issuedOn, dueOn: dayAfter(issuedOn, billing.daysToPay), currency: practice.currency, items },
     ...{ total: sumOf(items.map(({ amount }) => amount)), cancels: null, madeAt: house.now() },
-    ...{ membershipId: null, periodOn: null, extraId: null, madeBy: null, ...source },
+    ...{ membershipId: null, periodNo: null, extraId: null, madeBy: null, ...source },
   };
   await insertInvoice(house, row, transaction);
   await tellPayer(house, clientId, (name) => invoiceLetter(name, row), transaction);
@@ -94,6 +94,26 @@ export async function writeInvoice(house: House, account: Account, clientId: str
   return { invoiceId: row.id, number: row.number };
 }
 
+/** Writes what cancels an invoice, in a transaction of the caller's that holds the lock on billing. */
+async function writeCancellation(
+  house: House,
+  found: InvoiceRow,
+  { seller, madeBy, words }: { seller: string; madeBy: string | null; words: string },
+  transaction: Transaction,
+): Promise<InvoiceRow> {
+  const today = todayOf(house, await findPractice(house, transaction));
+  const { clientId, recipient, currency } = found;
+  const row: InvoiceRow = {
+    ...{ id: house.newId(), number: await nextNumber(house, transaction), clientId, recipient, currency, seller, note: words },
+    ...{ issuedOn: today, dueOn: today, cancels: found.id, total: negated(found.total), madeBy, madeAt: house.now() },
+    items: found.items.map((line) => ({ words: line.words, amount: negated(line.amount) })),
+    ...{ membershipId: null, periodNo: null, extraId: null },
+  };
+  await insertInvoice(house, row, transaction);
+  if (clientId) await tellPayer(house, clientId, (name) => cancelledLetter(name, row, found), transaction);
+  return row;
+}
+
 /** Cancels an invoice by another one, with a number of its own and the same lines the other way round. */
 export const cancelInvoice = (house: House, account: Account, invoiceId: string, words: string) =>
   house.db.sequelize.transaction(async (transaction) => {
@@ -103,15 +123,30 @@ export const cancelInvoice = (house: House, account: Account, invoiceId: string,
     if (!billing) throw new ContractError('not-now', { message: 'First say from which day you write invoices again.' });
     if (found.cancels || (await findCancellations(house, [invoiceId], transaction)).length > 0)
       throw new ContractError('not-now', { message: 'This one is cancelled already, or is itself a cancellation.' });
-    const today = todayOf(house, await findPractice(house, transaction));
-    const { clientId, recipient, currency } = found;
-    const row: InvoiceRow = {
-      ...{ id: house.newId(), number: await nextNumber(house, transaction), clientId, recipient, currency },
-      ...{ seller: billing.seller, note: words, issuedOn: today, dueOn: today, cancels: found.id },
-      items: found.items.map((line) => ({ words: line.words, amount: negated(line.amount) })),
-      ...{ total: negated(found.total), membershipId: null, periodOn: null, extraId: null, madeBy: account.id, madeAt: house.now() },
-    };
-    await insertInvoice(house, row, transaction);
-    if (clientId) await tellPayer(house, clientId, (name) => cancelledLetter(name, row, found), transaction);
+    const row = await writeCancellation(house, found, { seller: billing.seller, madeBy: account.id, words }, transaction);
     return { invoiceId: row.id, number: row.number };
   });
+
+/** A plan ends earlier than it was to: the invoices of periods that now never run (all after the number `ran`) are cancelled. */
+export async function cancelPeriodsAfter(house: House, membershipId: string, ran: number, transaction: Transaction): Promise<void> {
+  const beyond = (await findPeriodInvoices(house, membershipId, transaction)).filter(({ periodNo }) => periodNo! > ran);
+  if (beyond.length === 0) return;
+  const billing = await lockBilling(house, transaction);
+  const cancelled = new Set(
+    (
+      await findCancellations(
+        house,
+        beyond.map(({ id }) => id),
+        transaction,
+      )
+    ).map(({ cancels }) => cancels),
+  );
+  for (const found of beyond)
+    if (!cancelled.has(found.id))
+      await writeCancellation(
+        house,
+        found,
+        { seller: billing?.seller ?? found.seller, madeBy: null, words: 'This period of the plan did not run.' },
+        transaction,
+      );
+}

@@ -22,9 +22,9 @@ export interface InvoiceRow {
   total: Amount;
   /** The invoice that this one cancels. */
   cancels: string | null;
-  /** The period of a plan, or the single request, that it is for. */
+  /** The period of a plan by its number, or the single request, that it is for. */
   membershipId: string | null;
-  periodOn: string | null;
+  periodNo: number | null;
   extraId: string | null;
   /** The coach who wrote it by hand; null of one that wrote itself. */
   madeBy: string | null;
@@ -77,7 +77,7 @@ export const moneyTables = (sequelize: Sequelize) => ({
     total: amountColumn,
     cancels: DataTypes.UUID,
     membershipId: DataTypes.UUID,
-    periodOn: DataTypes.DATEONLY,
+    periodNo: DataTypes.INTEGER,
     extraId: DataTypes.UUID,
     madeBy: DataTypes.UUID,
     madeAt: instantColumn,

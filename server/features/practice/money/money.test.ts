@@ -107,6 +107,47 @@ describe('invoices of plans', () => {
     ]);
   });
 
+  it('of periods that never run, since the plan ended earlier or never began, are cancelled with it', async () => {
+    await bill('2026-10-01');
+    await give(clientA, await addPlan(), '2026-10-15');
+    await billPlans(house);
+    const of = async () => (await money()).invoices.map(({ number, total, cancels, state }) => [number, total, cancels, state]).reverse();
+    const { memberships } = (await coach.ask('get', '/api/practice')).body as { memberships: { id: string }[] };
+    await ok(coach.ask('post', `/api/memberships/${memberships[0]!.id}/end`, { untilOn: '2026-11-15' }));
+    expect(await of()).toEqual([
+      [1, '45.10', null, 'open'],
+      [2, '45.10', null, 'cancelled'],
+      [3, '-45.10', 2, 'cancelled'],
+    ]);
+    await give(clientA, await addPlan({ name: 'Close', price: '95.00' }), '2026-11-20');
+    await billPlans(house);
+    await give(clientA, await addPlan({ name: 'Now and then', price: '35.00' }), '2026-11-20');
+    await billPlans(house);
+    expect((await of()).slice(3)).toEqual([
+      [4, '95.00', null, 'cancelled'],
+      [5, '-95.00', 4, 'cancelled'],
+      [6, '35.00', null, 'open'],
+    ]);
+  });
+
+  it('are not upset by a pause that moves their days, and a plan in use keeps the length of its periods', async () => {
+    await bill('2026-10-01');
+    const planId = await addPlan();
+    await give(clientA, planId, '2026-10-15');
+    await billPlans(house);
+    const { memberships } = (await coach.ask('get', '/api/practice')).body as { memberships: { id: string }[] };
+    await ok(coach.ask('post', `/api/memberships/${memberships[0]!.id}/pause`, { fromOn: '2026-11-01', untilOn: '2026-11-11' }));
+    await billPlans(house);
+    house.time = new Date('2026-12-20T11:00:00Z');
+    await billPlans(house);
+    expect((await money()).invoices).toHaveLength(2);
+    house.time = new Date('2026-12-25T11:00:00Z');
+    await billPlans(house);
+    expect((await money()).invoices).toHaveLength(3);
+    const changed = await coach.ask('put', `/api/plans/${planId}`, { ...steady, period: 'week' });
+    expect(changed.body).toMatchObject({ code: 'not-valid', fields: [{ field: 'period' }] });
+  });
+
   it('follow one request more that is bought, not one that is given; what a minor buys their guardian does', async () => {
     await bill('2027-01-01');
     await give(clientA, await addPlan(), '2026-11-20');
@@ -138,7 +179,7 @@ describe('numbers of invoices', () => {
     await fc.assert(
       fc.asyncProperty(fc.array(act, { minLength: 1, maxLength: 8 }), async (acts) => {
         const { invoices } = await money();
-        await Promise.all(
+        const answers = await Promise.all(
           acts.map((one, i) => {
             if (one === 'write') return coach.ask('post', `/api/clients/${clientA}/invoices`, { lines: [{ words: 'x', amount: '0.10' }] });
             if (one === 'cancel' && invoices[i]) return coach.ask('post', `/api/invoices/${invoices[i].id}/cancel`, { words: '' });
@@ -152,6 +193,10 @@ describe('numbers of invoices', () => {
               .catch(() => undefined);
           }),
         );
+        // Nobody is refused because somebody else wrote at the same time.
+        expect(
+          answers.map((answer) => answer?.status).filter((status) => status !== undefined && status !== 200 && status !== 409),
+        ).toEqual([]);
         const numbers = (await money()).invoices.map(({ number }) => number).sort((a, b) => a - b);
         expect(numbers).toEqual(numbers.map((_, i) => i + 1));
       }),

@@ -119,18 +119,18 @@ export async function findUnsettled(
   return plainAll(found).map(invoiceOf);
 }
 
-/** The newest period that was invoiced, of each membership that ever was. */
-export async function findLastBilled({ db }: House): Promise<Map<string, string>> {
-  const rows = await db.sequelize.query<{ membershipId: string; last: string }>(
-    'SELECT membership_id AS membershipId, CAST(MAX(period_on) AS CHAR) AS last FROM invoices WHERE membership_id IS NOT NULL GROUP BY membership_id',
+/** The number of the newest period that was invoiced, of each membership of which one ever was. */
+export async function findLastBilled({ db }: House): Promise<Map<string, number>> {
+  const rows = await db.sequelize.query<{ membershipId: string; last: number }>(
+    'SELECT membership_id AS membershipId, MAX(period_no) AS last FROM invoices WHERE membership_id IS NOT NULL GROUP BY membership_id',
     { type: QueryTypes.SELECT },
   );
-  return new Map(rows.map(({ membershipId, last }) => [membershipId, last]));
+  return new Map(rows.map(({ membershipId, last }) => [membershipId, Number(last)]));
 }
 
-/** Days (YYYY-MM-DD) of periods of a membership that were invoiced. */
-export const findBilledPeriods = async ({ db }: House, membershipId: string, transaction: Transaction): Promise<string[]> =>
-  plainAll(await db.invoices.findAll({ where: { membershipId }, transaction })).map(({ periodOn }) => periodOn!);
+/** The invoices of a membership's periods. */
+export const findPeriodInvoices = async ({ db }: House, membershipId: string, transaction: Transaction): Promise<InvoiceRow[]> =>
+  plainAll(await db.invoices.findAll({ where: { membershipId }, transaction })).map(invoiceOf);
 
 /** Sums of what was invoiced in one currency, by month of issue (YYYY-MM), from a day on. */
 export const findInvoicedByMonth = ({ db }: House, currency: string, from: string): Promise<{ month: string; sum: string }[]> =>
