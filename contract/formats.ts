@@ -6,6 +6,7 @@ import { notesFile } from './notesFile.ts';
 import { practiceFile } from './practiceFile.ts';
 import { progressFile } from './progressFile.ts';
 import { rankFile } from './rankFile.ts';
+import { retestFile } from './retestFile.ts';
 import { scheduleFile } from './scheduleFile.ts';
 import { takeFile } from './takeFile.ts';
 
@@ -17,6 +18,7 @@ export const formatSchemas = (): Record<string, object> => ({
   'notes.schema.json': { title: 'lean-mentor/notes@1', ...z.toJSONSchema(notesFile, { io: 'input' }) },
   'progress.schema.json': { title: 'lean-mentor/progress@1', ...z.toJSONSchema(progressFile, { io: 'input' }) },
   'rank.schema.json': { title: 'lean-mentor/rank@1', ...z.toJSONSchema(rankFile, { io: 'input' }) },
+  'retest.schema.json': { title: 'lean-mentor/retest@1', ...z.toJSONSchema(retestFile, { io: 'input' }) },
   'schedule.schema.json': { title: 'lean-mentor/schedule@1', ...z.toJSONSchema(scheduleFile, { io: 'input' }) },
   'take.schema.json': { title: 'lean-mentor/take@1', ...z.toJSONSchema(takeFile, { io: 'input' }) },
   'practice-1.schema.json': { title: 'lean-mentor/practice@1', ...z.toJSONSchema(practiceFile, { io: 'input' }) },

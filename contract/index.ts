@@ -38,6 +38,7 @@ export * from './people.ts';
 export * from './practice.ts';
 export * from './questions.ts';
 export * from './rankFile.ts';
+export * from './retestFile.ts';
 export * from './scheduleFile.ts';
 export * from './readLinks.ts';
 export * from './readBoutFile.ts';

@@ -26,7 +26,10 @@ try {
       await house.close();
     }
   };
-  if (!['practice', 'takes', 'day'].includes(only)) await bench('run.ts');
+  // Rates of wrong and right answers by simulation, which needs no house: `npm run bench -- followup`.
+  if (!only || only === 'followup')
+    spawnSync(process.execPath, ['--import', 'tsx', join('bench', 'followup.ts')], { cwd: root, stdio: 'inherit' });
+  if (!['practice', 'takes', 'day', 'followup'].includes(only)) await bench('run.ts');
   // `npm run bench -- takes`, and `-- film` within the part above.
   if (!only || only === 'takes') await bench('takes.ts', { demoClips: ['bram-night-shift'] });
   // 200 requests that wait: `npm run bench -- day`.

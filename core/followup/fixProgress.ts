@@ -30,7 +30,7 @@ const changeRatio = 0.7;
 /** An interval inside this is "about the same". */
 const sameWithin: Interval = [0.67, 1.5];
 
-interface Compared {
+export interface Compared {
   /** Below 1: fewer mistakes, or worse odds. */
   ratio: number | null;
   interval: Interval;
@@ -40,9 +40,10 @@ interface Compared {
   goodBelow: boolean;
 }
 
-function verdictOf({ ratio, interval, pBelow, pAbove, goodBelow }: Compared): FixVerdict {
-  if (ratio !== null && pBelow <= changeP && ratio <= changeRatio) return goodBelow ? 'better' : 'worse';
-  if (ratio !== null && pAbove <= changeP && ratio >= 1 / changeRatio) return goodBelow ? 'worse' : 'better';
+/** What a comparison amounts to, at a one-sided p that tells it from chance. */
+export function verdictOf({ ratio, interval, pBelow, pAbove, goodBelow }: Compared, level = changeP): FixVerdict {
+  if (ratio !== null && pBelow <= level && ratio <= changeRatio) return goodBelow ? 'better' : 'worse';
+  if (ratio !== null && pAbove <= level && ratio >= 1 / changeRatio) return goodBelow ? 'worse' : 'better';
   return interval[0] >= sameWithin[0] && interval[1] <= sameWithin[1] ? 'about-the-same' : 'too-little';
 }
 

@@ -1,3 +1,4 @@
 export { fixProgress, type FixProgress, type FixSeries, type FixVerdict } from './fixProgress.ts';
+export { levelOfLook, looksOfSeries, retestAnswer, retestTrend, seriesNow, type RetestAnswer, type RetestSeries } from './retests.ts';
 export { threadState, threadStates, type ThreadState, type ThreadStep } from './threadState.ts';
 export { fixThread, fixThreads, type FixThread, type ThreadPoint, type ThreadRequest } from './threads.ts';

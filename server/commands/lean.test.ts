@@ -265,6 +265,32 @@ describe('fixes on the command line', () => {
     expect(answer).toMatchObject({ verdict: 'better', ratio: 0.272727, pOneSided: 0.028687, neededMinutes: null });
   });
 
+  it('say over all retests of a start whether it got better, at the level that is left when one looks again and again', async () => {
+    const tests = [3, 5, 6, 8].map((successes, i) => ({ at: `week ${i}`, successes, chances: 10 }));
+    const asked = async (more: object) =>
+      JSON.parse((await lean(['retest', '-'], JSON.stringify({ format: 'lean-mentor/retest@1', kind: 'chance', tests, ...more }))).stdout);
+    expect(await asked({})).toMatchObject({
+      trend: { pOneSided: 0.016851, method: 'exact conditional trend of shares', level: 0.1 },
+      firstLast: { verdict: 'better' },
+      verdict: 'better',
+      neededChances: null,
+    });
+    expect(await asked({ looks: 3 })).toMatchObject({
+      verdict: 'too-little',
+      trend: { level: 0.014286 },
+      neededChances: expect.any(Number),
+    });
+    const rates = [6, 3, 1].map((mistakes) => ({ mistakes, minutes: 7 }));
+    const rate = { format: 'lean-mentor/retest@1', kind: 'rate', tests: rates };
+    expect(JSON.parse((await lean(['retest', '-'], JSON.stringify(rate))).stdout)).toMatchObject({
+      verdict: 'better',
+      neededMinutes: null,
+    });
+    const bad = { ...rate, kind: 'chance', tests: [{ successes: 3, chances: 2 }] };
+    expect((await lean(['retest', '-'], JSON.stringify(bad))).stderr).toContain('tests[0].successes 3 is more than its 2 chances.');
+    expect(await lean(['retest', '-'], JSON.stringify({ ...rate, tests: [] }))).toMatchObject({ status: 2, stdout: '' });
+  });
+
   it('refuse what contradicts itself, with its place', async () => {
     const bad = {
       ...file,

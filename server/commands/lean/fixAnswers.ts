@@ -1,6 +1,6 @@
-import type { ReadRank } from '@lean-mentor/contract';
+import type { ReadRank, ReadRetest } from '@lean-mentor/contract';
 import { fixesForLevel, rankFixes } from '@lean-mentor/core/fixes';
-import { fixProgress, type FixSeries } from '@lean-mentor/core/followup';
+import { fixProgress, retestAnswer, type FixProgress, type FixSeries } from '@lean-mentor/core/followup';
 
 export type GoodRank = Exclude<ReadRank, { faults: string[] }>;
 
@@ -25,14 +25,31 @@ export const rankAnswer = ({ input, school, schoolName }: GoodRank) => ({
 });
 
 /** `lean progress FILE` */
-export function progressAnswer(series: FixSeries) {
-  const { verdict, ratio, interval, pOneSided, perRequest, neededMinutes, neededChances } = fixProgress(series);
+export const progressAnswer = (series: FixSeries) => progressWords(series.kind, fixProgress(series));
+
+/** Where a fix stands, with as many digits as mean something. */
+const progressWords = (
+  kind: FixSeries['kind'],
+  { verdict, ratio, interval, pOneSided, perRequest, neededMinutes, neededChances }: FixProgress,
+) => ({
+  verdict,
+  ratio: finite(ratio),
+  interval: ends(interval),
+  pOneSided: finite(pOneSided),
+  perRequest: perRequest.map((request) => ({ value: finite(request.value), interval: ends(request.interval) })),
+  ...(kind === 'rate' ? { neededMinutes } : { neededChances }),
+});
+
+/** `lean retest FILE` */
+export function retestsAnswer({ series, looks }: ReadRetest) {
+  const { trend, firstLast, verdict, neededMinutes, neededChances } = retestAnswer(series, looks);
   return {
+    trend: {
+      ...{ pOneSided: finite(trend.pOneSided), method: trend.method, level: rounded(trend.level) },
+      ...{ ratio: finite(trend.ratio), interval: ends(trend.interval) },
+    },
+    firstLast: progressWords(series.kind, firstLast),
     verdict,
-    ratio: finite(ratio),
-    interval: ends(interval),
-    pOneSided: finite(pOneSided),
-    perRequest: perRequest.map((request) => ({ value: finite(request.value), interval: ends(request.interval) })),
     ...(series.kind === 'rate' ? { neededMinutes } : { neededChances }),
   };
 }

@@ -3,9 +3,11 @@ import {
   readBoutFile,
   readProgressFile,
   readRankFile,
+  readRetestFile,
   readScheduleFile,
   readTakeFile,
   spansCsv,
+  type ReadRetest,
   type ReadSchedule,
 } from '@lean-mentor/contract';
 import { readFile } from 'node:fs/promises';
@@ -13,7 +15,7 @@ import type { Readable } from 'node:stream';
 import { text as readAsText } from 'node:stream/consumers';
 import { parseArgs } from 'node:util';
 import type { FixSeries } from '@lean-mentor/core/followup';
-import { progressAnswer, rankAnswer, type GoodRank } from './fixAnswers.ts';
+import { progressAnswer, rankAnswer, retestsAnswer, type GoodRank } from './fixAnswers.ts';
 import { scheduleAnswer } from './scheduleAnswer.ts';
 import { takeAnswer, takeSeconds, type GoodTake } from './takeAnswer.ts';
 import { leanAnswer, patternsAnswer, scoreAnswer, stakesAnswer, statsAnswer, type GoodBout } from './boutAnswers.ts';
@@ -28,10 +30,11 @@ const usage = `npm run -s lean -- COMMAND FILE …   ("-" reads standard input)
   spans FILE, events FILE       spans or events (CSV)
   rank FILE [--school NAME]     which fixes matter most, with every part of their score (JSON)
   progress FILE                 whether a fix got better, or was it luck (JSON)
+  retest FILE                   whether retests of one start got better over all of them, or was it luck (JSON)
   take FILE --at SECONDS        what a spoken critique shows at an instant, its cuts taken out (JSON)
   schedule FILE                 when each waiting request is begun and finished, and what each order policy leads to (JSON)
 
-Files are lean-mentor/bout@1, rank@1, progress@1, take@1 and schedule@1, see docs/formats. A faulty file ends with exit code 2.`;
+Files are lean-mentor/bout@1, rank@1, progress@1, retest@1, take@1 and schedule@1, see docs/formats. A faulty file ends with exit code 2.`;
 
 /** Something the caller did wrong; said as it is, with exit code 2. */
 class Refused extends Error {}
@@ -119,6 +122,8 @@ async function answer(args: string[], stdin: Readable): Promise<string> {
       return json(rankAnswer(await single((file) => readRankFile(file, parsed.values.school) as GoodRank | { faults: string[] })));
     case 'progress':
       return json(progressAnswer(await single((file) => readProgressFile(file) as FixSeries | { faults: string[] })));
+    case 'retest':
+      return json(retestsAnswer(await single((file) => readRetestFile(file) as ReadRetest | { faults: string[] })));
     case 'take': {
       const at = numberOf('--at', parsed.values.at, 0);
       const take = await single((file) => readTakeFile(file) as GoodTake | { faults: string[] });
