@@ -1,0 +1,1 @@
+export { datesAhead, endOf, type SpacedWork } from './spacing.ts';
