@@ -91,8 +91,8 @@ export function retestTrend(fix: RetestSeries, looks: number | null): { trend: R
 }
 
 /**
- * Whether retests of one start got better, or was it luck (docs/domain.md §7), with the first and the last beside it, and where there is too
- * little to tell how much in each of two tests would.
+ * Whether retests of one start got better, or was it luck (docs/domain.md §7), with the first and the last beside it, and where there is
+ * too little to tell how much in each of two tests would.
  */
 export function retestAnswer(fix: RetestSeries, looks: number | null): RetestAnswer {
   const firstLast = fixProgress(fix);

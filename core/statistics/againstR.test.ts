@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { clopperPearson } from './binomial.ts';
+import { rateTrend, shareTrend } from './exactTrend.ts';
 import { fisherExact } from './fisherExact.ts';
 import { oddsRatio } from './oddsRatio.ts';
 import { garwood } from './poisson.ts';
@@ -55,5 +56,21 @@ describe(`exact tests and intervals beside ${r.from}`, () => {
     expectNear(ratio, estimate, 1e-3, 2e-4);
     expectNear(interval[0], low, 1e-3, 2e-4);
     expectNear(interval[1], high, 1e-3, 2e-4);
+  });
+
+  /** How many tests, what was counted in each, of what, and p. */
+  const partsOf = (row: number[]): { counts: number[]; of: number[]; p: number } => {
+    const many = row[0]!;
+    return { counts: row.slice(1, 1 + many), of: row.slice(1 + many, 1 + 2 * many), p: row.at(-1)! };
+  };
+
+  it.each(r.shares.map(numbers))('%i tests of shares: the exact trend, by R’s own count of all ways', (...row) => {
+    const { counts, of, p } = partsOf(row);
+    expectNear(shareTrend(counts.map((successes, i) => ({ successes, chances: of[i]! }))), p);
+  });
+
+  it.each(r.trends.map(numbers))('%i tests of rates: the exact trend, by R’s multinomial', (...row) => {
+    const { counts, of, p } = partsOf(row);
+    expectNear(rateTrend(counts.map((count, i) => ({ count, exposure: of[i]! }))), p);
   });
 });

@@ -26,4 +26,27 @@ for (one in list(c(3, 1), c(2, 15), c(0, 5), c(5, 0), c(7, 9))) for (other in li
   tables <- c(tables, row(one, other, test("greater")$p.value, test("two.sided")$estimate, test("two.sided")$conf.int))
 }
 
-cat("{\n", paste0('  "from": "', R.version.string, '"'), ",\n", paste(rows("poisson", poisson), rows("binomial", binomial), rows("rates", rates), rows("tables", tables), sep = ",\n"), "\n}\n", sep = "")
+# All ways in which a total falls on some groups, each group with at most so many.
+ways <- function(total, most) {
+  all <- as.matrix(expand.grid(lapply(most, function(m) 0:min(m, total))))
+  all[rowSums(all) == total, , drop = FALSE]
+}
+score <- function(counts) sum(seq_along(counts) * counts)
+
+# Successes and chances by test; p towards more successes later, by the multivariate hypergeometric.
+shares <- c()
+for (one in list(list(c(0, 1, 3), c(3, 3, 3)), list(c(3, 5, 6, 8), c(10, 10, 10, 10)), list(c(1, 1, 4, 3, 6), c(5, 4, 9, 7, 8)), list(c(4, 4, 4), c(9, 9, 9)))) {
+  all <- ways(sum(one[[1]]), one[[2]])
+  weight <- apply(all, 1, function(w) prod(choose(one[[2]], w))) / choose(sum(one[[2]]), sum(one[[1]]))
+  shares <- c(shares, row(length(one[[1]]), one[[1]], one[[2]], sum(weight[apply(all, 1, score) >= score(one[[1]])])))
+}
+
+# Mistakes and minutes by test; p towards fewer mistakes later, by the multinomial with shares of the minutes.
+trends <- c()
+for (one in list(list(c(2, 1, 0), c(1, 1, 1)), list(c(6, 3, 1), c(7, 7, 7)), list(c(5, 6, 2, 1), c(5, 7, 4, 6.5)), list(c(3, 3, 4), c(5, 5, 5)))) {
+  all <- ways(sum(one[[1]]), rep(sum(one[[1]]), length(one[[1]])))
+  weight <- apply(all, 1, function(w) dmultinom(w, prob = one[[2]]))
+  trends <- c(trends, row(length(one[[1]]), one[[1]], one[[2]], sum(weight[apply(all, 1, score) <= score(one[[1]])])))
+}
+
+cat("{\n", paste0('  "from": "', R.version.string, '"'), ",\n", paste(rows("poisson", poisson), rows("binomial", binomial), rows("rates", rates), rows("tables", tables), rows("shares", shares), rows("trends", trends), sep = ",\n"), "\n}\n", sep = "")
