@@ -131,7 +131,7 @@ export async function deleteFootage({ db }: House, id: string, transaction: Tran
   await db.footages.destroy({ where: { id }, transaction });
 }
 
-/** Lets all footage of a request go: the coaching side may see it from now on. */
-export async function releaseFootages({ db }: House, requestId: string, transaction: Transaction): Promise<void> {
-  await db.footages.update({ released: true }, { where: { requestId }, transaction });
+/** Lets all footage of a request go: the coaching side may see it from now on, and those of it who watch are told. */
+export async function releaseFootages({ db, now }: House, requestId: string, transaction: Transaction): Promise<void> {
+  await db.footages.update({ released: true, changedAt: now() }, { where: { requestId, released: false }, transaction });
 }

@@ -3,7 +3,7 @@ import { addHours } from 'date-fns';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { bringRequest, clientA, clientB } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
-import { changeFootage } from './repository.ts';
+import { changeFootage, releaseFootages } from './repository.ts';
 import { sessions } from '../../http/session.ts';
 import { FootageWatch } from './watch.ts';
 
@@ -51,6 +51,26 @@ describe('watching footage', () => {
     expect(new Set((await client).map((p) => p.id))).toEqual(new Set([mine.footageId]));
     expect(new Set((await coach).map((p) => p.id))).toEqual(new Set([mine.footageId, theirs.footageId]));
     expect((await client).at(-1)).toMatchObject({ state: 'working', step: 'Making the review copy', secondsLeft: 4 });
+    watch.stop();
+  });
+
+  it('tells the coach what was let go, though nothing else of it has changed since, and though its transaction took some seconds', async () => {
+    const { requestId, footageId } = await bringRequest(house, clientA, 'waiting');
+    await house.db.footages.update({ released: false }, { where: { id: footageId } });
+    const other = await bringRequest(house, clientB, 'waiting');
+    const watch = new FootageWatch(house);
+    const client = hear(watch, accountOf('client', clientA), (all) => all.some(({ id }) => id === footageId));
+    const coach = hear(watch, accountOf('coach'), (all) => all.some(({ id }) => id === footageId));
+    await changeFootage(house, footageId, { state: 'waiting', share: 0 });
+    await client;
+    await house.db.sequelize.transaction(async (transaction) => {
+      await releaseFootages(house, requestId, transaction);
+      // Meanwhile what others do goes on.
+      await new Promise((resolve) => setTimeout(resolve, 1500));
+      await changeFootage(house, other.footageId, { state: 'working', share: 0.3 });
+      await new Promise((resolve) => setTimeout(resolve, 800));
+    });
+    expect((await coach).some(({ id }) => id === footageId)).toBe(true);
     watch.stop();
   });
 

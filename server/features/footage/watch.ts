@@ -7,6 +7,8 @@ import { findFootagesChangedSince, progressOf } from './repository.ts';
 
 const pollMs = 400;
 const keepAliveMs = 20_000;
+/** A change may be seen so long after its stamp: the transaction it is in has more to do, or another machine's clock is slow. */
+const lagSeconds = 10;
 /** How often it is looked whether those who listen are still signed in, in ms. */
 const lookMs = 1000;
 
@@ -78,15 +80,16 @@ export class FootageWatch {
       const rows = await findFootagesChangedSince(this.house, this.since);
       for (const row of rows) {
         const progress = progressOf(row);
-        const text = JSON.stringify(progress);
+        // What was let go is news to who may only now see it, though nothing else of it is new.
+        const text = JSON.stringify([row.released, progress]);
         if (this.seen.get(row.id) === text) continue;
         this.seen.set(row.id, text);
         const owner = await findBelonging(this.house, 'footageId', row.id);
         for (const { account, send } of this.listeners) if (owner && maySee(account, owner)) send(progress);
       }
-      // Another process's clock and commit may lag a little: the last second is asked for again.
+      // Another process's clock and commit may lag: the last seconds are asked for again.
       const last = rows[rows.length - 1];
-      if (last) this.since = subSeconds(last.changedAt, 1);
+      if (last) this.since = subSeconds(last.changedAt, lagSeconds);
       if (Date.now() - this.spokeAt > keepAliveMs) {
         this.spokeAt = Date.now();
         for (const { keepAlive } of this.listeners) keepAlive();
