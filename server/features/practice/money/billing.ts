@@ -48,9 +48,13 @@ export async function billPlans(house: House): Promise<void> {
       await billMembership(house, row, fromOn, today);
 }
 
+/** An invoice that became due longer ago, in days, is not looked at again for a reminder: it had its time. */
+const remindWithinDays = 120;
+
 /** Reminds, once, whoever pays an invoice that is late. */
 export async function remindOfInvoices(house: House): Promise<void> {
-  for (const { row, standing } of await lateInvoices(house, { notReminded: true }))
+  const dueFrom = new Date(house.now().getTime() - remindWithinDays * 86_400_000).toISOString().slice(0, 10);
+  for (const { row, standing } of await lateInvoices(house, { notReminded: true, dueFrom }))
     await house.db.sequelize.transaction(async (transaction) => {
       if (!row.clientId || !(await markReminded(house, row.id, house.now(), transaction))) return;
       await tellPayer(house, row.clientId, (name) => reminderLetter(name, row, standing.open), transaction);

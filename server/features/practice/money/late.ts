@@ -40,7 +40,7 @@ export const standingOfOne = async (house: House, row: InvoiceRow, transaction?:
 /** Invoices that are late: of some clients, or of all; `notReminded`: of which nobody was reminded yet. */
 export async function lateInvoices(
   house: House,
-  which: { clientIds?: readonly string[]; notReminded?: true } = {},
+  which: { clientIds?: readonly string[]; dueFrom?: string; notReminded?: true } = {},
   transaction?: Transaction,
 ): Promise<StandingInvoice[]> {
   const dueBefore = todayOf(house, await findPractice(house, transaction));

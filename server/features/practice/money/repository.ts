@@ -100,19 +100,24 @@ const signedSum = `SUM(amount * CASE kind ${Object.entries(moneySigns)
   .map(([kind, sign]) => `WHEN '${kind}' THEN ${sign}`)
   .join(' ')} END)`;
 
-/** Invoices, not cancelled and no cancellations, for which not just what is owed has come: of some clients, or due before a day. */
+/** Invoices that are no cancellations and for which not just what is owed has come: of some clients, or due in a span of days. */
 export async function findUnsettled(
   { db }: House,
-  { clientIds, dueBefore, notReminded }: { clientIds?: readonly string[]; dueBefore?: string; notReminded?: true },
+  {
+    clientIds,
+    dueBefore,
+    dueFrom,
+    notReminded,
+  }: { clientIds?: readonly string[]; dueBefore?: string; dueFrom?: string; notReminded?: true },
   transaction?: Transaction,
 ): Promise<InvoiceRow[]> {
   if (clientIds?.length === 0) return [];
   const rows = await db.sequelize.query<{ id: string }>(
     `SELECT i.id FROM invoices i LEFT JOIN invoices c ON c.cancels = i.id
      WHERE i.cancels IS NULL ${clientIds ? 'AND i.client_id IN (:clientIds)' : ''} ${dueBefore ? 'AND i.due_on < :dueBefore' : ''}
-       ${notReminded ? 'AND i.reminded_at IS NULL' : ''}
+       ${dueFrom ? 'AND i.due_on >= :dueFrom' : ''} ${notReminded ? 'AND i.reminded_at IS NULL' : ''}
        AND COALESCE((SELECT ${signedSum} FROM money_entries e WHERE e.invoice_id = i.id), 0) <> IF(c.id IS NULL, i.total, 0)`,
-    { replacements: { clientIds: [...(clientIds ?? [])], dueBefore }, type: QueryTypes.SELECT, ...inside(transaction) },
+    { replacements: { clientIds: [...(clientIds ?? [])], dueBefore, dueFrom }, type: QueryTypes.SELECT, ...inside(transaction) },
   );
   if (rows.length === 0) return [];
   const found = await db.invoices.findAll({ where: { id: rows.map(({ id }) => id) }, ...inside(transaction) });
