@@ -24,6 +24,9 @@ const until = (is: (names: string[]) => boolean, tries = 100): Promise<void> =>
         : new Promise<void>((r) => setTimeout(r, 100)).then(() => until(is, tries - 1)),
   );
 
+/** Whether the page says it now. */
+const says = async (who: Visit, words: string): Promise<boolean> => (await who.shows()).includes(words);
+
 describe('Today', () => {
   it('names the promise that was broken an hour ago first, and says so in the day’s sentence', async () => {
     await marit.sees(/one is late already\./);
@@ -99,26 +102,21 @@ describe('Today', () => {
     await marit.press('button', 'Hand over Odalys Fenn’s request');
     await marit.fill('A word (may stay empty)', 'Only the first minute.');
     expect(await findings(marit.page)).toEqual([]);
-    await marit.press('button', 'Hand it over');
-    await marit.sees('with Jonas Wray, by tomorrow');
+    await marit.pressUntil('Hand it over', () => says(marit, 'with Jonas Wray, by tomorrow'));
     await jonas.page.reload();
     await jonas.sees('asked by Marit Osei, by tomorrow');
     await jonas.sees('Marit Osei: Only the first minute.');
     expect(await findings(jonas.page)).toEqual([]);
-    await jonas.press('button', 'It is done: Coding, Odalys Fenn');
-    await jonas.sees('offered to Marit Osei');
+    await jonas.pressUntil('It is done: Coding, Odalys Fenn', () => says(jonas, 'offered to Marit Osei'));
     await marit.page.reload();
     await marit.sees('Jonas Wray has done it');
-    await marit.press('button', 'Send back …: Coding, Odalys Fenn');
+    await marit.pressUntil('Send back …: Coding, Odalys Fenn', () => says(marit, 'Send it back'));
     await marit.fill('A word on why', 'The clinch is missing.');
-    await marit.press('button', 'Send it back');
-    await marit.sees('Marit Osei: The clinch is missing.');
+    await marit.pressUntil('Send it back', () => says(marit, 'Marit Osei: The clinch is missing.'));
     await jonas.page.reload();
-    await jonas.press('button', 'It is done: Coding, Odalys Fenn');
-    await jonas.sees('offered to Marit Osei');
+    await jonas.pressUntil('It is done: Coding, Odalys Fenn', () => says(jonas, 'offered to Marit Osei'));
     await marit.page.reload();
-    await marit.press('button', 'Take it: Coding, Odalys Fenn');
-    await marit.page.waitForFunction(() => !document.body.innerText.includes('In other hands'));
+    await marit.pressUntil('Take it: Coding, Odalys Fenn', async () => !(await says(marit, 'In other hands')));
     expect([...marit.faults, ...jonas.faults]).toEqual([]);
   });
 });

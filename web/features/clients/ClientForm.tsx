@@ -2,8 +2,8 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { changeClient, type BodyOf, type Client } from '@lean-mentor/contract';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { Button, FaultNote, Field, smallInputClass } from '../../shared/primitives/index.ts';
-import { faultWords } from '../../shared/wire/index.ts';
+import { FormEnd } from '../../shared/forms/index.ts';
+import { Field, smallInputClass } from '../../shared/primitives/index.ts';
 import { useChangeClientMutation } from './api.ts';
 import { BeltSelect } from './BeltSelect.tsx';
 
@@ -59,15 +59,7 @@ export function ClientForm({ client, onDone }: { client: Client; onDone: () => v
       <Field label="Agreed" hint="One a line." fault={errors.agreements?.message}>
         {area('agreements', agreements)}
       </Field>
-      {error && <FaultNote>{faultWords(error)}</FaultNote>}
-      <div className="flex gap-2">
-        <Button type="submit" busy={isLoading}>
-          Keep it
-        </Button>
-        <Button look="quiet" onClick={onDone}>
-          Leave it
-        </Button>
-      </div>
+      <FormEnd error={error} busy={isLoading} says="Keep it" onLeave={onDone} />
     </form>
   );
 }

@@ -2,8 +2,8 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { billing as billingSchema, type Billing } from '@lean-mentor/contract';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
-import { Button, FaultNote, Field, smallInputClass } from '../../shared/primitives/index.ts';
-import { faultWords } from '../../shared/wire/index.ts';
+import { FormEnd } from '../../shared/forms/index.ts';
+import { Field, smallInputClass } from '../../shared/primitives/index.ts';
 import { useSetBillingMutation } from './api.ts';
 
 /** What stands on invoices, and from which day there are any. */
@@ -57,15 +57,7 @@ export function BillingForm({ billing, revision, onDone }: { billing: Billing; r
       >
         {(field) => <textarea {...field} {...register('note')} rows={3} className={smallInputClass} />}
       </Field>
-      {error && <FaultNote>{faultWords(error)}</FaultNote>}
-      <div className="flex gap-2">
-        <Button type="submit" busy={isLoading}>
-          Keep this
-        </Button>
-        <Button look="quiet" onClick={onDone}>
-          Leave it
-        </Button>
-      </div>
+      <FormEnd error={error} busy={isLoading} says="Keep this" onLeave={onDone} />
     </form>
   );
 }

@@ -3,8 +3,8 @@ import { writeInvoice } from '@lean-mentor/contract';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { z } from 'zod';
-import { Button, FaultNote, Field, smallInputClass } from '../../shared/primitives/index.ts';
-import { faultWords } from '../../shared/wire/index.ts';
+import { FormEnd } from '../../shared/forms/index.ts';
+import { Button, Field, smallInputClass } from '../../shared/primitives/index.ts';
 import { useListClientsQuery } from '../clients/index.ts';
 import { useWriteInvoiceMutation } from './api.ts';
 
@@ -67,18 +67,11 @@ export function WriteInvoice({ currency, onDone }: { currency: string; onDone: (
           </Button>
         </div>
       ))}
-      {error && <FaultNote>{faultWords(error)}</FaultNote>}
-      <div className="flex gap-2">
-        <Button type="submit" busy={isLoading}>
-          Write it
-        </Button>
+      <FormEnd error={error} busy={isLoading} says="Write it" onLeave={onDone}>
         <Button look="plain" onClick={() => append({ words: '', amount: '' })}>
           One more line
         </Button>
-        <Button look="quiet" onClick={onDone}>
-          Leave it
-        </Button>
-      </div>
+      </FormEnd>
     </form>
   );
 }

@@ -2,9 +2,9 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { addPlan, answerWays, type Plan, type PlanFields } from '@lean-mentor/contract';
 import { planPeriods } from '@lean-mentor/core/plans';
 import { useForm, type UseFormRegister } from 'react-hook-form';
-import { Button, FaultNote, Field, smallInputClass } from '../../shared/primitives/index.ts';
+import { FormEnd } from '../../shared/forms/index.ts';
+import { FaultNote, Field, smallInputClass } from '../../shared/primitives/index.ts';
 import { TurnaroundFields } from './TurnaroundFields.tsx';
-import { faultWords } from '../../shared/wire/index.ts';
 import { useAddPlanMutation, useChangePlanMutation } from './api.ts';
 import { periodWords, wayWords } from '../plans/index.ts';
 
@@ -75,15 +75,12 @@ export function PlanForm({ plan, currency, onDone }: { plan: Plan | null; curren
       </div>
       <Ways register={register} />
       {errors.includes?.message && <FaultNote>{errors.includes.message}</FaultNote>}
-      {error && <FaultNote>{faultWords(error)}</FaultNote>}
-      <div className="flex gap-2">
-        <Button type="submit" busy={added.isLoading || changed.isLoading}>
-          {plan ? 'Keep the change' : 'Offer this plan'}
-        </Button>
-        <Button look="quiet" onClick={onDone}>
-          Leave it
-        </Button>
-      </div>
+      <FormEnd
+        error={error}
+        busy={added.isLoading || changed.isLoading}
+        says={plan ? 'Keep the change' : 'Offer this plan'}
+        onLeave={onDone}
+      />
     </form>
   );
 }

@@ -4,7 +4,7 @@ import { addDays, format } from 'date-fns';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Button, FaultNote, Field, smallInputClass } from '../../shared/primitives/index.ts';
+import { Button, FaultNote, Field, PopBox, smallInputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useGiveOverMutation, useListHandOversQuery } from './api.ts';
 import { partWords } from './words.ts';
@@ -20,16 +20,9 @@ export function GiveOver({ row }: { row: TodayRow }) {
       <Popover.Trigger className="linked ml-2 text-small" aria-label={`Hand over ${row.clientName}’s request`}>
         {out.length === 0 ? 'Hand over …' : `With ${[...new Set(out.map(({ to }) => to.name.split(' ')[0]))].join(', ')}`}
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={6}
-          collisionPadding={12}
-          className="z-20 w-96 max-w-[calc(100vw-24px)] border border-ink bg-linen p-4 text-desk shadow-lg"
-        >
-          <GiveForm row={row} hands={data.hands} onDone={() => setOpen(false)} />
-        </Popover.Content>
-      </Popover.Portal>
+      <PopBox>
+        <GiveForm row={row} hands={data.hands} onDone={() => setOpen(false)} />
+      </PopBox>
     </Popover.Root>
   );
 }

@@ -8,6 +8,7 @@ export { Wordmark } from './Wordmark.tsx';
 export { FileButton } from './FileButton.tsx';
 export { IconButton } from './IconButton.tsx';
 export { KindGlyph, kindWords } from './KindGlyph.tsx';
+export { PopBox } from './PopBox.tsx';
 export { ShareBar } from './ShareBar.tsx';
 export { TableHead } from './TableHead.tsx';
 export { useSize } from './useSize.ts';

@@ -4,7 +4,7 @@ import { Share2 } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { useAccount } from '../../access/index.ts';
-import { Button, FaultNote } from '../../../shared/primitives/index.ts';
+import { Button, FaultNote, PopBox } from '../../../shared/primitives/index.ts';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useEndReadLinkMutation, useListReadLinksQuery, useMakeReadLinkMutation } from '../api.ts';
 
@@ -18,16 +18,9 @@ export function ShareBox({ critique }: { critique: Critique }) {
       <Popover.Trigger className="not-printed linked inline-flex items-center gap-1.5">
         <Share2 size={14} aria-hidden /> {mayMake ? 'For their home coach' : 'Who can read this'}
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={6}
-          collisionPadding={12}
-          className="z-20 w-96 max-w-[calc(100vw-24px)] border border-ink bg-linen p-4 text-desk shadow-lg"
-        >
-          <Links critique={critique} mayMake={mayMake} />
-        </Popover.Content>
-      </Popover.Portal>
+      <PopBox>
+        <Links critique={critique} mayMake={mayMake} />
+      </PopBox>
     </Popover.Root>
   );
 }

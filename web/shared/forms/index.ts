@@ -1,0 +1,1 @@
+export { FormEnd } from './FormEnd.tsx';
