@@ -1,4 +1,4 @@
-import { addCalendarDays, dayText, type CalendarDay } from '../queue/index.ts';
+import { daysAfter, type CalendarDay } from '../queue/index.ts';
 
 /** Days are YYYY-MM-DD; `untilOn` is the first day that is no longer part of it. */
 export interface DaySpan {
@@ -18,7 +18,6 @@ const dayOf = (text: string): CalendarDay => {
   const [year, month, day] = text.split('-').map(Number);
   return { year: year!, month: month!, day: day! };
 };
-const addDays = (text: string, days: number): string => dayText(addCalendarDays(dayOf(text), days));
 const daysBetween = (from: string, until: string): number => Math.round((Date.parse(until) - Date.parse(from)) / 86_400_000);
 
 /** The same day of a later month; its last day where that month is shorter. */
@@ -32,7 +31,7 @@ const monthsOf = { month: 1, quarter: 3, year: 12 };
 
 /** The first day of the `count`-th period after one that begins on `fromOn`. Counted from the first, so that the 31st stays the 31st. */
 const periodsAfter = (fromOn: string, period: PlanPeriod, count: number): string =>
-  period === 'week' ? addDays(fromOn, 7 * count) : addMonths(fromOn, monthsOf[period] * count);
+  period === 'week' ? daysAfter(fromOn, 7 * count) : addMonths(fromOn, monthsOf[period] * count);
 
 /** No membership is looked at for more periods than this. */
 const mostPeriods = 2000;
@@ -47,12 +46,12 @@ export function periodsUntil(membership: Membership, period: PlanPeriod, day: st
   const periods: DaySpan[] = [];
   let [begins, shift] = [fromOn, 0];
   for (let count = 1; count <= mostPeriods && begins <= day && (untilOn === null || begins < untilOn); count++) {
-    let ends: string | null = addDays(periodsAfter(fromOn, period, count), shift);
+    let ends: string | null = daysAfter(periodsAfter(fromOn, period, count), shift);
     for (const pause of pauses) {
       if (ends === null || pause.fromOn < begins || pause.fromOn >= ends) continue;
       const days: number = pause.untilOn === null ? Infinity : Math.max(0, daysBetween(pause.fromOn, pause.untilOn));
       shift += days;
-      ends = days === Infinity ? null : addDays(ends, days);
+      ends = days === Infinity ? null : daysAfter(ends, days);
     }
     const last = untilOn !== null && (ends === null || untilOn < ends) ? untilOn : ends;
     periods.push({ fromOn: begins, untilOn: last });

@@ -21,7 +21,7 @@ export {
   type ReviewForecast,
   type ScheduleInput,
 } from './schedule.ts';
-export { type CalendarDay, instantAt, instantText, isZone, dayAt, dayText, addCalendarDays } from './wallClock.ts';
+export { type CalendarDay, instantAt, instantText, isZone, dayAt, dayText, addCalendarDays, daysAfter } from './wallClock.ts';
 export {
   afterWorking,
   minutesOfDay,

@@ -33,6 +33,12 @@ export const weekdayOf = ({ year, month, day }: CalendarDay): number => new Date
 /** YYYY-MM-DD. */
 export const dayText = ({ year, month, day }: CalendarDay): string => new Date(Date.UTC(year, month - 1, day)).toISOString().slice(0, 10);
 
+/** A day so many days after one written as YYYY-MM-DD; before it where `days` is below 0. */
+export const daysAfter = (text: string, days: number): string => {
+  const [year, month, day] = text.split('-').map(Number);
+  return dayText(addCalendarDays({ year: year!, month: month!, day: day! }, days));
+};
+
 /**
  * The instant (epoch ms) at which a zone's clock shows `minutes` past midnight on a day. Where the clock jumps over that time, the instant
  * as if it had not jumped (02:30 becomes 03:30); where it shows the time twice, the first or the last of the two.

@@ -1,5 +1,5 @@
 import type { DaySpan } from '../plans/index.ts';
-import { addCalendarDays, dayText, type CalendarDay } from '../queue/index.ts';
+import { daysAfter } from '../queue/index.ts';
 
 /** Work that is to be done on days, as far as its dates go. Days are YYYY-MM-DD. */
 export interface SpacedWork {
@@ -27,11 +27,6 @@ const widestGap = 28;
 /** Nobody is asked for more dates. */
 const mostDates = 400;
 
-const dayOf = (text: string): CalendarDay => {
-  const [year, month, day] = text.split('-').map(Number);
-  return { year: year!, month: month!, day: day! };
-};
-const later = (day: string, days: number): string => dayText(addCalendarDays(dayOf(day), days));
 /** 1 Monday to 7 Sunday. */
 const weekdayOf = (day: string): number => new Date(`${day}T12:00:00Z`).getUTCDay() || weekDays;
 
@@ -48,7 +43,7 @@ function openFrom(work: SpacedWork, day: string): string | null {
   while (!isOpen(work, at)) {
     if (endless && at >= endless.fromOn) return null;
     const pause = work.pauses.find((one) => holds(one, at));
-    at = pause?.untilOn ?? later(at, 1);
+    at = pause?.untilOn ?? daysAfter(at, 1);
   }
   return at;
 }
@@ -63,7 +58,7 @@ export function endOf(work: SpacedWork): string | null {
     if (pause && pause.untilOn === null) return null;
     if (pause) at = pause.untilOn!;
     else {
-      at = later(at, 1);
+      at = daysAfter(at, 1);
       left -= 1;
     }
   }
@@ -82,13 +77,13 @@ export function datesAhead(work: SpacedWork, today: string): string[] {
   const gapAfter = (times: number): number => Math.min(widestGap, (weekDays / work.timesPerWeek) * widening ** Math.max(0, times - 1));
   const dates: string[] = [];
   let times = done.length;
-  let wanted = times === 0 ? work.fromOn : later(done.at(-1)!, Math.max(1, Math.round(gapAfter(times))));
+  let wanted = times === 0 ? work.fromOn : daysAfter(done.at(-1)!, Math.max(1, Math.round(gapAfter(times))));
   while (dates.length < mostDates) {
     const next = openFrom(work, [wanted, today, work.fromOn].sort().at(-1)!);
     if (next === null || (end !== null && next >= end)) break;
     dates.push(next);
     times += 1;
-    wanted = later(next, Math.max(1, Math.round(gapAfter(times))));
+    wanted = daysAfter(next, Math.max(1, Math.round(gapAfter(times))));
   }
   return dates;
 }

@@ -1,6 +1,7 @@
 import type { Account, MembershipView } from '@lean-mentor/contract';
 import { periodsThatRan } from '@lean-mentor/core/money';
 import { standingOn, type DaySpan } from '@lean-mentor/core/plans';
+import { daysAfter } from '@lean-mentor/core/queue';
 import type { Transaction } from 'sequelize';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
@@ -184,7 +185,7 @@ export const pauseMembership = (house: House, membershipId: string, pause: DaySp
       throw new ContractError('not-valid', { message: 'It ends before it begins.' });
     if (pause.fromOn < row.fromOn) throw new ContractError('not-valid', { message: `The plan begins only on ${row.fromOn}.` });
     const others = row.pauses.filter(
-      (other) => !overlap(other, { ...pause, untilOn: pause.untilOn === pause.fromOn ? nextDay(pause.fromOn) : pause.untilOn }),
+      (other) => !overlap(other, { ...pause, untilOn: pause.untilOn === pause.fromOn ? daysAfter(pause.fromOn, 1) : pause.untilOn }),
     );
     const cut = row.pauses.filter((other) => !others.includes(other));
     // From the day it began until the day now said: so a pause is moved, and ended today with no day left of it.
@@ -193,8 +194,6 @@ export const pauseMembership = (house: House, membershipId: string, pause: DaySp
     await changeMembership(house, row.id, { pauses: kept }, transaction);
     await tell(house, row, plan, { kind: 'paused', fromOn, untilOn: pause.untilOn }, transaction);
   });
-
-const nextDay = (day: string): string => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
 
 /**
  * One request more in the period that runs: bought by the client or guardian, and invoiced where the practice writes invoices; given by

@@ -1,4 +1,5 @@
 import { periodsToBill } from '@lean-mentor/core/money';
+import { daysAfter } from '@lean-mentor/core/queue';
 import type { House } from '../../../house/house.ts';
 import { todayOf } from '../hours.ts';
 import type { MembershipRow, PlanRow } from '../model.ts';
@@ -7,8 +8,6 @@ import { issueInvoice, tellPayer } from './issue.ts';
 import { lateInvoices } from './late.ts';
 import { reminderLetter } from './moneyLetters.ts';
 import { findBilling, findLastBilled, findPeriodInvoices, markReminded } from './repository.ts';
-
-const dayBefore = (day: string): string => new Date(Date.parse(day) - 86_400_000).toISOString().slice(0, 10);
 
 /** The periods that a membership owes an invoice for, after the last one that has it. */
 const dueOf = (row: MembershipRow, plan: PlanRow, billedFrom: string, billed: number, today: string) =>
@@ -22,7 +21,7 @@ async function billMembership(house: House, found: MembershipRow, billedFrom: st
     if (!row || !plan) return;
     const billed = Math.max(0, ...(await findPeriodInvoices(house, row.id, transaction)).map(({ periodNo }) => periodNo!));
     for (const { fromOn, untilOn, number } of dueOf(row, plan, billedFrom, billed, today)) {
-      const words = `Plan “${plan.name}”, from ${fromOn}${untilOn ? ` to ${dayBefore(untilOn)}` : ''}`;
+      const words = `Plan “${plan.name}”, from ${fromOn}${untilOn ? ` to ${daysAfter(untilOn, -1)}` : ''}`;
       await issueInvoice(house, row.clientId, [{ words, amount: plan.price }], { membershipId: row.id, periodNo: number }, transaction);
     }
   });
@@ -53,7 +52,7 @@ const remindWithinDays = 120;
 
 /** Reminds, once, whoever pays an invoice that is late. */
 export async function remindOfInvoices(house: House): Promise<void> {
-  const dueFrom = new Date(house.now().getTime() - remindWithinDays * 86_400_000).toISOString().slice(0, 10);
+  const dueFrom = daysAfter(todayOf(house, await findPractice(house)), -remindWithinDays);
   for (const { row, standing } of await lateInvoices(house, { notReminded: true, dueFrom }))
     await house.db.sequelize.transaction(async (transaction) => {
       if (!row.clientId || !(await markReminded(house, row.id, house.now(), transaction))) return;

@@ -1,7 +1,7 @@
 import type { Account } from '@lean-mentor/contract';
 import type { LetterToWord } from '@lean-mentor/core/letters';
 import { negated, sumOf } from '@lean-mentor/core/money';
-import { addCalendarDays, dayText } from '@lean-mentor/core/queue';
+import { daysAfter } from '@lean-mentor/core/queue';
 import type { Transaction } from 'sequelize';
 import { ContractError } from '../../../house/contractError.ts';
 import type { House } from '../../../house/house.ts';
@@ -13,11 +13,6 @@ import { findPractice } from '../repository.ts';
 import type { InvoiceLine, InvoiceRow } from './model.ts';
 import { cancelledLetter, invoiceLetter } from './moneyLetters.ts';
 import { findCancellations, findPeriodInvoices, insertInvoice, lockBilling, lockInvoice, nextNumber } from './repository.ts';
-
-const dayAfter = (day: string, days: number): string => {
-  const [year, month, date] = day.split('-').map(Number);
-  return dayText(addCalendarDays({ year: year!, month: month!, day: date! }, days));
-};
 
 /** Most that one invoice can be over. */
 const mostCents = 10n ** 10n;
@@ -73,7 +68,7 @@ export async function issueInvoice(
   const [issuedOn, number] = [todayOf(house, practice), await nextNumber(house, transaction)];
   const row: InvoiceRow = {
     ...{ id: house.newId(), number, clientId, recipient: await recipientOf(house, clientId), seller: billing.seller, note: billing.note },
-    ...{ issuedOn, dueOn: dayAfter(issuedOn, billing.daysToPay), currency: practice.currency, items },
+    ...{ issuedOn, dueOn: daysAfter(issuedOn, billing.daysToPay), currency: practice.currency, items },
     ...{ total: sumOf(items.map(({ amount }) => amount)), cancels: null, madeAt: house.now() },
     ...{ membershipId: null, periodNo: null, extraId: null, madeBy: null, ...source },
   };
