@@ -1,2 +1,49 @@
+export {
+  bodyParts,
+  bodySides,
+  clashOf,
+  isPaired,
+  loadsOf,
+  partsInWords,
+  partWords,
+  type BodyPart,
+  type BodySide,
+  type Part,
+} from './bodyParts.ts';
+export { barredFor, loadWords, proposeWork, sparedParts, type WorkClient, type WorkProposal } from './proposeWork.ts';
+export { beforeAfter, earlyLate, retestsOf, type EarlyLate, type Retest, type RetestsOfOne } from './retestSeries.ts';
+export { countedBy, countsOf, type Counted, type CountedBy, type DoneRound, type Pain, type Press, type WorkSession } from './session.ts';
 export { datesAhead, endOf, type SpacedWork } from './spacing.ts';
+export { startWays } from './startWays.ts';
+export {
+  partnerLevels,
+  partnerSizes,
+  plannedRounds,
+  roundOrders,
+  type DrillTerms,
+  type PartnerLevel,
+  type PartnerSize,
+  type PlannedRound,
+  type RoundStart,
+  type RoundTerms,
+  type RoundTest,
+  type Way,
+  type WorkPartner,
+  type WorkTerms,
+} from './terms.ts';
+export {
+  bellsBetween,
+  goOn,
+  holdTimer,
+  ranMs,
+  roundRanMs,
+  timerAt,
+  usualReadySeconds,
+  wholeMs,
+  type Bell,
+  type RunningTimer,
+  type TimerAt,
+  type TimerPlan,
+} from './timer.ts';
 export { withinDay, type Block, type BlockOrder, type WithinDay } from './withinDay.ts';
+export { workDates, workEnd, workState, workStates, type ClientDays, type DatedWork, type Flag, type WorkState } from './workDates.ts';
