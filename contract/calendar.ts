@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { done, instant, linkToken } from './ids.ts';
-import { coaching, operation } from './operation.ts';
+import { everyRole, operation } from './operation.ts';
 
 const room = { room: 'queue' } as const;
 
@@ -9,7 +9,7 @@ export const getCalendarLink = operation({
   name: 'getCalendarLink',
   method: 'get',
   path: '/api/calendar-link',
-  access: coaching,
+  access: everyRole,
   about: ['calendar-link'],
   summary:
     'Whether the caller has an address for a calendar program, since when, and when it was read last. The address itself is told once, when it is made.',
@@ -21,9 +21,9 @@ export const makeCalendarLink = operation({
   name: 'makeCalendarLink',
   method: 'post',
   path: '/api/calendar-link',
-  access: coaching,
+  access: everyRole,
   about: ['calendar-link'],
-  summary: 'Makes an address under which a calendar program reads the day; one that was there before opens nothing any more.',
+  summary: 'Makes an address under which a calendar program reads the days ahead; one that was there before opens nothing any more.',
   response: z.object({ path: z.string() }),
 });
 
@@ -32,7 +32,7 @@ export const endCalendarLink = operation({
   name: 'endCalendarLink',
   method: 'delete',
   path: '/api/calendar-link',
-  access: coaching,
+  access: everyRole,
   evenWithoutRoom: true,
   about: ['calendar-link'],
   summary: 'The address for calendar programs opens nothing any more.',
@@ -46,7 +46,7 @@ export const readCalendar = operation({
   path: '/api/calendar/:calendarToken',
   access: 'anyone',
   summary:
-    'The days ahead as iCalendar (RFC 5545): reviews as they lie in the working windows, and pauses. Names of clients, nothing of what they asked.',
+    'The days ahead as iCalendar (RFC 5545). Of the coaching side: reviews as they lie in the working windows, and pauses; names of clients, nothing of what they asked. Of clients and guardians: days with work.',
   params: z.object({ calendarToken: linkToken }),
   stream: 'text/calendar',
 });

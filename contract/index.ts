@@ -53,3 +53,5 @@ export * from './sentTakes.ts';
 export * from './uploads.ts';
 export * from './wellFormed.ts';
 export * from './writeBoutFile.ts';
+export * from './work.ts';
+export * from './workTerms.ts';

@@ -33,6 +33,7 @@ export const subjects = [
   'session',
   'take',
   'film',
+  'work',
 ] as const;
 export type Subject = (typeof subjects)[number];
 

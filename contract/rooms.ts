@@ -29,6 +29,7 @@ import * as search from './search.ts';
 import * as sentTakes from './sentTakes.ts';
 import * as takes from './takes.ts';
 import * as uploads from './uploads.ts';
+import * as work from './work.ts';
 
 /** Of a module's exports those that are operations, by their names. */
 type OperationsOf<M> = { [Name in keyof M as M[Name] extends Operation ? Name : never]: M[Name] };
@@ -65,6 +66,7 @@ export const rooms = {
   takes: operationsOf(takes),
   films: operationsOf(films),
   letters: operationsOf(letters),
+  work: operationsOf(work),
   health: operationsOf(health),
 };
 

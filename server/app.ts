@@ -28,6 +28,7 @@ import { scoringHandlers } from './features/scoring/handlers.ts';
 import { searchHandlers } from './features/search/handlers.ts';
 import { takeHandlers } from './features/takes/handlers.ts';
 import { uploadHandlers } from './features/uploads/handlers.ts';
+import { workHandlers } from './features/work/handlers.ts';
 import type { House } from './house/house.ts';
 import { isDatabaseAway } from './db/isDatabaseAway.ts';
 import { saysNoRoom } from './storage/room.ts';
@@ -112,6 +113,7 @@ const everyRoute = (house: House, watch: FootageWatch): Route[] => [
   ...serveRoom(house, rooms.takes, takeHandlers),
   ...serveRoom(house, rooms.films, filmHandlers),
   ...serveRoom(house, rooms.letters, letterHandlers),
+  ...serveRoom(house, rooms.work, workHandlers),
   ...serveRoom(house, rooms.health, healthHandlers),
 ];
 

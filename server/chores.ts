@@ -4,6 +4,7 @@ import { removeOldFilms } from './features/films/index.ts';
 import { handOver } from './features/joining/index.ts';
 import { askAfterPayments, billPlans, remindOfInvoices } from './features/practice/index.ts';
 import { finishLeftUploads } from './features/uploads/index.ts';
+import { endWorkThatHolds, remindOfWork } from './features/work/index.ts';
 import { clearScratchFolders } from './house/scratchFolder.ts';
 import type { Chores } from './jobs/tidy.ts';
 
@@ -18,5 +19,7 @@ export const chores: Chores = {
   'payments that something may come of': askAfterPayments,
   'invoices of plans': billPlans,
   'invoices that are late': remindOfInvoices,
+  'work whose fix holds': endWorkThatHolds,
+  'reminders of work': remindOfWork,
   'what dead processes left': clearScratchFolders,
 };

@@ -18,6 +18,7 @@ import { queueTables } from './features/queue/model.ts';
 import { scoringTables } from './features/scoring/model.ts';
 import { takeTables } from './features/takes/model.ts';
 import { uploadTables } from './features/uploads/model.ts';
+import { workTables } from './features/work/model.ts';
 import { jobTables } from './jobs/model.ts';
 import { standInTables } from './payments/model.ts';
 import { connect } from './db/connect.ts';
@@ -43,6 +44,7 @@ const tablesOf = (sequelize: Sequelize) => ({
   ...standInTables(sequelize),
   ...queueTables(sequelize),
   ...letterTables(sequelize),
+  ...workTables(sequelize),
 });
 
 /** The practice's tables over one connection pool. */

@@ -108,6 +108,38 @@ export const letterSorts = {
     subject: 'Footage was removed',
     body: '{by} said that the partner no longer agrees to be on film. The footage, its copies and the stills made from it were removed. What was written stays.',
   },
+  work: {
+    when: 'Work is given',
+    fields: {
+      ...{ name, coach, whose: { means: '“you” or whose work it is to a guardian', sample: 'you' } },
+      what: { means: 'what it is called', sample: 'Half guard, from below' },
+      day: { means: 'its first day', sample: 'Monday 4 May' },
+    },
+    needs: { what: 'it is what the letter is about' },
+    subject: '{coach} has work for {whose}',
+    body: 'Hello {name},\n\nthere is new work for {whose}: {what}. It begins on {day}. What to do, a timer and what to count are under “My work” when you sign in; it opens without a network too.\n\nStop at any pain and say so there. What a clinician, your gym and your guardian say goes before it.\n\n{coach}',
+  },
+  'work-today': {
+    when: 'Work is to be done today, for those who want to be reminded',
+    fields: { name, what: { means: 'what is to be done', sample: 'Half guard, from below' } },
+    needs: { what: 'it is what the letter is about' },
+    subject: 'Today: {what}',
+    body: 'Hello {name},\n\ntoday is a day for: {what}. Another day is as good: then it moves to your next day of training by itself.',
+  },
+  pain: {
+    when: 'Pain was told after work',
+    fields: { name, whose: { means: '“your” or whose work it is to a guardian', sample: 'your' } },
+    needs: {},
+    subject: 'Some of {whose} work rests',
+    body: 'Hello {name},\n\nafter work pain was told here. Whatever loads that part rests until the coach and whoever told it have spoken. Pain that stays, swelling, numbness or a knock to the head belong to a licensed clinician; what they say goes before anything here.',
+  },
+  'pain-settled': {
+    when: 'You have spoken about a pain',
+    fields: { name, coach, words: { means: 'what was agreed', sample: 'The knee is fine again; begin with half the minutes.' } },
+    needs: { words: 'without it nobody knows what was agreed' },
+    subject: '{coach}: what we agreed about the pain',
+    body: 'Hello {name},\n\n{words}\n\nWhat rested because of it can be done again. If the pain comes back, stop and say so; what a clinician says goes before anything here.\n\n{coach}',
+  },
   grown: {
     when: 'A client comes of age',
     fields: { name, client },

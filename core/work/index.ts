@@ -15,7 +15,9 @@ export { beforeAfter, earlyLate, retestsOf, type EarlyLate, type Retest, type Re
 export { countedBy, countsOf, type Counted, type CountedBy, type DoneRound, type Pain, type Press, type WorkSession } from './session.ts';
 export { datesAhead, endOf, type SpacedWork } from './spacing.ts';
 export { startWays } from './startWays.ts';
+export { stuckWords, type LookedAt } from './stuck.ts';
 export {
+  isSameTest,
   partnerLevels,
   partnerSizes,
   plannedRounds,

@@ -98,3 +98,8 @@ export function plannedRounds({ rounds, swaps, advice, order }: Pick<RoundTerms,
     place: swaps && i % 2 === 1 ? 'other' : 'own',
   }));
 }
+
+const likeness = (terms: WorkTerms): string => JSON.stringify(terms.kind === 'round' ? [terms.test, terms.swaps] : terms.kind);
+
+/** Whether what is counted of two is counted of the same: start, ends, minutes, places. Retests are of one such test only. */
+export const isSameTest = (a: WorkTerms, b: WorkTerms): boolean => likeness(a) === likeness(b);

@@ -76,6 +76,7 @@ describe('migrations', () => {
       '026-money',
       '027-letter-words',
       '028-hand-overs',
+      '029-work',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

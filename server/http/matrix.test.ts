@@ -6,7 +6,7 @@ import { QueryTypes } from 'sequelize';
 import { beforeAll, describe, expect, it } from 'vitest';
 
 import { bringBelongings, type Belongings } from '../testing/belongings.ts';
-import { aNote, clientA, clientB, password } from '../testing/people.ts';
+import { aDrill, aNote, clientA, clientB, password } from '../testing/people.ts';
 import { peopledHouse } from '../testing/peopledHouse.ts';
 import { visit, type Visitor } from '../testing/visitor.ts';
 
@@ -155,6 +155,11 @@ const bodies: Readonly<Record<string, (own: Belongings) => object>> = {
   setPolicy: () => ({ policy: 'fair-share' }),
   placeRequest: () => ({ place: 0 }),
   pauseWork: () => ({ fromAt: `${dayAhead(2)}T08:00:00Z`, untilAt: `${dayAhead(3)}T08:00:00Z`, words: 'Ill.' }),
+  giveWork: () => ({ revision: 1, principleId: null, requestId: null, terms: aDrill, fromOn: dayAhead(0), care: '' }),
+  endWork: () => ({ ended: true, words: '' }),
+  logWork: () => ({ doneOn: dayAhead(0), rounds: [], felt: 4, line: 'Good.', pains: [] }),
+  setTraining: () => ({ days: [1], zone: 'Europe/Berlin', equipment: '', attire: null, remind: false, breaks: [] }),
+  settlePain: () => ({ words: 'It is fine.' }),
   recordDeskTime: () => ({ minutes: [{ minutesAgo: 0, seconds: 20 }] }),
 };
 
@@ -248,6 +253,13 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   pauseWork: ['pauses', 'requests', 'letters'],
   endPause: ['pauses'],
   recordDeskTime: ['desk_time'],
+  giveWork: ['work'],
+  endWork: ['work'],
+  logWork: ['work_done'],
+  removeDoneWork: ['work_done', 'pains'],
+  setTraining: ['training'],
+  settlePain: ['pains', 'letters'],
+  seeWork: ['work_done'],
   makeCalendarLink: ['calendar_links'],
   endCalendarLink: ['calendar_links'],
   readCalendar: ['calendar_links'],
@@ -274,6 +286,7 @@ const answers: Readonly<Record<string, number>> = {
   cancelInvoice: 409,
   retireRuleSheet: 404, // Nobody has made this family.
   askUploadAbilities: 204,
+  streamWorkClip: 404, // It goes with none of their work.
   streamSharedFilm: 404, // Nobody has asked for it.
   beginUpload: 400,
   continueUpload: 404,

@@ -8,6 +8,7 @@ import { addVersion, putCritique, shortCodeOf } from '../features/critique/index
 import { stopPage } from '../features/letters/index.ts';
 import { insertInvoice, insertMembership, insertPayment, insertPlan, nextNumber } from '../features/practice/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
+import { insertPain, insertWork, putDone } from '../features/work/index.ts';
 import type { House } from '../house/house.ts';
 import { digestOf } from '../house/oneTime.ts';
 import {
@@ -31,7 +32,7 @@ import {
   stillKey,
   stripKey,
 } from '../storage/index.ts';
-import { aNote, bringBout, bringFootage, bringRequest, coachId, anIntake } from './people.ts';
+import { aDrill, aNote, bringBout, bringFootage, bringRequest, coachId, anIntake } from './people.ts';
 
 /** One of everything that an operation may name, all of one client, by the names of the addresses' parameters. */
 export type Belongings = Record<string, string>;
@@ -76,6 +77,22 @@ async function bringTake(house: House, requestId: string, footageId: string): Pr
   await house.storage.putBytes(takeMasterKey(requestId, id), 'sound');
   await house.storage.putBytes(takeWordsKey(requestId, id), JSON.stringify({ askedAt, made: { captions: [], placed: 0 } }));
   return id;
+}
+
+/** A drill that was done once and hurt. */
+async function bringWork(house: House, ids: { clientId: string; workId: string; doneWorkId: string; painId: string }): Promise<void> {
+  const { clientId, workId, doneWorkId, painId } = ids;
+  const day = house.now().toISOString().slice(0, 10);
+  await insertWork(house, {
+    ...{ id: workId, clientId, principleId: null, requestId: null, terms: aDrill, fromOn: day, care: '', givenBy: 'Cora Lind' },
+    ...{ givenAt: house.now(), endedOn: null, endedWhy: null, endedWords: '', remindedOn: null, revision: 1 },
+  });
+  const entry = { rounds: [], felt: 3, line: '', pains: [] };
+  await putDone(house, { id: doneWorkId, workId, clientId, doneOn: day, entry, enteredAt: house.now(), seenAt: null, requestId: null });
+  await insertPain(house, {
+    ...{ id: painId, clientId, doneId: doneWorkId, part: 'hand', side: 'left', words: '', raisedOn: day },
+    ...{ settledAt: null, settledOn: null, settledBy: null, settledWords: '' },
+  });
 }
 
 /**
@@ -289,8 +306,14 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     ...{ clientId: null, level: null, bornOn: null, invitedBy: accountId, letterId: null, acceptedAt: null },
     ...{ madeAt: now, expiresAt: new Date(now.getTime() + 86_400_000) },
   });
+  const [workId, doneWorkId, painId] = [house.newId(), house.newId(), house.newId()];
+  await bringWork(house, { clientId, workId, doneWorkId, painId });
   return {
     clientId,
+    workId,
+    doneWorkId,
+    painId,
+    onDay: '2026-05-04',
     invitationId,
     sessionId: '0'.repeat(32),
     letterId: house.newId(),

@@ -6,6 +6,7 @@ import { insertClient } from '../features/clients/index.ts';
 import { addVersion, putCritique, shortCodeOf } from '../features/critique/index.ts';
 import { insertBout, insertFootage, newFootage, type FootageRow } from '../features/footage/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
+import type { WorkTerms } from '@lean-mentor/core/work';
 import type { House } from '../house/house.ts';
 import { originalKey } from '../storage/index.ts';
 
@@ -54,6 +55,12 @@ export const anIntake: Intake = intake.parse({
   question: 'Where does it begin?',
   partnerConsent: 'agreed',
 });
+
+/** A drill that loads nothing. */
+export const aDrill: WorkTerms = {
+  ...{ kind: 'drill', name: 'Shin wall', cue: 'Knee first.', how: 'Ten each side.', caution: 'general', loads: [], techniques: [] },
+  ...{ equipment: '', weeks: 4, timesPerWeek: 2, clipIds: [], partner: 'alone', minutes: 3 },
+};
 
 /** Footage of a request in a state. No bytes are stored. */
 export async function bringFootage(house: House, requestId: string, known: Partial<FootageRow>): Promise<void> {

@@ -1,2 +1,2 @@
 export { putStarterBookOnce } from './entries.ts';
-export { changeClip, findClip, findDrills, findPrinciples } from './repository.ts';
+export { changeClip, findClip, findClips, findDrills, findPrinciples } from './repository.ts';

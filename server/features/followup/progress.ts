@@ -1,6 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
 import type { ClientThread, ResponseOf } from '@lean-mentor/contract';
-import { fixThreads } from '@lean-mentor/core/followup';
+import { fixThreads, type FixThread } from '@lean-mentor/core/followup';
 import type { House } from '../../house/house.ts';
 import { findPrinciples } from '../book/index.ts';
 import { findThreadRequests } from '../fixes/index.ts';
@@ -9,6 +9,12 @@ import { findClosedThreads } from './repository.ts';
 /** An open end is no number on the wire. */
 const ends = (interval: readonly [number, number] | null): ClientThread['interval'] =>
   interval && [interval[0], Number.isFinite(interval[1]) ? interval[1] : null];
+
+/** Every fix that was sent to a client, followed over their reviewed requests. */
+export async function clientThreads(house: House, clientId: string, readers: 'coaching' | 'client'): Promise<FixThread[]> {
+  const [requests, principles] = await Promise.all([findThreadRequests(house, clientId, house.now(), readers), findPrinciples(house)]);
+  return fixThreads(principles, requests);
+}
 
 /**
  * Every fix that was sent to a client, followed over their reviewed requests; and their time in each position. What only the coaching

@@ -67,7 +67,13 @@ describe('the calendar of the day', () => {
     await coach.ask('delete', '/api/calendar-link');
     expect((await read(second)).status).toBe(404);
     expect((await coach.ask('get', '/api/calendar-link')).body.link).toBeNull();
-    expect((await client.ask('post', '/api/calendar-link')).status).toBe(403);
+  });
+
+  it('is a client’s own for a client: nothing of the coach’s day is in it', async () => {
+    await bringRequest(house, clientA, 'ready');
+    const answer = await read(await make(client));
+    expect(answer.status).toBe(200);
+    expect(answer.text).not.toContain('Review');
   });
 
   it('is closed to who is paused', async () => {

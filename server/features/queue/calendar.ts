@@ -1,11 +1,12 @@
 import { deskTimeFrom, schedule, workingWindows, type WaitingReview } from '@lean-mentor/core/queue';
 import { addDays } from 'date-fns';
-import ical, { ICalCalendarMethod, ICalEventTransparency } from 'ical-generator';
+import ical, { ICalCalendarMethod, ICalEventTransparency, type ICalCalendar } from 'ical-generator';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
 import { digestOf, oneTime } from '../../house/oneTime.ts';
-import { findAccount } from '../access/index.ts';
+import { coachesHere, findAccount } from '../access/index.ts';
 import { findPastReviews, findPlans, findWaiting, practiceNow } from '../practice/index.ts';
+import { workCalendar } from '../work/index.ts';
 import {
   deleteCalendarLink,
   findCalendarLink,
@@ -38,8 +39,15 @@ export const endCalendarLink = (house: House, accountId: string): Promise<void> 
 /** What lies in the days ahead, as iCalendar. Refused where nobody has this address any more, or whoever has it is paused. */
 export async function readCalendar(house: House, token: string): Promise<string> {
   const row = await findCalendarLinkByDigest(house, digestOf(token));
-  if (!row || !(await findAccount(house, row.accountId))) throw new ContractError('not-found');
-  await readCalendarLink(house, row.accountId);
+  const account = row && (await findAccount(house, row.accountId));
+  if (!account) throw new ContractError('not-found');
+  await readCalendarLink(house, account.id);
+  const agreed = account.clients.filter((client) => client.agreed).map(({ id }) => id);
+  return (await (coachesHere(account) ? reviewCalendar(house) : workCalendar(house, agreed))).toString();
+}
+
+/** Reviews as they lie in the working windows, and pauses. */
+async function reviewCalendar(house: House): Promise<ICalCalendar> {
   const [{ practice, hours, pauses }, plans, past] = await Promise.all([practiceNow(house), findPlans(house), findPastReviews(house)]);
   const reviews = await findWaiting(house, plans);
   const names = await findClientNames(
@@ -72,5 +80,5 @@ export async function readCalendar(house: House, token: string): Promise<string>
       summary: 'Away',
       transparency: ICalEventTransparency.OPAQUE,
     });
-  return calendar.toString();
+  return calendar;
 }

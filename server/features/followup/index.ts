@@ -1,0 +1,1 @@
+export { clientThreads } from './progress.ts';

@@ -1,0 +1,3 @@
+export { workCalendar } from './calendar.ts';
+export { endWorkThatHolds, remindOfWork } from './chores.ts';
+export { insertPain, insertWork, putDone, putTraining } from './repository.ts';
