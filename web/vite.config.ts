@@ -13,6 +13,9 @@ const notOnThePhone = [
   'TakePage',
   'BookPage',
   'RuleSheetsPage',
+  'GiveWorkPage',
+  'ClientWorkPage',
+  'WeekPage',
 ];
 
 /**

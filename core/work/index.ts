@@ -26,6 +26,7 @@ export {
   type PartnerLevel,
   type PartnerSize,
   type PlannedRound,
+  type RoundOrder,
   type RoundStart,
   type RoundTerms,
   type RoundTest,

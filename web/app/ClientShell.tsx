@@ -5,11 +5,13 @@ import { useAccount, useSignOutMutation } from '../features/access/index.ts';
 import { useFootageWatch } from '../features/footage/index.ts';
 import { checkKept, forgetKept, goneWords, useKeptFilms } from '../features/kept/index.ts';
 import { OwnLettersLink } from '../features/letters/index.ts';
+import { forgetWork, useOutbox, useWorkOwner } from '../features/work/index.ts';
 import { MessageLine, Wordmark } from '../shared/primitives/index.ts';
 
 const rooms = [
   { to: '/mine', words: 'My critiques' },
   { to: '/send', words: 'Send footage' },
+  { to: '/work', words: 'My work' },
 ];
 
 /** The client's face: for the phone in one hand, the ways at the bottom under the thumb. */
@@ -18,11 +20,16 @@ export function ClientShell() {
   const [signOut] = useSignOutMutation();
   const kept = useKeptFilms(account?.id ?? null);
   useFootageWatch();
+  // What was done on the mat goes out from whichever page is open.
+  useOutbox(useWorkOwner().owner);
   useEffect(() => {
     if (account) void checkKept(account.id).then((titles) => titles.length > 0 && toast(goneWords(titles)));
   }, [account]);
   // What is kept here is theirs alone, and whoever comes next is not them.
-  const leave = (): void => void forgetKept(account?.id ?? '').then(() => signOut());
+  const leave = (): void => {
+    forgetWork(account?.id ?? '');
+    void forgetKept(account?.id ?? '').then(() => signOut());
+  };
   const ways = kept && kept.length > 0 ? [...rooms, { to: '/kept', words: 'On this phone' }] : rooms;
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1080px] flex-col text-read">

@@ -7,6 +7,7 @@ import { MessageLine, Wordmark } from '../shared/primitives/index.ts';
 const rooms = [
   { to: '/today', words: 'Today' },
   { to: '/clients', words: 'Clients' },
+  { to: '/week', words: 'Week' },
   { to: '/practice', words: 'Practice' },
   { to: '/book', words: 'Book' },
   { to: '/rule-sheets', words: 'Rule sheets' },

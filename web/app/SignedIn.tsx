@@ -2,18 +2,28 @@ import type { Role } from '@lean-mentor/contract';
 import { Outlet } from 'react-router';
 import { SignInPage, useGetSessionQuery } from '../features/access/index.ts';
 import { KeptWay } from '../features/kept/index.ts';
+import { WorkWay } from '../features/work/index.ts';
+import { lastOwner } from '../shared/keeping/index.ts';
 import { FaultNote } from '../shared/primitives/index.ts';
 import { faultWords } from '../shared/wire/index.ts';
 import { MissingPage } from './PageFault.tsx';
 
+interface SignedInProps {
+  as?: readonly Role[];
+  /** Where nothing can be reached, whoever was signed in here last comes through: the page shows what is kept of theirs. */
+  orKept?: boolean;
+}
+
 /** Lets signed-in people (of the given roles) through; others sign in where they are, and stay on the page they came for. */
-export function SignedIn({ as }: { as?: readonly Role[] }) {
+export function SignedIn({ as, orKept = false }: SignedInProps) {
   const { data, error, isLoading, refetch } = useGetSessionQuery();
   if (isLoading) return <div role="status" aria-label="Loading" className="min-h-dvh" />;
+  if (error && !data && orKept && lastOwner() !== null) return <Outlet />;
   if (error && !data)
     return (
       <main className="mx-auto max-w-lg p-8">
         <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>
+        <WorkWay />
         <KeptWay />
       </main>
     );

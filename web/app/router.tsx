@@ -52,6 +52,28 @@ export const makeRouter = (store: Store) =>
       hydrateFallbackElement: <div role="status" aria-label="Loading" />,
       lazy: async () => ({ Component: (await import('../features/kept/KeptPage.tsx')).KeptPage }),
     },
+    // On the mat there may be no signal.
+    {
+      element: <SignedIn as={['client', 'guardian']} orKept />,
+      errorElement: <PageFault />,
+      hydrateFallbackElement: <div role="status" aria-label="Loading" />,
+      children: [
+        {
+          element: <ClientShell />,
+          children: [
+            { path: '/work', lazy: async () => ({ Component: (await import('../features/work/MyWorkPage.tsx')).MyWorkPage }) },
+            {
+              path: '/work/:clientId/:workId',
+              lazy: async () => ({ Component: (await import('../features/work/DoWorkPage.tsx')).DoWorkPage }),
+            },
+            {
+              path: '/training/:clientId',
+              lazy: async () => ({ Component: (await import('../features/work/TrainingPage.tsx')).TrainingPage }),
+            },
+          ],
+        },
+      ],
+    },
     {
       element: <SignedIn />,
       errorElement: <PageFault />,
@@ -75,6 +97,15 @@ export const makeRouter = (store: Store) =>
                   path: '/clients/:clientId',
                   lazy: async () => ({ Component: (await import('../features/clients/index.ts')).ClientPage }),
                 },
+                {
+                  path: '/clients/:clientId/work',
+                  lazy: async () => ({ Component: (await import('../features/work/ClientWorkPage.tsx')).ClientWorkPage }),
+                },
+                ...['give', ':workId'].map((end) => ({
+                  path: `/clients/:clientId/work/${end}`,
+                  lazy: async () => ({ Component: (await import('../features/work/GiveWorkPage.tsx')).GiveWorkPage }),
+                })),
+                { path: '/week', lazy: async () => ({ Component: (await import('../features/work/WeekPage.tsx')).WeekPage }) },
                 {
                   path: '/practice',
                   lazy: async () => ({ Component: (await import('../features/practice/PracticePage.tsx')).PracticePage }),

@@ -1,6 +1,6 @@
 import { cautionNames, partnerNames, type BookDrill } from '@lean-mentor/core/book';
 import { useSaveBookDrillMutation } from './entriesApi.ts';
-import { lineClass, Row, Select, Text } from './EntryRows.tsx';
+import { lineClass, Row, Select, Text } from '../../shared/forms/index.ts';
 import { FormFoot } from './FormFoot.tsx';
 import { useKeptDraft } from './useKeptDraft.ts';
 

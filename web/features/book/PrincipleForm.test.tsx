@@ -4,7 +4,7 @@ import { cleanup, render, renderHook, act, screen } from '@testing-library/react
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { filled } from './EntryRows.tsx';
+import { filled } from '../../shared/forms/index.ts';
 import { newDrill, newPrinciple } from './newEntries.ts';
 import { PickNames } from './PickNames.tsx';
 import { roleWords } from './roleWords.ts';

@@ -1,7 +1,7 @@
 import { areaNames, cautionNames, mostCueWords, wordsIn, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { useListClipsQuery } from './api.ts';
 import { useSaveBookPrincipleMutation } from './entriesApi.ts';
-import { filled, lineClass, Lines, Row, Select, Text } from './EntryRows.tsx';
+import { filled, lineClass, Lines, Row, Select, Text } from '../../shared/forms/index.ts';
 import { PickNames } from './PickNames.tsx';
 import { FormFoot } from './FormFoot.tsx';
 import { useKeptDraft } from './useKeptDraft.ts';

@@ -1,7 +1,7 @@
 import { stanceNames, stances, type Stance, type Variant } from '@lean-mentor/core/book';
 import { ArrowUp, Plus, X } from 'lucide-react';
 import { IconButton } from '../../shared/primitives/index.ts';
-import { lineClass } from './EntryRows.tsx';
+import { lineClass } from '../../shared/forms/index.ts';
 
 /** Ways of doing it, each with its condition and where the coach stands; in the order they are to be tried. */
 export function VariantRows({ variants, onChange }: { variants: readonly Variant[]; onChange: (variants: Variant[]) => void }) {

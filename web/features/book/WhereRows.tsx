@@ -1,7 +1,7 @@
 import type { BookPrinciple, PlaceRole } from '@lean-mentor/core/book';
 import { positionCodes, positionFamily, positionName, type PositionCode } from '@lean-mentor/core/scoring';
 import { X } from 'lucide-react';
-import { lineClass } from './EntryRows.tsx';
+import { lineClass } from '../../shared/forms/index.ts';
 import { roleWords } from './roleWords.ts';
 
 type Where = BookPrinciple['where'];

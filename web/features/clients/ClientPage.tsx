@@ -3,7 +3,8 @@ import { useParams } from 'react-router';
 import { Fetched } from '../../shared/fetched/index.ts';
 import { Button, FacePlate } from '../../shared/primitives/index.ts';
 import { useAccount } from '../access/index.ts';
-import { useGetClientHistoryQuery } from './api.ts';
+import { useGetClientHistoryQuery } from '../followup/index.ts';
+import { WorkGlance } from '../work/index.ts';
 import { ClientForm } from './ClientForm.tsx';
 import { History } from './History.tsx';
 import { QuestionList } from './QuestionList.tsx';
@@ -68,6 +69,7 @@ export function ClientPage() {
       </aside>
       <div className="flex min-w-0 flex-col gap-10">
         <SearchBox clientId={client.id} label={`Search all that was said of ${client.name.split(' ')[0]}`} />
+        <WorkGlance clientId={client.id} name={client.name} />
         <ProgressView clientId={client.id} critiqueOf={critiqueOf} mayClose={account?.role === 'coach'} />
         <QuestionList questions={data.questions} critiques={data.critiques} />
         <section aria-label="History">

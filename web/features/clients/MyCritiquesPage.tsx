@@ -2,7 +2,7 @@ import { Fetched } from '../../shared/fetched/index.ts';
 import { FaultNote } from '../../shared/primitives/index.ts';
 import { PlanLine } from '../plans/index.ts';
 import { AgreeAsGuardian, useAccount } from '../access/index.ts';
-import { useGetClientHistoryQuery } from './api.ts';
+import { useGetClientHistoryQuery } from '../followup/index.ts';
 import { History } from './History.tsx';
 
 /** The client's own page; a guardian's shows each of their minors. */

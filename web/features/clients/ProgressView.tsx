@@ -1,7 +1,7 @@
 import { Fetched } from '../../shared/fetched/index.ts';
 import { Empty } from '../../shared/primitives/index.ts';
 import { format } from 'date-fns';
-import { useCloseThreadMutation, useGetClientProgressQuery } from './api.ts';
+import { useCloseThreadMutation, useGetClientProgressQuery } from '../followup/index.ts';
 import { PositionBars } from './PositionBars.tsx';
 import { ThreadLine } from './ThreadLine.tsx';
 

@@ -6,7 +6,8 @@ import { megabytes } from '../../shared/megabytes.ts';
 import { Button, Wordmark } from '../../shared/primitives/index.ts';
 import { useGetSessionQuery } from '../access/index.ts';
 import { checkKept, goneWords } from './keeping.ts';
-import { dropKept, lastOwner, type KeptFilm } from './keptStore.ts';
+import { lastOwner } from '../../shared/keeping/index.ts';
+import { dropKept, type KeptFilm } from './keptStore.ts';
 import { useKeptFilms } from './useKeptFilms.ts';
 
 /** What is kept on this phone: opens with a network or without one. */

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { lastOwner } from './keptStore.ts';
+import { lastOwner } from '../../shared/keeping/index.ts';
 import { useKeptFilms } from './useKeptFilms.ts';
 
 /** Where nothing can be reached: the way to what is kept on this phone, if anything is. */

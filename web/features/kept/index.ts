@@ -1,4 +1,5 @@
-export { checkKept, forgetKept, goneWords } from './keeping.ts';
+export { checkKept, forgetKept, goneWords, keepClips, openWithoutNetwork } from './keeping.ts';
 export { KeepOnPhone } from './KeepOnPhone.tsx';
+export { keptClip } from './keptStore.ts';
 export { KeptWay } from './KeptWay.tsx';
 export { useKeptFilms } from './useKeptFilms.ts';

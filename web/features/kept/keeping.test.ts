@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { checkKept, forgetKept, keepFilm, type ToKeep } from './keeping.ts';
-import { dropKept, keptFilms, lastOwner } from './keptStore.ts';
+import { lastOwner } from '../../shared/keeping/index.ts';
+import { dropKept, keptFilms } from './keptStore.ts';
 
 const wanted = (filmId = 'film', accountId = 'bram'): ToKeep => ({
   ...{ filmId, accountId, critiqueId: 'critique', version: 1, place: 0, title: 'The grip', seconds: 8 },

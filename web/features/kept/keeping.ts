@@ -1,11 +1,12 @@
 import { getCritique, getFilmWords, streamFilm, type Critique } from '@lean-mentor/contract';
 import { addressOf } from '../../shared/wire/index.ts';
-import { dropKept, keptFilms, putKept, rememberOwner, type KeptFilm } from './keptStore.ts';
+import { rememberOwner } from '../../shared/keeping/index.ts';
+import { dropClips, dropKept, keptClipIds, keptFilms, putClip, putKept, type KeptFilm } from './keptStore.ts';
 
 export type ToKeep = Omit<KeptFilm, 'film' | 'words' | 'keptAt' | 'outdated'>;
 
 /** The page itself opens without a network from then on, for whoever keeps something here: nobody else is made to load it. */
-const openWithoutNetwork = (): Promise<unknown> => navigator.serviceWorker?.register('/sw.js') ?? Promise.resolve();
+export const openWithoutNetwork = (): Promise<unknown> => navigator.serviceWorker?.register('/sw.js') ?? Promise.resolve();
 
 const noRoom = 'There is no room for it on this phone. Let something go, then keep it.';
 const away = 'It did not come whole. Keep it again where there is a network.';
@@ -80,5 +81,22 @@ export async function checkKept(accountId: string): Promise<string[]> {
 export const goneWords = (titles: readonly string[]): string =>
   `Taken off this phone, since the coach took it back or its picture was removed: ${titles.join(', ')}.`;
 
+/**
+ * Keeps the clips that go with somebody's work here, for where there is no network, and lets go of those that no longer do. What does not
+ * come now comes the next time.
+ */
+export async function keepClips(accountId: string, wanted: readonly { clipId: string; address: string }[]): Promise<void> {
+  const there = await keptClipIds(accountId);
+  await dropClips(there.filter((clipId) => !wanted.some((one) => one.clipId === clipId)));
+  for (const { clipId, address } of wanted.filter((one) => !there.includes(one.clipId))) {
+    const answer = await fetch(address).catch(() => null);
+    const video = answer?.ok ? await bytesOf(answer, () => undefined).catch(() => null) : null;
+    if (video) await putClip({ clipId, accountId, video }).catch(() => undefined);
+  }
+}
+
 /** Takes everything of somebody off this device. */
-export const forgetKept = async (accountId: string): Promise<void> => dropKept((await keptFilms(accountId)).map(({ filmId }) => filmId));
+export async function forgetKept(accountId: string): Promise<void> {
+  await dropKept((await keptFilms(accountId)).map(({ filmId }) => filmId));
+  await dropClips(await keptClipIds(accountId));
+}

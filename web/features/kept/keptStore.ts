@@ -18,12 +18,25 @@ export interface KeptFilm {
   outdated: boolean;
 }
 
+/** A clip of the coach's own that goes with somebody's work. */
+export interface KeptClip {
+  clipId: string;
+  accountId: string;
+  video: Blob;
+}
+
 interface KeptDb extends DBSchema {
   films: { key: string; value: KeptFilm };
+  clips: { key: string; value: KeptClip };
 }
 
 const open = (): Promise<IDBPDatabase<KeptDb>> =>
-  openDB<KeptDb>('lean-kept', 1, { upgrade: (db) => void db.createObjectStore('films', { keyPath: 'filmId' }) });
+  openDB<KeptDb>('lean-kept', 2, {
+    upgrade: (db, before) => {
+      if (before < 1) db.createObjectStore('films', { keyPath: 'filmId' });
+      db.createObjectStore('clips', { keyPath: 'clipId' });
+    },
+  });
 
 async function withStore<T>(work: (db: IDBPDatabase<KeptDb>) => Promise<T>): Promise<T> {
   const db = await open();
@@ -33,11 +46,6 @@ async function withStore<T>(work: (db: IDBPDatabase<KeptDb>) => Promise<T>): Pro
     db.close();
   }
 }
-
-/** Who was signed in here last: without a network nobody else's is shown. */
-const ownerKey = 'lean.kept.owner';
-export const rememberOwner = (accountId: string): void => localStorage.setItem(ownerKey, accountId);
-export const lastOwner = (): string | null => localStorage.getItem(ownerKey);
 
 const listeners = new Set<() => void>();
 /** Hears of every change of what is kept in this tab. */
@@ -64,3 +72,22 @@ export async function dropKept(filmIds: readonly string[]): Promise<void> {
   }).catch(() => undefined);
   changed();
 }
+
+/** The clips that somebody keeps here, by id. */
+export async function keptClipIds(accountId: string): Promise<string[]> {
+  const all = await withStore((db) => db.getAll('clips')).catch(() => []);
+  return all.filter((one) => one.accountId === accountId).map(({ clipId }) => clipId);
+}
+
+/** A clip that somebody keeps here; null where they do not. */
+export async function keptClip(accountId: string, clipId: string): Promise<Blob | null> {
+  const found = await withStore((db) => db.get('clips', clipId)).catch(() => undefined);
+  return found?.accountId === accountId ? found.video : null;
+}
+
+export const putClip = (clip: KeptClip): Promise<string> => withStore((db) => db.put('clips', clip));
+
+export const dropClips = (clipIds: readonly string[]): Promise<void> =>
+  withStore(async (db) => {
+    for (const clipId of clipIds) await db.delete('clips', clipId);
+  }).catch(() => undefined);

@@ -1,7 +1,7 @@
 import { Fetched } from '../../shared/fetched/index.ts';
 import { useAccount } from '../access/index.ts';
 import { useGetPracticeQuery } from './api.ts';
-import { CalendarLink } from './CalendarLink.tsx';
+import { CalendarLink } from '../calendar/index.ts';
 import { HoursForm } from './HoursForm.tsx';
 import { Pauses } from './Pauses.tsx';
 
@@ -17,7 +17,7 @@ export function HoursPart() {
           <HoursForm key={practice.revision} practice={practice} readOnly={!isCoach} />
           <div className="flex flex-col gap-8">
             <Pauses pauses={practice.pauses} mayPause={isCoach} />
-            <CalendarLink />
+            <CalendarLink tells="whom you review when, and nothing of what they asked" />
           </div>
         </div>
       )}

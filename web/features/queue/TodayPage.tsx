@@ -8,6 +8,7 @@ import { dayAndHour } from '../../shared/time/dayWords.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useAccount } from '../access/index.ts';
 import { OpenQuestions } from '../critique/index.ts';
+import { WorkToSee } from '../work/index.ts';
 import { useGetTodayQuery, usePlaceRequestMutation, useSetPolicyMutation } from './api.ts';
 import { DayPlan } from './DayPlan.tsx';
 import { deskTimeOf, scheduled, type Today } from './daySchedule.ts';
@@ -70,6 +71,7 @@ export function TodayPage() {
           {data && forecast && <AtRisk today={data} forecast={forecast} now={now} />}
           <HandOvers now={now} />
           <OpenQuestions now={now} />
+          <WorkToSee />
           <Doubts />
           <Fetched of={fetched} />
           {data && data.rows.length > 1 && (

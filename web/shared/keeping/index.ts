@@ -1,4 +1,5 @@
 export { bothKept, Keeper, type KeeperOf, type Keeping, type Saving } from './keeper.ts';
+export { lastOwner, rememberOwner } from './lastOwner.ts';
 export { savingWords } from './savingWords.ts';
 export { browserShelf } from './shelf.ts';
 export { ShelvedThing } from './shelvedThing.ts';

@@ -17,8 +17,8 @@ interface ShelfOf<T> {
   /** What is kept ("a draft"), and of which request, client or entry; empty where there is one for the account. */
   name: string;
   subject?: string;
-  /** Of the account that is signed in, where this is not said; or of whoever sits before this browser. */
-  whose?: 'account' | 'browser';
+  /** Of the account that is signed in, where this is not said; of whoever sits before this browser; or of an account by its id. */
+  whose?: 'account' | 'browser' | { account: string };
   /** Under which key an earlier version of this page kept the same, and what has become of it; it is taken over once. */
   formerly?: { key: (account: string) => string; as?: (kept: unknown) => unknown };
   /** What may be read from it: an older page, or another hand, may have left something else. */
@@ -27,7 +27,7 @@ interface ShelfOf<T> {
 
 /** A shelf in this browser. */
 export function browserShelf<T>({ name, subject = '', whose = 'account', formerly, schema }: ShelfOf<T>): Shelf<T> {
-  const account = whose === 'account' ? (currentAccount() ?? '') : '';
+  const account = whose === 'browser' ? '' : whose === 'account' ? (currentAccount() ?? '') : whose.account;
   const key = ['lean-mentor', account, name, subject].join('/');
   const takeOver = (): void => {
     const before = formerly && localStorage.getItem(formerly.key(account));

@@ -5,8 +5,8 @@ import { dayAndHour } from '../../shared/time/dayWords.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useEndCalendarLinkMutation, useGetCalendarLinkQuery, useMakeCalendarLinkMutation } from './api.ts';
 
-/** One's own address under which a calendar program reads the day. It is shown once, when it is made. */
-export function CalendarLink() {
+/** One's own address for a calendar program, shown once, when it is made. `tells`: what can be read there. */
+export function CalendarLink({ tells, large = false }: { tells: string; large?: boolean }) {
   const { data } = useGetCalendarLinkQuery();
   const [make, made] = useMakeCalendarLinkMutation();
   const [end, ended] = useEndCalendarLinkMutation();
@@ -27,14 +27,13 @@ export function CalendarLink() {
     <section aria-label="In your calendar" className="flex flex-col gap-3">
       <h2 className="border-t border-ink pt-2 text-desk">In your calendar</h2>
       <p className="text-reed">
-        A calendar program reads your days ahead under an address of your own: whom you review when, and nothing of what they asked. Whoever
-        has the address can read it.
+        A calendar program reads your days ahead under an address of your own: {tells}. Whoever has the address can read it.
       </p>
       {address && link && (
         <>
           <input readOnly aria-label="The address" value={address} onFocus={(e) => e.target.select()} className={smallInputClass} />
           <p className="flex items-center gap-3">
-            <Button look="plain" onClick={copy}>
+            <Button large={large} look="plain" onClick={copy}>
               Copy it
             </Button>
             <span className="text-small text-reed">It is not shown again.</span>
@@ -48,11 +47,11 @@ export function CalendarLink() {
       )}
       {error && <FaultNote>{faultWords(error)}</FaultNote>}
       <div className="flex gap-2">
-        <Button look="plain" busy={made.isLoading} onClick={() => void makeNow()}>
+        <Button large={large} look="plain" busy={made.isLoading} onClick={() => void makeNow()}>
           {link ? 'Another address' : 'Make an address'}
         </Button>
         {link && (
-          <Button look="quiet" busy={ended.isLoading} onClick={() => void end().then(() => setAddress(null))}>
+          <Button large={large} look="quiet" busy={ended.isLoading} onClick={() => void end().then(() => setAddress(null))}>
             End it
           </Button>
         )}

@@ -1,0 +1,1 @@
+export { CalendarLink } from './CalendarLink.tsx';

@@ -1,0 +1,1 @@
+export { useCloseThreadMutation, useGetClientHistoryQuery, useGetClientProgressQuery, type Progress } from './api.ts';
