@@ -13,6 +13,8 @@ import { planFields, turnaround, workingHours } from './practice.ts';
 import { intake } from './requests.ts';
 import { takeEvent } from './takeFile.ts';
 import { voiceTypes } from './takes.ts';
+import { training } from './work.ts';
+import { workSession, workTerms } from './workTerms.ts';
 
 /** A whole practice as a file: what the demo writes and `importPractice` reads. Passwords are plain here and stored hashed. */
 export const practiceFile = z.object({
@@ -34,6 +36,19 @@ export const practiceFile = z.object({
       billing: billing.extend({ unpaidBy: z.array(id) }).optional(),
     })
     .optional(),
+  /** How clients train. */
+  training: z.array(training.extend({ clientId: id })).default([]),
+  /** What they were given to do on the mat, and what they did of it. */
+  work: z
+    .array(
+      z.object({
+        ...{ id, clientId: id, principleId: id.nullable(), requestId: id.nullable(), terms: workTerms, fromOn: z.iso.date() },
+        givenDaysAgo: z.number().min(0),
+        /** `seen`: whether somebody of the coaching side has looked at it. */
+        done: z.array(workSession.extend({ seen: z.boolean() })),
+      }),
+    )
+    .default([]),
   requests: z.array(
     intake.extend({
       id,

@@ -14,6 +14,9 @@ if (wanted.length > 0)
   practice.requests = practice.requests.filter((r) =>
     r.footages.some((f) => f.file === null || wanted.includes(f.file.replace('.mp4', ''))),
   );
+// Work that came of a request goes where its request does.
+const requestIds = new Set(practice.requests.map(({ id }) => id));
+for (const one of practice.work) if (one.requestId && !requestIds.has(one.requestId)) one.requestId = null;
 const clips = fileURLToPath(new URL('./clips/', import.meta.url));
 for (const footage of practice.requests.flatMap((r) => r.footages)) if (footage.file !== null) footage.file = join(clips, footage.file);
 for (const recording of practice.requests.flatMap((r) => r.recordings)) recording.file = join(clips, recording.file);

@@ -8,6 +8,7 @@ import { bramCritique } from './bramCritique.ts';
 import { bramTake } from './bramTake.ts';
 import { bramEarlier, earlierCritique, earlierDesk } from './bramEarlier.ts';
 import { bramDesk, ilseDesk } from './desks.ts';
+import { matWork } from './matWork.ts';
 import { accounts, clientId, clients } from './people.ts';
 import { shortRequests } from './shortRequests.ts';
 import { work } from './work.ts';
@@ -89,6 +90,7 @@ export function demoPractice(today: Date): PracticeFile {
     practice: work(today),
     accounts,
     clients: clients(today),
+    ...matWork(today),
     requests: [
       request(
         'ilse-harbour-round',

@@ -6,6 +6,7 @@ import { emptyDesk, type DeskDocument } from '@lean-mentor/core/desk';
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { standingOn } from '@lean-mentor/core/plans';
 import { tilingFault } from '@lean-mentor/core/scoring';
+import { subDays } from 'date-fns';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
 import { insertClient } from '../features/clients/index.ts';
 import { putDesk } from '../features/desk/index.ts';
@@ -25,6 +26,8 @@ import {
 } from '../features/practice/index.ts';
 import { putDeskTime } from '../features/queue/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
+import { insertPain, insertWork, putDone, putTraining } from '../features/work/index.ts';
+import { findPrinciples } from '../features/book/index.ts';
 import { finishTake, saveTakePiece } from '../features/takes/index.ts';
 import type { House } from '../house/house.ts';
 import { enqueueJob } from '../jobs/index.ts';
@@ -206,6 +209,37 @@ async function importDeskTime(house: House, { id, sentAt, deskMinutes }: Wanted,
   if (minutes.length > 0) await putDeskTime(house, minutes);
 }
 
+/** What clients were given to do on the mat, what they did of it, and where it hurt. Principles that are not in the book are left out. */
+async function importMatWork(house: House, { work, training }: PracticeFile, coachName: string): Promise<void> {
+  for (const { clientId, ...said } of training) await putTraining(house, clientId, said);
+  const principles = new Set((await findPrinciples(house)).map(({ id }) => id));
+  for (const { id, clientId, principleId, requestId, terms, fromOn, givenDaysAgo, done } of work) {
+    const givenAt = subDays(house.now(), givenDaysAgo);
+    await insertWork(house, {
+      ...{ id, clientId, principleId: principleId && principles.has(principleId) ? principleId : null, requestId, terms, fromOn, care: '' },
+      ...{ givenBy: coachName, givenAt, endedOn: null, endedWhy: null, endedWords: '', remindedOn: null, revision: 1 },
+    });
+    for (const { id: doneId, doneOn, seen, ...entry } of done) {
+      const enteredAt = new Date(`${doneOn}T12:00:00Z`);
+      await putDone(house, {
+        id: doneId,
+        workId: id,
+        clientId,
+        doneOn,
+        entry,
+        enteredAt,
+        seenAt: seen ? enteredAt : null,
+        requestId: null,
+      });
+      for (const { part, side, words } of entry.pains)
+        await insertPain(house, {
+          ...{ id: house.newId(), clientId, doneId, part, side, words, raisedOn: doneOn },
+          ...{ settledAt: null, settledOn: null, settledBy: null, settledWords: '' },
+        });
+    }
+  }
+}
+
 /**
  * Loads a practice file into an empty house. Footage files are found beside it; they are made ready by the jobs process.
  * Accounts come last, so a house without any holds at most what is left of a load that was cut off: that is cleared first.
@@ -226,6 +260,7 @@ export async function importPractice(house: House, content: unknown, file: strin
     await importRequest(house, request, coach?.name ?? '', dirname(file));
     if (coach) await importDeskTime(house, request, coach.id);
   }
+  await importMatWork(house, practice, coach?.name ?? '');
   for (const { password, email, clientIds, ...account } of practice.accounts)
     await insertAccount(
       house,

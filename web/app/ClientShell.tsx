@@ -32,18 +32,20 @@ export function ClientShell() {
   };
   const ways = kept && kept.length > 0 ? [...rooms, { to: '/kept', words: 'On this phone' }] : rooms;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1080px] flex-col text-read">
+    <div className="thumbs mx-auto flex min-h-dvh max-w-[1080px] flex-col text-read">
       <header className="not-printed flex h-14 items-center justify-between gap-4 border-b border-seam px-5">
         <Wordmark />
-        <span className="flex min-w-0 items-baseline gap-3 text-desk sm:gap-4">
-          <NavLink to="/account" className="truncate text-reed hover:text-ink hover:underline">
-            {account?.name}
-          </NavLink>
-          <OwnLettersLink />
-          <button className="linked shrink-0" onClick={leave}>
-            Sign out
-          </button>
-        </span>
+        {account && (
+          <span className="flex min-w-0 items-center gap-3 text-desk sm:gap-4">
+            <NavLink to="/account" className="flex min-h-11 min-w-11 items-center text-reed hover:text-ink hover:underline">
+              <span className="truncate">{account.name}</span>
+            </NavLink>
+            <OwnLettersLink />
+            <button className="linked min-h-11 shrink-0" onClick={leave}>
+              Sign out
+            </button>
+          </span>
+        )}
       </header>
       <div className="grow px-5 pb-24">
         <Outlet />

@@ -1,4 +1,5 @@
 import type { Role } from '@lean-mentor/contract';
+import { useState } from 'react';
 import { Outlet } from 'react-router';
 import { SignInPage, useGetSessionQuery } from '../features/access/index.ts';
 import { KeptWay } from '../features/kept/index.ts';
@@ -17,8 +18,11 @@ interface SignedInProps {
 /** Lets signed-in people (of the given roles) through; others sign in where they are, and stay on the page they came for. */
 export function SignedIn({ as, orKept = false }: SignedInProps) {
   const { data, error, isLoading, refetch } = useGetSessionQuery();
+  // Every part of the page asks anew who is signed in; while it asks, a page that was let through as kept stays.
+  const [isLetThrough, setLetThrough] = useState(false);
+  if (error && !data && orKept && !isLetThrough && lastOwner() !== null) setLetThrough(true);
+  if (isLetThrough && !data) return <Outlet />;
   if (isLoading) return <div role="status" aria-label="Loading" className="min-h-dvh" />;
-  if (error && !data && orKept && lastOwner() !== null) return <Outlet />;
   if (error && !data)
     return (
       <main className="mx-auto max-w-lg p-8">

@@ -58,7 +58,7 @@ function HistoryEntry({
         )}
         {critique ? <Answer critique={critique} reader={reader} /> : <Waiting request={request} reader={reader} />}
         {reader === 'client' && (
-          <Link to={`/requests/${request.id}`} className="linked self-start text-desk">
+          <Link to={`/requests/${request.id}`} className="linked inline-flex min-h-11 items-center self-start text-desk">
             What you sent
           </Link>
         )}
@@ -86,7 +86,7 @@ function Answer({ critique, reader }: { critique: CritiqueGlance; reader: 'coach
         ))}
       </ol>
       <p className="flex flex-wrap items-baseline gap-x-4">
-        <Link to={`/critiques/${critique.id}`} className="linked font-semibold">
+        <Link to={`/critiques/${critique.id}`} className="linked inline-flex min-h-11 items-center font-semibold">
           {reader === 'client' && unread ? 'Read your critique' : 'Open the critique'}
         </Link>
         {critique.openQuestions > 0 && (

@@ -20,10 +20,10 @@ export function KeptPage() {
     if (session?.account) void checkKept(session.account.id).then(setWent);
   }, [session?.account]);
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[720px] flex-col text-read">
+    <div className="thumbs mx-auto flex min-h-dvh max-w-[720px] flex-col text-read">
       <header className="flex h-14 items-center justify-between gap-4 border-b border-seam px-5">
         <Wordmark />
-        <Link className="linked text-desk" to="/mine">
+        <Link className="linked inline-flex min-h-11 items-center text-desk" to="/mine">
           My critiques
         </Link>
       </header>

@@ -62,7 +62,7 @@ function OwnInvoiceRow({ invoice }: { invoice: OwnInvoice }) {
   return (
     <li className="flex flex-col gap-1 py-3">
       <p className="flex items-baseline justify-between gap-4">
-        <a className="linked" href={`/api/invoices/${id}/pdf`} download>
+        <a className="linked inline-flex min-h-11 items-center" href={`/api/invoices/${id}/pdf`} download>
           Invoice {number}
         </a>
         <span className="time">

@@ -69,7 +69,7 @@ function SentRequest({ request }: { request: Request }) {
         ),
       )}
       {present.some((footage) => footage.state === 'ready') && (
-        <Link to={`/requests/${request.id}/footage`} className="linked self-start font-semibold">
+        <Link to={`/requests/${request.id}/footage`} className="linked inline-flex min-h-11 items-center self-start font-semibold">
           Look at the video and its bouts
         </Link>
       )}

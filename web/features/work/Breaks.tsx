@@ -34,7 +34,7 @@ export function Breaks({ breaks, today, onChange }: BreaksProps) {
         </>
       ) : (
         <>
-          <p className="text-reed">Ill, injured or away: your work waits, and the clock of every fix stands.</p>
+          <p className="text-reed">Ill, injured or away: your work waits, and nothing counts as missed.</p>
           <div className="grid grid-cols-3 gap-2">
             {whys.map((why) => (
               <Button key={why} look="plain" large onClick={() => onChange([...breaks, { fromOn: today, untilOn: null, why }])}>

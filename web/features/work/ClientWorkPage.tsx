@@ -125,7 +125,7 @@ function WorkRow({ clientId, work, today }: { clientId: string; work: ClientWork
         <h2 className="text-read">{terms.name}</h2>
         {principleName && <p className="text-small text-reed">For: {principleName}</p>}
         <p>
-          {terms.kind === 'round' && `${startWords(terms.test.start).replace('you ', 'they ')}; `}
+          {terms.kind === 'round' && `${startWords(terms.test.start, 'client')}; `}
           {lengthWords(terms)}
         </p>
         {terms.cue && <p className="text-small text-reed">“{terms.cue}”</p>}
@@ -151,7 +151,7 @@ function WorkRow({ clientId, work, today }: { clientId: string; work: ClientWork
               <span className="min-w-0 text-small">
                 {one.line && `“${one.line}” `}
                 {one.pains.length > 0 && <strong className="text-brick">Pain: {one.pains.map(partWords).join(', ')}. </strong>}
-                <span className="text-reed">{withinWords(one)}</span>
+                <span className="text-reed">{withinWords(one, false)}</span>
               </span>
             </li>
           ))}

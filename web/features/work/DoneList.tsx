@@ -50,7 +50,7 @@ function DoneOfWork({ clientId, work, today, unsent }: { clientId: string; work:
           </li>
         ))}
         {(all ? sent : sent.slice(0, fewer)).map((one) => (
-          <DoneRow key={one.id} clientId={clientId} work={work} done={one} today={today} />
+          <DoneRow key={one.id} clientId={clientId} work={work} done={one} today={today} isLast={one === sent[0]} all={all} />
         ))}
       </ul>
       {!all && sent.length > fewer && (
@@ -76,7 +76,18 @@ function roundsWords(terms: WorkTerms, rounds: readonly DoneRound[]): string {
     .join('; ')}.`;
 }
 
-function DoneRow({ clientId, work, done, today }: { clientId: string; work: ClientWork; done: DoneWork; today: string }) {
+interface DoneRowProps {
+  clientId: string;
+  work: ClientWork;
+  done: DoneWork;
+  today: string;
+  /** The last that was sent: what can be said of it is said in full, and it can be taken back at once. */
+  isLast: boolean;
+  /** All of them are shown. */
+  all: boolean;
+}
+
+function DoneRow({ clientId, work, done, today, isLast, all }: DoneRowProps) {
   const [remove, { isLoading, error }] = useRemoveDoneWorkMutation();
   const [asks, setAsks] = useState(false);
   const { felt, line, pains, rounds } = done;
@@ -90,7 +101,7 @@ function DoneRow({ clientId, work, done, today }: { clientId: string; work: Clie
         {line && ` “${line}”`}
       </p>
       {pains.length > 0 && <p className="border-l-4 border-brick pl-2">Pain: {pains.map(partWords).join(', ')}.</p>}
-      {[withinWords(done), earlyLateWords(done)].filter(Boolean).map((words) => (
+      {[withinWords(done, isLast), earlyLateWords(done)].filter(Boolean).map((words) => (
         <p key={words} className="text-reed">
           {words}
         </p>
@@ -110,7 +121,7 @@ function DoneRow({ clientId, work, done, today }: { clientId: string; work: Clie
             Leave it
           </Button>
         </p>
-      ) : (
+      ) : isLast || all ? (
         <button
           type="button"
           className="linked min-h-11 self-start text-reed"
@@ -119,7 +130,7 @@ function DoneRow({ clientId, work, done, today }: { clientId: string; work: Clie
         >
           Entered by mistake?
         </button>
-      )}
+      ) : null}
       {error && <FaultNote>{faultWords(error)}</FaultNote>}
     </li>
   );

@@ -1,7 +1,7 @@
 import type { Retests } from '@lean-mentor/contract';
 import { countedWords } from './words.ts';
 
-const [height, column, pad] = [56, 44, 9];
+const [height, column, pad] = [56, 58, 9];
 
 /** Retests as open dots, oldest first, each as high as its share or its rate: practice is never drawn filled, sparring is. */
 export function RetestDots({ retests: { tests } }: { retests: Pick<Retests, 'tests'> }) {

@@ -1,12 +1,11 @@
 import type { ClientWork } from '@lean-mentor/contract';
 import { isNeutral, positionCodes, positionName, type PositionCode } from '@lean-mentor/core/scoring';
-import { startWays, type RoundOrder, type Way } from '@lean-mentor/core/work';
+import { startWays, type PartnerLevel, type PartnerSize, type RoundOrder, type Way } from '@lean-mentor/core/work';
 import { X } from 'lucide-react';
 import { lineClass, Row, Select } from '../../shared/forms/index.ts';
 import { IconButton } from '../../shared/primitives/index.ts';
 import { NumberRow } from './NumberRow.tsx';
 import { StartDrawing } from './StartDrawing.tsx';
-import { levelWords, sizeWords } from './words.ts';
 
 type Round = Extract<ClientWork['terms'], { kind: 'round' }>;
 type Test = Round['test'];
@@ -21,6 +20,10 @@ const positions = Object.fromEntries(positionCodes.map((code) => [code, position
 const orders: Readonly<Record<RoundOrder, string>> = { 'one-way': 'before, then after', balanced: 'old way at both ends' };
 const counted = { chance: 'each go: won or not', rate: 'what goes wrong, by minutes' } as const;
 const mostWays = 4;
+const wantedLevels: Readonly<Record<PartnerLevel, string>> = {
+  ...{ lower: 'less experienced', same: 'of their level', higher: 'more experienced', unknown: 'anybody' },
+};
+const wantedSizes: Readonly<Record<PartnerSize, string>> = { smaller: 'smaller', same: 'as large', larger: 'larger', unknown: 'any size' };
 
 /** A positional round: where it begins, how it can end, how long, with whom, and what is heard in between. */
 export function RoundFields({ terms, isDone, onChange }: RoundFieldsProps) {
@@ -63,13 +66,13 @@ export function RoundFields({ terms, isDone, onChange }: RoundFieldsProps) {
         <Select
           label="Partner"
           value={terms.wanted.level}
-          names={levelWords}
+          names={wantedLevels}
           onChange={(level) => onChange({ wanted: { ...terms.wanted, level } })}
         />
         <Select
           label="of size"
           value={terms.wanted.size}
-          names={sizeWords}
+          names={wantedSizes}
           onChange={(size) => onChange({ wanted: { ...terms.wanted, size } })}
         />
       </div>
@@ -114,7 +117,7 @@ function StartFields({ test: { start }, onChange }: { test: Test; onChange: (fie
           className={lineClass}
         />
       </Row>
-      <StartDrawing start={start} className="-my-4" />
+      <StartDrawing start={start} client="client" className="-my-4" />
     </div>
   );
 }

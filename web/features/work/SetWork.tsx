@@ -56,9 +56,11 @@ export function SetWork({ one, other, press }: { one: Doing; other: Doing | null
         <p className="text-desk text-reed">First as you do it now. In the rest you read one thing to do, then the rounds after it.</p>
       )}
       <p className="border-l-4 border-brick pl-3 text-desk">{cautionWords[terms.caution]}</p>
-      <Button large className="min-h-16 text-title" onClick={() => press({ do: 'start', at: Date.now() })}>
-        Start in 10 s
-      </Button>
+      <div className="sticky bottom-16 -mx-5 bg-straw px-5 py-2">
+        <Button large className="min-h-16 w-full text-title" onClick={() => press({ do: 'start', at: Date.now() })}>
+          Start in 10 s
+        </Button>
+      </div>
       <div className="flex flex-wrap gap-x-4">
         <Button look="quiet" large onClick={() => press({ do: 'afterwards' })}>
           It is done already: only enter it

@@ -11,8 +11,15 @@ const drawn: Readonly<Partial<Record<string, { viewBox: string; lines: Line[] }>
 
 const pairs = (points: number[]): string => points.reduce((text, value, i) => `${text}${i % 2 === 0 ? ' ' : ','}${value}`, '');
 
+interface StartDrawingProps {
+  start: RoundStart;
+  /** What the client is called under it. */
+  client?: string;
+  className?: string;
+}
+
 /** A round's start as two bodies: the client filled, the partner hollow. Nothing where no drawing shows it. */
-export function StartDrawing({ start, className = '' }: { start: RoundStart; className?: string }) {
+export function StartDrawing({ start, client = 'you', className = '' }: StartDrawingProps) {
   const found = drawn[start.position];
   if (!found) return null;
   const isClient = (who: string): boolean => (who === 'above') === (start.clientHolds ?? true);
@@ -28,7 +35,7 @@ export function StartDrawing({ start, className = '' }: { start: RoundStart; cla
           <svg width="14" height="14">
             <circle cx="7" cy="7" r="5" className="fill-client stroke-client" strokeWidth="2" />
           </svg>
-          you
+          {client}
         </span>
         <span className="flex items-center gap-1.5">
           <svg width="14" height="14">

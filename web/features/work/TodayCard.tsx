@@ -23,6 +23,13 @@ export function TodayCard({ clientId, owner, work, first }: TodayCardProps) {
       {principleName && principleName !== terms.name && <p className="text-desk text-reed">For: {principleName}</p>}
       {terms.kind === 'round' && <StartDrawing start={terms.test.start} className="border-y border-seam py-3" />}
       {terms.cue && <p className="text-read font-semibold">“{terms.cue}”</p>}
+      <Link
+        to={`/work/${clientId}/${work.id}`}
+        aria-label={`Begin: ${terms.name}`}
+        className={`flex min-h-16 items-center justify-center rounded-sm border text-title font-semibold ${first ? 'border-pine bg-pine text-linen' : 'border-pine bg-linen text-pine'}`}
+      >
+        Begin
+      </Link>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
         {terms.kind === 'round' && (
           <>
@@ -49,13 +56,6 @@ export function TodayCard({ clientId, owner, work, first }: TodayCardProps) {
       </dl>
       {terms.how && <p className="whitespace-pre-line">{terms.how}</p>}
       <WorkClips clientId={clientId} owner={owner} clips={work.clips} />
-      <Link
-        to={`/work/${clientId}/${work.id}`}
-        aria-label={`Begin: ${terms.name}`}
-        className={`flex min-h-16 items-center justify-center rounded-sm border text-title font-semibold ${first ? 'border-pine bg-pine text-linen' : 'border-pine bg-linen text-pine'}`}
-      >
-        Begin
-      </Link>
       <p className="border-l-4 border-brick pl-3 text-desk">{cautionWords[terms.caution]}</p>
     </article>
   );

@@ -23,7 +23,7 @@ export function WorkToSee() {
             <span className="w-36 shrink-0 truncate font-semibold">{pain.clientName}</span>
             <Link to={`/clients/${pain.clientId}/work`} className="linked min-w-0 truncate border-l-4 border-brick pl-2">
               Pain: {partWords(pain)}
-              {pain.words && `, “${pain.words}”`}. Work that loads it rests until you have spoken.
+              {pain.words && `, “${pain.words}”`} (it rests until you have spoken)
             </Link>
           </li>
         ))}

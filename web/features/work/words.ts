@@ -33,9 +33,9 @@ export const sizeWords: Readonly<Record<PartnerSize, string>> = {
   unknown: 'not said',
 };
 
-/** Where a round begins, to the client: "Half guard, you below". */
-export const startWords = ({ position, clientHolds, grips }: RoundStart): string =>
-  [positionName(position), clientHolds === null ? '' : clientHolds ? 'you on top' : 'you below', grips].filter(Boolean).join(', ');
+/** Where a round begins; `who` is the client: "Half guard, you below". */
+export const startWords = ({ position, clientHolds, grips }: RoundStart, who = 'you'): string =>
+  [positionName(position), clientHolds === null ? '' : clientHolds ? `${who} on top` : `${who} below`, grips].filter(Boolean).join(', ');
 
 const minuteWords = (minutes: number): string => `${short(minutes)} min`;
 const restWords = (seconds: number): string => (seconds === 0 ? '' : seconds % 60 === 0 ? `${seconds / 60} min rest` : `${seconds} s rest`);
@@ -98,20 +98,26 @@ const orderWords = {
   mixed: '',
 } as const;
 
-/** One day before the advice and after it. */
-export function withinWords({ within, rounds }: Pick<DoneWork, 'within' | 'rounds'>): string {
+/** More than this nobody does on a day. */
+const mostWorthSaying = 60;
+
+/** One day before the advice and after it; what the order of its rounds leaves open, where `withOrder` is set. */
+export function withinWords({ within }: Pick<DoneWork, 'within'>, withOrder: boolean): string {
   if (!within) return '';
   const said = {
     better: 'Better after the advice.',
     worse: 'Worse after the advice.',
     'about-the-same': 'About the same after the advice.',
   };
+  const needed = within.moreNeeded?.after ?? 0;
   const more =
-    within.moreNeeded && within.moreNeeded.after > 0
-      ? ` ${within.moreNeeded.after} more after it, and ${within.moreNeeded.before} before, would tell.`
-      : '';
+    needed === 0
+      ? ''
+      : needed > mostWorthSaying
+        ? ' The two are so close that no day on the mat would tell.'
+        : ` ${needed} more after it, and ${within.moreNeeded!.before} before, would tell.`;
   const told = within.verdict === 'too-little' ? `Too little that day to tell.${more}` : said[within.verdict];
-  return rounds.length === 0 ? told : [told, orderWords[within.order]].filter(Boolean).join(' ');
+  return withOrder ? [told, orderWords[within.order]].filter(Boolean).join(' ') : told;
 }
 
 /** Early in a round against late in it, where the two differ by more than chance. */
