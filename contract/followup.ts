@@ -7,6 +7,7 @@ import { done, id, instant } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
 import { question } from './questions.ts';
 import { request } from './requests.ts';
+import { practised } from './work.ts';
 
 export const getClientHistory = operation({
   name: 'getClientHistory',
@@ -48,6 +49,8 @@ export const fixThread = z.object({
   interval,
   neededMinutes: z.number().nullable(),
   neededChances: z.number().nullable(),
+  /** Counted on the mat between two requests; never pooled with what footage shows. */
+  practice: z.array(practised),
 });
 export type ClientThread = z.infer<typeof fixThread>;
 
@@ -57,7 +60,7 @@ export const getClientProgress = operation({
   method: 'get',
   path: '/api/clients/:clientId/progress',
   access: everyRole,
-  about: ['critique', 'book'],
+  about: ['critique', 'book', 'work'],
   summary: "A client's fixes across their reviewed requests, and the time in each position, oldest request first.",
   params: z.object({ clientId: id }),
   response: z.object({

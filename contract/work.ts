@@ -44,6 +44,9 @@ const retests = z.object({
     .nullable(),
 });
 export type Retests = z.infer<typeof retests>;
+/** The same, with what it was counted in. */
+export const practised = retests.extend({ workId: id, name: z.string() });
+export type Practised = z.infer<typeof practised>;
 
 const doneWork = workSession.extend({
   enteredAt: instant,

@@ -1,10 +1,11 @@
 import { forgetOldTries } from './features/access/index.ts';
 import { removeOldExports } from './features/critique/index.ts';
+import { endWorkThatHolds } from './features/followup/index.ts';
 import { removeOldFilms } from './features/films/index.ts';
 import { handOver } from './features/joining/index.ts';
 import { askAfterPayments, billPlans, remindOfInvoices } from './features/practice/index.ts';
 import { finishLeftUploads } from './features/uploads/index.ts';
-import { endWorkThatHolds, remindOfWork } from './features/work/index.ts';
+import { remindOfWork } from './features/work/index.ts';
 import { clearScratchFolders } from './house/scratchFolder.ts';
 import type { Chores } from './jobs/tidy.ts';
 

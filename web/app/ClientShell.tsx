@@ -12,6 +12,7 @@ const rooms = [
   { to: '/mine', words: 'My critiques' },
   { to: '/send', words: 'Send footage' },
   { to: '/work', words: 'My work' },
+  { to: '/progress', words: 'My progress' },
 ];
 
 /** The client's face: for the phone in one hand, the ways at the bottom under the thumb. */
@@ -57,7 +58,7 @@ export function ClientShell() {
             <NavLink
               key={to}
               to={to}
-              className="-mt-px flex h-16 grow basis-0 items-center justify-center border-t-2 border-transparent font-semibold text-reed aria-[current=page]:border-pine aria-[current=page]:text-ink"
+              className="-mt-px flex h-16 grow basis-0 items-center justify-center px-1 text-center leading-tight border-t-2 border-transparent font-semibold text-reed aria-[current=page]:border-pine aria-[current=page]:text-ink"
             >
               {words}
             </NavLink>

@@ -182,6 +182,10 @@ export const makeRouter = (store: Store) =>
               element: <ClientShell />,
               children: [
                 { path: '/mine', lazy: async () => ({ Component: (await import('../features/clients/index.ts')).MyCritiquesPage }) },
+                {
+                  path: '/progress',
+                  lazy: async () => ({ Component: (await import('../features/followup/MyProgressPage.tsx')).MyProgressPage }),
+                },
                 { path: '/plan', lazy: async () => ({ Component: (await import('../features/money/OwnPlanPage.tsx')).OwnPlanPage }) },
                 {
                   path: '/own-letters',

@@ -1,1 +1,1 @@
-export { clientThreads } from './progress.ts';
+export { endWorkThatHolds } from './holding.ts';

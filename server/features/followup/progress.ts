@@ -4,6 +4,7 @@ import { fixThreads, type FixThread } from '@lean-mentor/core/followup';
 import type { House } from '../../house/house.ts';
 import { findPrinciples } from '../book/index.ts';
 import { findThreadRequests } from '../fixes/index.ts';
+import { practiceByPrinciple } from '../work/index.ts';
 import { findClosedThreads } from './repository.ts';
 
 /** An open end is no number on the wire. */
@@ -25,10 +26,11 @@ export async function clientProgress(
   clientId: string,
   readers: 'coaching' | 'client',
 ): Promise<ResponseOf<typeof contract.getClientProgress>> {
-  const [requests, principles, closed] = await Promise.all([
+  const [requests, principles, closed, practice] = await Promise.all([
     findThreadRequests(house, clientId, house.now(), readers),
     findPrinciples(house),
     findClosedThreads(house, clientId),
+    practiceByPrinciple(house, clientId),
   ]);
   const byId = new Map(principles.map((principle) => [principle.id, principle]));
   return {
@@ -49,6 +51,7 @@ export async function clientProgress(
         interval: ends(interval),
         neededMinutes,
         neededChances,
+        practice: practice.get(principleId) ?? [],
       };
     }),
     positions: requests.map(({ requestId, sentAt, minutes, time }) => ({

@@ -1,3 +1,5 @@
 export { workCalendar } from './calendar.ts';
-export { endWorkThatHolds, remindOfWork } from './chores.ts';
-export { insertPain, insertWork, putDone, putTraining } from './repository.ts';
+export { practiceByPrinciple } from './practised.ts';
+export { findOpenWork, remindOfWork } from './reminders.ts';
+export { changeWork, insertPain, insertWork, putDone, putTraining } from './repository.ts';
+export { clientsNow } from './training.ts';

@@ -6,7 +6,8 @@ import ICAL from 'ical.js';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { aDrill, aNote, bringCritique, bringRequest, clientA, clientB } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
-import { endWorkThatHolds, remindOfWork } from './chores.ts';
+import { endWorkThatHolds } from '../followup/index.ts';
+import { remindOfWork } from './reminders.ts';
 
 const {
   house,

@@ -33,6 +33,7 @@ const thread: ClientThread = {
   interval: [0.01, 0.7],
   neededMinutes: null,
   neededChances: null,
+  practice: [],
 };
 const show = (more: Partial<ClientThread> = {}, onClose: ((closed: boolean) => void) | null = null) =>
   render(

@@ -1,6 +1,6 @@
 import type { ClientThread } from '@lean-mentor/contract';
 import { Link } from 'react-router';
-import { pointWords, threadStateWords, verdictWords } from './threadWords.ts';
+import { pointWords, practiceWords, threadStateWords, verdictWords } from '../followup/index.ts';
 
 interface ThreadLineProps {
   thread: ClientThread;
@@ -37,6 +37,7 @@ export function ThreadLine({ thread, requests, critiqueOf, onClose }: ThreadLine
           )}
         </p>
         <p className="text-small text-reed">{verdictWords(thread)}</p>
+        {practiceWords(thread) && <p className="text-small">{practiceWords(thread)}</p>}
       </div>
       <div className="overflow-x-auto">
         <div className="relative" style={{ width: requests.length * column }}>

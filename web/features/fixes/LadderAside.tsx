@@ -63,7 +63,12 @@ export function LadderAside({ deciding, subject: { request, client }, data, name
           Back to the computed order
         </button>
       )}
-      <WayOn deciding={deciding} level={client.level} critique={`/requests/${request.id}/critique`} />
+      <WayOn
+        deciding={deciding}
+        level={client.level}
+        critique={`/requests/${request.id}/critique`}
+        work={`/clients/${client.id}/work/give?request=${request.id}`}
+      />
       <section aria-label="Agreement">
         <AgreementNote agreement={data.agreement} nameOf={nameOf} />
       </section>
@@ -72,7 +77,15 @@ export function LadderAside({ deciding, subject: { request, client }, data, name
   );
 }
 
-function WayOn({ deciding: { ladder, keeping }, level, critique }: { deciding: LadderControls; level: number; critique: string }) {
+interface WayOnProps {
+  deciding: LadderControls;
+  level: number;
+  critique: string;
+  /** Where work is given for what was chosen. */
+  work: string;
+}
+
+function WayOn({ deciding: { ladder, keeping }, level, critique, work }: WayOnProps) {
   const navigate = useNavigate();
   const usual = fixesForLevel(level);
   return (
@@ -81,6 +94,11 @@ function WayOn({ deciding: { ladder, keeping }, level, critique }: { deciding: L
       <Button large onClick={() => void navigate(critique)}>
         Write the critique
       </Button>
+      {ladder.cut > 0 && (
+        <Link to={work} className="linked self-start">
+          Give work for it
+        </Link>
+      )}
       <p className="text-small text-reed" aria-live="polite">
         {counts[ladder.cut]}; at this level {counts[usual]!.toLowerCase()} {usual === 1 ? 'is' : 'are'} what a client carries away.{' '}
         {savingWords(keeping)}.

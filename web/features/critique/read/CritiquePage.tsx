@@ -40,6 +40,7 @@ export function CritiquePage() {
           <Head critique={data} />
           <DocBlocks blocks={data.doc.content} slots={slotsOf(data)} />
           <Questions critique={data} fixId={null} />
+          <WorkLine critique={data} />
           <ReadLine critique={data} />
         </article>
         <Side critique={data} />
@@ -111,6 +112,25 @@ function TakeBack({ critique }: { critique: Critique }) {
       </Button>
       {error && <FaultNote>{faultWords(error)}</FaultNote>}
     </div>
+  );
+}
+
+/** The way from what was said to what is done about it. */
+function WorkLine({ critique }: { critique: Critique }) {
+  const role = useAccount()?.role;
+  const coaching = role === 'coach' || role === 'assistant';
+  const [fix] = critique.fixes;
+  return (
+    <Link
+      className="not-printed linked inline-flex min-h-11 items-center self-start"
+      to={
+        coaching
+          ? `/clients/${critique.clientId}/work/give?request=${critique.requestId}${fix?.principleId ? `&fix=${fix.principleId}` : ''}`
+          : '/work'
+      }
+    >
+      {coaching ? `Give ${critique.clientName.split(' ')[0]!} work for it` : 'What to do about it on the mat: My work'}
+    </Link>
   );
 }
 

@@ -1,4 +1,4 @@
-import type { ClientThread } from '@lean-mentor/contract';
+import type { ClientThread, CountedOnWire } from '@lean-mentor/contract';
 import type { ThreadState } from '@lean-mentor/core/followup';
 
 export const threadStateWords: Readonly<Record<ThreadState, string>> = {
@@ -45,4 +45,34 @@ export function verdictWords({ counts, points, state, verdict, ratio, interval, 
       ? neededMinutes && `about ${neededMinutes} ${neededMinutes === 1 ? 'minute' : 'minutes'} in these positions`
       : neededChances && `about ${neededChances} chances`;
   return `${told ?? 'Too little mat time in the last request to tell.'}${needed ? ` In each of two requests ${needed} would show a halving.` : ''}`;
+}
+
+const practised = (counted: CountedOnWire): string =>
+  'chances' in counted ? `${counted.successes} of ${counted.chances}` : `${counted.mistakes} in ${short(counted.minutes)} min`;
+
+/** Practice beside what sparring shows, the two never added: "In practice 3 of 11, then 7 of 12; in sparring not yet." */
+export function practiceWords({ practice, state }: Pick<ClientThread, 'practice' | 'state'>): string {
+  const [most] = practice;
+  if (!most) return '';
+  const [first, last] = [most.tests[0]!, most.tests.at(-1)!];
+  const told = first === last ? practised(first.counted) : `${practised(first.counted)}, then ${practised(last.counted)}`;
+  const inSparring = { better: 'in sparring too', holding: 'in sparring too' } as const;
+  return `In practice ${told}; ${inSparring[state as keyof typeof inSparring] ?? 'in sparring not yet'}.`;
+}
+
+/** Where a fix stands, to whom it is theirs. */
+export const plainState = ({ state }: Pick<ClientThread, 'state'>): string =>
+  ({
+    new: 'Just begun.',
+    working: 'Being worked on.',
+    better: 'Better than at first.',
+    holding: 'It holds.',
+    'back-again': 'It came back. That happens; the way out of it is known now.',
+  })[state];
+
+/** What was seen in sparring, in plain words: "In sparring: 7 in 5.5 min, then 3 in 6.2 min." */
+export function plainPoints(thread: Pick<ClientThread, 'counts' | 'points' | 'chances'>): string {
+  const told = thread.points.filter(({ value }) => value !== null).map((point) => pointWords(thread, point));
+  if (told.length === 0) return 'Nothing to count in sparring yet.';
+  return `In sparring ${thread.counts === 'rate' ? 'it went wrong ' : 'right '}${told.join(', then ')}.`;
 }

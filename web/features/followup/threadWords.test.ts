@@ -1,6 +1,6 @@
 import type { ClientThread } from '@lean-mentor/contract';
 import { expect, it } from 'vitest';
-import { pointWords, verdictWords } from './threadWords.ts';
+import { pointWords, practiceWords, verdictWords } from './threadWords.ts';
 
 const point = (count: number, exposure: number): ClientThread['points'][number] => ({
   requestId: 'r',
@@ -25,6 +25,7 @@ const thread = (more: Partial<ClientThread>): ClientThread => ({
   interval: [0.01, 0.7],
   neededMinutes: null,
   neededChances: null,
+  practice: [],
   ...more,
 });
 
@@ -48,4 +49,16 @@ it('a point is said as it was counted', () => {
     '1 of 4',
     'no chance came',
   ]);
+});
+
+it('practice and sparring stand beside one another and are never added', () => {
+  const test = (doneOn: string, successes: number, chances: number) => ({ sessionId: doneOn, doneOn, counted: { successes, chances } });
+  const tests = [test('2026-01-01', 3, 11), test('2026-01-05', 5, 9), test('2026-01-09', 7, 12)];
+  const practice: ClientThread['practice'] = [{ workId: 'w', name: 'Mount', place: 'own', level: 'same', tests, trend: null }];
+  expect(practiceWords(thread({ practice }))).toBe('In practice 3 of 11, then 7 of 12; in sparring not yet.');
+  expect(practiceWords(thread({ practice, state: 'holding' }))).toBe('In practice 3 of 11, then 7 of 12; in sparring too.');
+  expect(practiceWords(thread({ practice: [{ ...practice[0]!, tests: tests.slice(0, 1) }] }))).toBe(
+    'In practice 3 of 11; in sparring not yet.',
+  );
+  expect(practiceWords(thread({}))).toBe('');
 });
