@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { footage } from './footage.ts';
 import { id, instant, mostFileBytes, written } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
+import { doneRound, roundTest } from './workTerms.ts';
 
 export const requestKinds = ['match', 'hard-sparring', 'light-sparring', 'positional'] as const;
 export type RequestKind = (typeof requestKinds)[number];
@@ -53,6 +54,11 @@ export const intake = z.object({
   eventOn: z.iso.date().nullable().default(null),
   question: written(600),
   clientMarks: z.array(clientMark).max(mostClientMarks).default([]),
+  /** A positional round out of their work, as it was counted on the mat; null of anything else. */
+  round: z
+    .object({ workId: id, doneWorkId: id, name: z.string(), test: roundTest, rounds: z.array(doneRound).max(20) })
+    .nullable()
+    .default(null),
   hurtsToday: z.string().trim().max(300).default(''),
   /** What their profile says hurts and still does. */
   hurts: z.array(hurt).max(20).default([]),
@@ -72,6 +78,7 @@ export const intakeDraft = z
     event: z.string().max(120),
     partnerConsent: z.enum(['agreed', 'not-asked']),
     whoMarks: z.array(whoMark).max(6),
+    round: intake.shape.round.unwrap(),
     lengthMinutes: z.number().min(0).max(600).nullable(),
     partnerLevel: z.enum(comparedLevels),
     partnerSize: z.enum(comparedSizes),

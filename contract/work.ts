@@ -189,6 +189,19 @@ export const removeDoneWork = operation({
   response: done,
 });
 
+export const sendRound = operation({
+  ...room,
+  name: 'sendRound',
+  method: 'post',
+  path: '/api/clients/:clientId/work/:workId/done/:doneWorkId/footage',
+  access: ['client', 'guardian'],
+  about: ['work', 'request'],
+  summary:
+    'Begins to send footage of a positional round that was done: start, sides and counts are known already. Asked again it is the same draft.',
+  params: ofWork.extend({ doneWorkId: id }),
+  response: z.object({ requestId: id }),
+});
+
 export const setTraining = operation({
   ...room,
   name: 'setTraining',

@@ -28,7 +28,7 @@ const wayId = z.string().min(1).max(40);
 const way = z.object({ id: wayId, words: written(24), wonBy: z.enum(['own', 'other', 'nobody']) });
 const partner = z.object({ level: z.enum(partnerLevels), size: z.enum(partnerSizes) });
 
-const roundTest = sameAs<RoundTest>()(
+export const roundTest = sameAs<RoundTest>()(
   z.object({
     start: z.object({ position: z.enum(positionCodes), clientHolds: z.boolean().nullable(), grips: z.string().trim().max(120) }),
     ways: z
@@ -74,7 +74,7 @@ export const workTerms = sameAs<WorkTerms>()(
 /** Of the longest round: one press every two seconds. */
 const mostPresses = 600;
 const mostRoundMs = 30 * 60_000;
-const doneRound = sameAs<DoneRound>()(
+export const doneRound = sameAs<DoneRound>()(
   z.object({
     when: z.enum(['before', 'after']).nullable(),
     place: z.enum(['own', 'other']),

@@ -10,6 +10,7 @@ export {
   type BodySide,
   type Part,
 } from './bodyParts.ts';
+export { codedGoes, countsOfGoes, resetsByMotion, type Go } from './goes.ts';
 export { barredFor, loadWords, proposeWork, sparedParts, type WorkClient, type WorkProposal } from './proposeWork.ts';
 export { beforeAfter, earlyLate, retestsOf, type EarlyLate, type Retest, type RetestsOfOne } from './retestSeries.ts';
 export { countedBy, countsOf, type Counted, type CountedBy, type DoneRound, type Pain, type Press, type WorkSession } from './session.ts';

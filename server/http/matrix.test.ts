@@ -257,6 +257,7 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   endWork: ['work'],
   logWork: ['work_done'],
   removeDoneWork: ['work_done', 'pains'],
+  sendRound: ['requests', 'work_done'],
   setTraining: ['training'],
   settlePain: ['pains', 'letters'],
   seeWork: ['work_done'],
@@ -286,6 +287,7 @@ const answers: Readonly<Record<string, number>> = {
   cancelInvoice: 409,
   retireRuleSheet: 404, // Nobody has made this family.
   askUploadAbilities: 204,
+  sendRound: 400, // It is a drill.
   streamWorkClip: 404, // It goes with none of their work.
   streamSharedFilm: 404, // Nobody has asked for it.
   beginUpload: 400,

@@ -1,4 +1,5 @@
 export { footageArrived } from './arrival.ts';
+export { beginDraft, saveDraft } from './drafts.ts';
 export { newRequest } from './newRequest.ts';
 export { footageRested } from './unreadable.ts';
 export { letGoOn, placeRequest, requestAnswered } from './service.ts';

@@ -7,6 +7,7 @@ import { workCalendar } from './calendar.ts';
 import { clientOr404, endWork, giveWork, proposeWork } from './give.ts';
 import { logWork, removeDoneWork, settlePain } from './log.ts';
 import { findWork, markSeen, putTraining } from './repository.ts';
+import { sendRound } from './sendRound.ts';
 import { getClientWork } from './views.ts';
 import { getWorkToSee, getWorkWeek } from './week.ts';
 
@@ -30,6 +31,8 @@ export const workHandlers: Handlers<typeof rooms.work> = {
     await removeDoneWork(house, params);
     return done;
   },
+
+  sendRound: (house, { account, params }) => sendRound(house, account, params),
 
   setTraining: async (house, { params, body }) => {
     await putTraining(house, params.clientId, body);

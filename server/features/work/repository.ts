@@ -63,6 +63,11 @@ export async function putDone({ db }: House, row: WorkDoneRow, transaction?: Tra
   await db.workDone.upsert(row, inside(transaction));
 }
 
+/** Notes as which request footage of what was done is sent. */
+export async function markSentAs({ db }: House, id: string, requestId: string): Promise<void> {
+  await db.workDone.update({ requestId }, { where: { id } });
+}
+
 export async function deleteDone({ db }: House, id: string, transaction: Transaction): Promise<void> {
   await db.workDone.destroy({ where: { id }, transaction });
 }

@@ -188,6 +188,41 @@ describe('work that was done', () => {
   });
 });
 
+describe('footage of a round', () => {
+  it('is a draft in which start, ends and counts are known, once; it is nobody else’s', async () => {
+    const { workId } = await give(aRound);
+    const id = house.newId();
+    await log(workId, { rounds: [{ ...round(2, 3), partner: { level: 'higher', size: 'larger' } }] }, id);
+    const send = (who = ada) => who.ask('post', `/api/clients/${clientA}/work/${workId}/done/${id}/footage`);
+    const { requestId } = (await send()).body as { requestId: string };
+    expect((await send()).body.requestId).toBe(requestId);
+    const { drafts } = (await ada.ask('get', '/api/drafts')).body;
+    expect(drafts).toMatchObject([
+      {
+        id: requestId,
+        intake: {
+          kind: 'positional',
+          lengthMinutes: 5,
+          partnerLevel: 'higher',
+          round: { name: 'Half guard, from below', rounds: [{ ranMs: 300_000 }] },
+        },
+      },
+    ]);
+    expect([(await send(ben)).status, (await send(coach)).status]).toEqual([404, 403]);
+    expect((await workOf()).work[0]!.done[0]!.requestId).toBe(requestId);
+    // Thrown away, it can be begun again.
+    await ada.ask('delete', `/api/drafts/${requestId}`);
+    expect((await send()).body.requestId).not.toBe(requestId);
+  });
+
+  it('is not of a drill, in which nothing is counted', async () => {
+    const { workId } = await give(aDrill);
+    const id = house.newId();
+    await log(workId, {}, id);
+    expect((await ada.ask('post', `/api/clients/${clientA}/work/${workId}/done/${id}/footage`)).status).toBe(400);
+  });
+});
+
 describe('pain', () => {
   const hurt = { pains: [{ part: 'knee', side: 'left', words: 'A pull.' }] };
   const state = async (): Promise<(ClientWork['state'] | string)[]> =>

@@ -3,7 +3,7 @@ import { ChevronDown } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { Exchange, NeedFirst, IntakeList, stateWords } from '../requests/index.ts';
+import { Exchange, NeedFirst, IntakeList, RoundCounted, stateWords } from '../requests/index.ts';
 
 /** What the client asked, in the head; opened, everything they said, what was said to and fro, and asking for something first. */
 export function IntakePopover({ request, onMark }: { request: Request; onMark: (footageId: string, atSeconds: number) => void }) {
@@ -30,6 +30,16 @@ export function IntakePopover({ request, onMark }: { request: Request; onMark: (
               onMark(footageId, atSeconds);
             }}
           />
+          {request.round && (
+            <RoundCounted
+              round={request.round}
+              footages={request.footages}
+              onReset={(footageId, atSeconds) => {
+                setOpen(false);
+                onMark(footageId, atSeconds);
+              }}
+            />
+          )}
           <Exchange exchange={request.exchange} />
           {request.state === 'need-first' && <p className="font-semibold">Waits for the answer; the clock of the promise stands.</p>}
           {(request.state === 'withdrawn' || request.state === 'sent') && <p>{stateWords[request.state]}.</p>}

@@ -2,6 +2,7 @@ import type { Footage, IntakeDraft } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { ruleSheetWords } from '@lean-mentor/core/scoring';
 import type { ReactNode } from 'react';
+import { countedOnMat } from './RoundCounted.tsx';
 import { attireWords, kindWords, partnerWords } from './words.ts';
 
 interface IntakeListProps {
@@ -41,6 +42,11 @@ export function IntakeList({ intake, footages, onMark }: IntakeListProps) {
         <span className="border-b-2 border-dashed border-partner">{intake.whoPartner || '–'}</span>
       </Row>
       <Row label="What it was">{what.join(', ') || '–'}</Row>
+      {intake.round && (
+        <Row label="Out of their work">
+          {intake.round.name}; counted {countedOnMat(intake.round)}
+        </Row>
+      )}
       {partner && <Row label="The partner">{partner}</Row>}
       {event && <Row label="When and where">{event}</Row>}
       {hurts.length > 0 && (

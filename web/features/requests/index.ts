@@ -8,3 +8,4 @@ export { IntakeList } from './IntakeList.tsx';
 export { UploadLine } from './UploadLine.tsx';
 export { uploadsSlice } from './uploadsSlice.ts';
 export { attireWords, kindWords, stateWords } from './words.ts';
+export { RoundCounted } from './RoundCounted.tsx';

@@ -1,9 +1,10 @@
 import type { ClientWork, DoneWork } from '@lean-mentor/contract';
 import { countsOf, partWords, type DoneRound, type WorkTerms } from '@lean-mentor/core/work';
 import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
 import { Button, FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
-import { useRemoveDoneWorkMutation, type WorkAnswer } from './api.ts';
+import { useRemoveDoneWorkMutation, useSendRoundMutation, type WorkAnswer } from './api.ts';
 import type { Unsent } from './workShelves.ts';
 import { countedWords, dayWords, earlyLateWords, feltWords, groupWords, retestWords, withinWords } from './words.ts';
 
@@ -106,6 +107,7 @@ function DoneRow({ clientId, work, done, today, isLast, all }: DoneRowProps) {
           {words}
         </p>
       ))}
+      {work.terms.kind === 'round' && (isLast || all) && <FootageOfIt clientId={clientId} workId={work.id} done={done} />}
       {asks ? (
         <p className="flex flex-wrap items-center gap-2">
           Take this day back?
@@ -133,5 +135,29 @@ function DoneRow({ clientId, work, done, today, isLast, all }: DoneRowProps) {
       ) : null}
       {error && <FaultNote>{faultWords(error)}</FaultNote>}
     </li>
+  );
+}
+
+/** The way from a round that was done to footage of it: start, sides and counts go along. */
+function FootageOfIt({ clientId, workId, done }: { clientId: string; workId: string; done: DoneWork }) {
+  const [send, { isLoading, error }] = useSendRoundMutation();
+  const navigate = useNavigate();
+  const begin = async (): Promise<void> => {
+    const { data } = await send({ clientId, workId, doneWorkId: done.id });
+    if (data) await navigate(`/send/${data.requestId}`);
+  };
+  if (done.requestId)
+    return (
+      <Link className="linked inline-flex min-h-11 items-center self-start" to={`/send/${done.requestId}`}>
+        The footage of it
+      </Link>
+    );
+  return (
+    <>
+      <Button look="plain" large className="self-start" busy={isLoading} onClick={() => void begin()}>
+        Send footage of it
+      </Button>
+      {error && <FaultNote>{faultWords(error)}</FaultNote>}
+    </>
   );
 }

@@ -42,6 +42,9 @@ export function DraftPage() {
       {data && !draft && (
         <p>
           This has been sent or thrown away.{' '}
+          <Link to={`/requests/${draftId}`} className="linked inline-flex min-h-11 items-center">
+            What you sent
+          </Link>{' '}
           <Link to="/mine" className="linked">
             My critiques
           </Link>
