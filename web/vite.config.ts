@@ -16,6 +16,7 @@ const notOnThePhone = [
   'GiveWorkPage',
   'ClientWorkPage',
   'WeekPage',
+  'ComparePage',
 ];
 
 /**

@@ -105,6 +105,10 @@ export const makeRouter = (store: Store) =>
                   path: `/clients/:clientId/work/${end}`,
                   lazy: async () => ({ Component: (await import('../features/work/GiveWorkPage.tsx')).GiveWorkPage }),
                 })),
+                {
+                  path: '/clients/:clientId/compare',
+                  lazy: async () => ({ Component: (await import('../features/followup/ComparePage.tsx')).ComparePage }),
+                },
                 { path: '/week', lazy: async () => ({ Component: (await import('../features/work/WeekPage.tsx')).WeekPage }) },
                 {
                   path: '/practice',

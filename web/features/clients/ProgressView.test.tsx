@@ -4,7 +4,7 @@ import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { PositionBars } from './PositionBars.tsx';
+import { PositionBars } from '../followup/index.ts';
 import { QuestionList } from './QuestionList.tsx';
 import { ThreadLine } from './ThreadLine.tsx';
 

@@ -1,8 +1,8 @@
 import { Fetched } from '../../shared/fetched/index.ts';
 import { Empty } from '../../shared/primitives/index.ts';
 import { format } from 'date-fns';
-import { useCloseThreadMutation, useGetClientProgressQuery } from '../followup/index.ts';
-import { PositionBars } from './PositionBars.tsx';
+import { Link } from 'react-router';
+import { PositionBars, useCloseThreadMutation, useGetClientProgressQuery } from '../followup/index.ts';
 import { ThreadLine } from './ThreadLine.tsx';
 
 interface ProgressViewProps {
@@ -52,7 +52,14 @@ export function ProgressView({ clientId, critiqueOf, mayClose }: ProgressViewPro
         )}
       </section>
       <section aria-label="Positions over time">
-        <h2 className="mb-2 text-read">Where the time went</h2>
+        <h2 className="mb-2 flex items-baseline justify-between text-read">
+          Where the time went
+          {data.positions.length > 1 && (
+            <Link className="linked text-desk font-normal" to={`/clients/${clientId}/compare`}>
+              Compare two requests
+            </Link>
+          )}
+        </h2>
         <PositionBars positions={data.positions} />
       </section>
     </div>

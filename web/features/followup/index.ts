@@ -1,2 +1,3 @@
 export { useCloseThreadMutation, useGetClientHistoryQuery, useGetClientProgressQuery, type Progress } from './api.ts';
+export { PositionBars } from './PositionBars.tsx';
 export { pointWords, practiceWords, threadStateWords, verdictWords } from './threadWords.ts';

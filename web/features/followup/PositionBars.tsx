@@ -1,6 +1,6 @@
 import { placeWords, positionFamily, sideNames } from '@lean-mentor/core/scoring';
 import { format } from 'date-fns';
-import type { Progress } from '../followup/index.ts';
+import type { Progress } from './api.ts';
 
 type Request = Progress['positions'][number];
 
