@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { client } from './clients.ts';
 import { critiqueGlance } from './critique.ts';
 import { done, id, instant } from './ids.ts';
-import { everyRole, operation } from './operation.ts';
+import { coaching, everyRole, operation } from './operation.ts';
 import { question } from './questions.ts';
 import { request } from './requests.ts';
 import { practised } from './work.ts';
@@ -87,4 +87,27 @@ export const closeThread = operation({
   params: z.object({ clientId: id, principleId: id }),
   body: z.object({ closed: z.boolean() }),
   response: done,
+});
+
+export const getWorkEffects = operation({
+  name: 'getWorkEffects',
+  room: 'followup',
+  method: 'get',
+  path: '/api/work-effects/:principleId',
+  access: coaching,
+  about: ['work', 'critique', 'book'],
+  summary:
+    'Which work for a fix, and which words of it, moved the fix over all clients it was given to: what went wrong afterwards to what was to be expected. Too few clients: nothing is said. No client is named.',
+  params: z.object({ principleId: id }),
+  response: z.object({
+    effects: z.array(
+      z.object({
+        of: z.enum(['work', 'words']),
+        name: z.string(),
+        clients: z.int(),
+        ratio: z.number().nullable(),
+        interval: z.tuple([z.number(), z.number()]).nullable(),
+      }),
+    ),
+  }),
 });

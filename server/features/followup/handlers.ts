@@ -6,6 +6,7 @@ import { coachesHere } from '../access/index.ts';
 import { findClient } from '../clients/index.ts';
 import { findQuestionsOf, listCritiquesOfClient } from '../critique/index.ts';
 import { listRequestsOfClients } from '../requests/index.ts';
+import { getWorkEffects } from './effects.ts';
 import { clientProgress } from './progress.ts';
 import { setThreadClosed } from './repository.ts';
 
@@ -41,6 +42,8 @@ export const followupHandlers: Handlers<typeof rooms.followup> = {
     const client = await clientOr404(house, params.clientId);
     return clientProgress(house, client.id, readersOf(account));
   },
+
+  getWorkEffects: (house, { params }) => getWorkEffects(house, params.principleId),
 
   closeThread: async (house, { params, body }) => {
     const client = await clientOr404(house, params.clientId);

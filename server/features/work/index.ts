@@ -1,5 +1,5 @@
 export { workCalendar } from './calendar.ts';
 export { practiceByPrinciple } from './practised.ts';
 export { findOpenWork, remindOfWork } from './reminders.ts';
-export { changeWork, insertPain, insertWork, putDone, putTraining } from './repository.ts';
+export { changeWork, findWorkFor, insertPain, insertWork, putDone, putTraining } from './repository.ts';
 export { clientsNow } from './training.ts';

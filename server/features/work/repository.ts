@@ -18,6 +18,10 @@ export const findWork = async ({ db }: House, clientIds: readonly string[]): Pro
     }),
   );
 
+/** Work of all clients that was given for a principle, oldest first. */
+export const findWorkFor = async ({ db }: House, principleId: string): Promise<WorkRow[]> =>
+  plainAll(await db.work.findAll({ where: { principleId }, order: [['givenAt', 'ASC']] }));
+
 /** Work of all clients that was not ended before a day and begins before another. */
 export const findWorkBetween = async ({ db }: House, fromOn: string, beforeOn: string): Promise<WorkRow[]> =>
   plainAll(

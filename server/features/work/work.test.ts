@@ -5,6 +5,7 @@ import { startWays, type DoneRound, type WorkTerms } from '@lean-mentor/core/wor
 import ICAL from 'ical.js';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { aDrill, aNote, bringCritique, bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { insertClient } from '../clients/index.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { endWorkThatHolds } from '../followup/index.ts';
 import { remindOfWork } from './reminders.ts';
@@ -377,5 +378,43 @@ describe('for the coaching side', () => {
     }
     await endWorkThatHolds(house);
     expect((await workOf()).work).toMatchObject([{ state: 'ended', endedWhy: 'holds', endedOn: '2026-11-30' }]);
+  });
+
+  it('what moved a fix is said over five clients and more, of the work and of its words, and names nobody', async () => {
+    const principleId = house.newId();
+    await house.db.principles.create({ id: principleId, name: 'Post when lifted' });
+    const review = async (clientId: string, day: number, mistakes: number): Promise<void> => {
+      const { requestId, footageId } = await bringRequest(house, clientId, 'ready');
+      const sentAt = new Date(Date.UTC(2026, 5, day));
+      await house.db.requests.update({ sentAt, state: 'sent' }, { where: { id: requestId } });
+      for (let i = 0; i < mistakes; i++)
+        await house.db.notes.create({ ...aNote(house.newId(), footageId, { principleId, kind: 'mistake', fromFrame: i }), requestId });
+      await bringCritique(house, requestId, {
+        sentAt,
+        fixes: [{ fixId: principleId, principleId, name: 'Post when lifted', noteIds: [] }],
+      });
+    };
+    const follow = async (clientId: string): Promise<void> => {
+      await review(clientId, 1, 8);
+      const { workId } = await give(aDrill, { principleId }, clientId);
+      await house.db.work.update({ givenAt: new Date('2026-06-03T00:00:00Z') }, { where: { id: workId } });
+      await review(clientId, 9, 2);
+    };
+    const effects = async () => (await coach.ask('get', `/api/work-effects/${principleId}`)).body.effects;
+    await follow(clientA);
+    expect(await effects()).toMatchObject([
+      { of: 'work', name: 'Shin wall', clients: 1, ratio: null },
+      { of: 'words', name: 'Knee first.' },
+    ]);
+    for (let i = 0; i < 4; i++) {
+      const id = house.newId();
+      await insertClient(house, { id, name: `Client ${i}`, level: 1, bornOn: null, about: '', hurts: [], agreements: [] });
+      await follow(id);
+    }
+    const [work] = await effects();
+    expect(work).toMatchObject({ of: 'work', clients: 5 });
+    expect(work.ratio).toBeLessThan(0.5);
+    expect(JSON.stringify(await effects())).not.toContain('Ada');
+    expect((await ada.ask('get', `/api/work-effects/${principleId}`)).status).toBe(403);
   });
 });

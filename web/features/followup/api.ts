@@ -8,8 +8,9 @@ const followupApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     getClientHistory: queryOf(build, contract.getClientHistory),
     getClientProgress: queryOf(build, contract.getClientProgress),
+    getWorkEffects: queryOf(build, contract.getWorkEffects),
     closeThread: mutationOf(build, contract.closeThread),
   }),
 });
 
-export const { useGetClientHistoryQuery, useGetClientProgressQuery, useCloseThreadMutation } = followupApi;
+export const { useGetClientHistoryQuery, useGetClientProgressQuery, useGetWorkEffectsQuery, useCloseThreadMutation } = followupApi;

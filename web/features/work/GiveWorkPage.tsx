@@ -6,7 +6,7 @@ import { toast } from 'sonner';
 import { Fetched } from '../../shared/fetched/index.ts';
 import { FormEnd, lineClass, Row } from '../../shared/forms/index.ts';
 import { useGetBookQuery } from '../book/index.ts';
-import { useGetClientHistoryQuery, useGetClientProgressQuery } from '../followup/index.ts';
+import { useGetClientHistoryQuery, useGetClientProgressQuery, useGetWorkEffectsQuery } from '../followup/index.ts';
 import { useGetClientWorkQuery, useGiveWorkMutation, useProposeWorkQuery, type WorkProposals } from './api.ts';
 import { WorkForm } from './WorkForm.tsx';
 import { lengthWords } from './words.ts';
@@ -122,6 +122,7 @@ function Proposed({ clientId, principleId, requestId, today }: ProposedProps) {
         ) : (
           <div className="flex flex-col gap-8">
             <ProposalList proposals={proposals} chosen={chosen} onChoose={setChosen} />
+            <WhatMoved principleId={principleId} />
             <Giving
               key={chosen}
               clientId={clientId}
@@ -157,6 +158,34 @@ function ProposalList({ proposals, chosen, onChoose }: { proposals: WorkProposal
         </li>
       ))}
     </ul>
+  );
+}
+
+const times = (value: number): string => value.toFixed(2);
+
+/** Over all clients: which work, and which words, moved this fix. A help for choosing, never a list of people. */
+function WhatMoved({ principleId }: { principleId: string }) {
+  const { data } = useGetWorkEffectsQuery(principleId);
+  if (!data || data.effects.length === 0) return null;
+  return (
+    <details>
+      <summary className="cursor-pointer font-semibold">What moved this fix for others</summary>
+      <p className="py-1 text-small text-reed">
+        Mistakes afterwards to those that were to be expected from each one’s own start; below 1 is fewer. With the 90 % interval.
+      </p>
+      <ul className="divide-y divide-seam border-y border-seam">
+        {data.effects.map(({ of, name, clients, ratio, interval }) => (
+          <li key={`${of} ${name}`} className="flex justify-between gap-4 py-1.5">
+            <span className="min-w-0 truncate">{of === 'words' ? `“${name}”` : name}</span>
+            <span className="shrink-0 text-reed">
+              {ratio === null || !interval
+                ? `too few to say (${clients} ${clients === 1 ? 'client' : 'clients'})`
+                : `${times(ratio)} (${times(interval[0])} to ${times(interval[1])}), ${clients} clients`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 
