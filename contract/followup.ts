@@ -89,6 +89,28 @@ export const closeThread = operation({
   response: done,
 });
 
+const looked = z.object({
+  critiqueId: id,
+  sentAt: instant,
+  agreed: z.int(),
+  notShared: z.int(),
+  notSeen: z.int(),
+  began: z.enum(['agreed', 'elsewhere']).nullable(),
+});
+
+export const getOwnEye = operation({
+  name: 'getOwnEye',
+  room: 'followup',
+  method: 'get',
+  path: '/api/clients/:clientId/own-eye',
+  access: everyRole,
+  about: ['critique'],
+  summary:
+    "A client's own marks beside what was sent, oldest first: agreed within 2 s, not seen, seen differently; and whether they get closer.",
+  params: z.object({ clientId: id }),
+  response: z.object({ critiques: z.array(looked), verdict: z.enum(['better', 'worse', 'about-the-same', 'too-little']).nullable() }),
+});
+
 export const getWorkEffects = operation({
   name: 'getWorkEffects',
   room: 'followup',
@@ -97,7 +119,7 @@ export const getWorkEffects = operation({
   access: coaching,
   about: ['work', 'critique', 'book'],
   summary:
-    'Which work for a fix, and which words of it, moved the fix over all clients it was given to: what went wrong afterwards to what was to be expected. Too few clients: nothing is said. No client is named.',
+    'Which work for a fix, and which words, moved it over all clients: mistakes seen to those expected. Of too few nothing is said; nobody is named.',
   params: z.object({ principleId: id }),
   response: z.object({
     effects: z.array(

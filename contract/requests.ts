@@ -31,9 +31,13 @@ const point = z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1
 export const whoMark = z.object({ footageId: id, atSeconds: seconds, client: point, partner: point });
 export type WhoMark = z.infer<typeof whoMark>;
 /** "I think it went wrong here." */
-export const clientMark = z.object({ id, footageId: id, atSeconds: seconds, words: z.string().trim().max(200) });
+export const clientMark = z.object({
+  ...{ id, footageId: id, atSeconds: seconds, words: z.string().trim().max(200) },
+  /** Their guess where it began. */
+  began: z.boolean().default(false),
+});
 export type ClientMark = z.infer<typeof clientMark>;
-export const mostClientMarks = 3;
+export const mostClientMarks = 8;
 
 const hurt = z.string().trim().min(1).max(200);
 
@@ -59,6 +63,11 @@ export const intake = z.object({
     .object({ workId: id, doneWorkId: id, name: z.string(), test: roundTest, rounds: z.array(doneRound).max(20) })
     .nullable()
     .default(null),
+  /** How they scored it themselves; null where they did not. */
+  ownScore: z
+    .object({ client: z.int().min(0).max(99), partner: z.int().min(0).max(99) })
+    .nullable()
+    .default(null),
   hurtsToday: z.string().trim().max(300).default(''),
   /** What their profile says hurts and still does. */
   hurts: z.array(hurt).max(20).default([]),
@@ -79,6 +88,7 @@ export const intakeDraft = z
     partnerConsent: z.enum(['agreed', 'not-asked']),
     whoMarks: z.array(whoMark).max(6),
     round: intake.shape.round.unwrap(),
+    ownScore: intake.shape.ownScore.unwrap(),
     lengthMinutes: z.number().min(0).max(600).nullable(),
     partnerLevel: z.enum(comparedLevels),
     partnerSize: z.enum(comparedSizes),

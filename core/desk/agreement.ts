@@ -1,7 +1,7 @@
 import type { Note } from './deskDocument.ts';
 
 /** A client's mark and a note are about the same when they lie this close, in seconds. */
-const sameMomentSeconds = 2.5;
+const sameMomentSeconds = 2;
 
 interface ClientMark {
   id: string;

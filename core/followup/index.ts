@@ -1,5 +1,6 @@
 export { compareRequests, type Difference, type WholeRequest } from './compareRequests.ts';
 export { fixProgress, type FixProgress, type FixSeries, type FixVerdict } from './fixProgress.ts';
+export { eyeCounts, eyeTrend, ownEye, type OwnEye } from './ownEye.ts';
 export { levelOfLook, looksOfSeries, retestAnswer, retestTrend, seriesNow, type RetestAnswer, type RetestSeries } from './retests.ts';
 export { fewestClients, workEffect, type BeforeAfter, type WorkEffect } from './workEffects.ts';
 export { threadState, threadStates, type ThreadState, type ThreadStep } from './threadState.ts';

@@ -53,8 +53,8 @@ function startOf(everyone: readonly BeforeAfter[]): (one: BeforeAfter) => number
 /**
  * Whether something that was given moved a fix, over clients who began at different rates: mistakes seen afterwards to those expected from
  * each client's own start. Starts are shrunk towards that of `everyone`, since who began worst by luck gets better by luck; the ratio is
- * shrunk towards 1. A help for choosing, over work and never over people. Below `fewestClients` nothing is said. `everyone`: all clients with
- * this fix, those of `group` among them.
+ * shrunk towards 1. A help for choosing, over work and never over people. Below `fewestClients` nothing is said. `everyone`: all clients
+ * with this fix, those of `group` among them.
  */
 export function workEffect(group: readonly BeforeAfter[], everyone: readonly BeforeAfter[]): WorkEffect {
   const told = group.filter(({ before, after }) => before.exposure > 0 && after.exposure > 0);

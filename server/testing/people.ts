@@ -1,4 +1,4 @@
-import { bout, intake, type Intake, type SentFix } from '@lean-mentor/contract';
+import { bout, intake, type Intake, type SentFix, type SentMoment } from '@lean-mentor/contract';
 import { paragraph, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
 import { blankNote, type Note } from '@lean-mentor/core/desk';
 import { hashPassword, insertAccount } from '../features/access/index.ts';
@@ -123,7 +123,12 @@ export const aNote = (id: string, footageId: string, fields: Partial<Note> = {})
 export async function bringCritique(
   house: House,
   requestId: string,
-  { fixes = [], sentAt = house.now(), words = 'Well done.' }: { fixes?: Omit<SentFix, 'position'>[]; sentAt?: Date; words?: string } = {},
+  {
+    fixes = [],
+    moments = [],
+    sentAt = house.now(),
+    words = 'Well done.',
+  }: { fixes?: Omit<SentFix, 'position'>[]; moments?: SentMoment[]; sentAt?: Date; words?: string } = {},
 ): Promise<string> {
   const id = house.newId();
   const doc: CritiqueDoc = {
@@ -144,7 +149,7 @@ export async function bringCritique(
     version: 1,
     doc,
     fixes: sent,
-    moments: [],
+    moments,
     coachName: 'Cora Lind',
     sentAt,
     takes: [],

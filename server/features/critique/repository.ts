@@ -42,6 +42,18 @@ export const findVersion = async (
   transaction?: Transaction,
 ): Promise<VersionRow | null> => plain(await db.critiqueVersions.findOne({ where: { critiqueId, version }, ...within(transaction) }));
 
+/** What of requests was sent and stands, oldest first. */
+export async function findSentVersions({ db }: House, requestIds: readonly string[]): Promise<(VersionRow & { requestId: string })[]> {
+  const critiques = plainAll(await db.critiques.findAll({ where: { requestId: [...requestIds], version: { [Op.gt]: 0 } } }));
+  const versions = plainAll(
+    await db.critiqueVersions.findAll({
+      where: { [Op.or]: critiques.map(({ id, version }) => ({ critiqueId: id, version })) },
+      order: [['sentAt', 'ASC']],
+    }),
+  );
+  return versions.map((version) => ({ ...version, requestId: critiques.find(({ id }) => id === version.critiqueId)!.requestId }));
+}
+
 /** When each version of a critique was sent, oldest first. */
 export async function listVersions({ db }: House, critiqueId: string): Promise<{ version: number; sentAt: Date }[]> {
   const rows = plainAll(

@@ -7,6 +7,7 @@ import { findClient } from '../clients/index.ts';
 import { findQuestionsOf, listCritiquesOfClient } from '../critique/index.ts';
 import { listRequestsOfClients } from '../requests/index.ts';
 import { getWorkEffects } from './effects.ts';
+import { getOwnEye } from './ownEye.ts';
 import { clientProgress } from './progress.ts';
 import { setThreadClosed } from './repository.ts';
 
@@ -42,6 +43,8 @@ export const followupHandlers: Handlers<typeof rooms.followup> = {
     const client = await clientOr404(house, params.clientId);
     return clientProgress(house, client.id, readersOf(account));
   },
+
+  getOwnEye: (house, { params }) => getOwnEye(house, params.clientId),
 
   getWorkEffects: (house, { params }) => getWorkEffects(house, params.principleId),
 

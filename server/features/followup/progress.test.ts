@@ -77,6 +77,32 @@ describe('the progress of a client', () => {
   });
 });
 
+describe('the client’s own eye', () => {
+  it('stands beside what was sent: agreed within two seconds, not seen, seen differently, and where it began', async () => {
+    const { requestId, footageId } = await bringRequest(house, clientB, 'ready');
+    const mark = (atSeconds: number, began: boolean) => ({ id: house.newId(), footageId, atSeconds, words: '', began });
+    const row = (await house.db.requests.findByPk(requestId))!;
+    await row.update({
+      state: 'sent',
+      intake: { ...(row.get('intake') as object), clientMarks: [mark(1, true), mark(40, false)] } as never,
+    });
+    const moment = (fromFrame: number, atSeconds: number) => ({
+      note: aNote(house.newId(), footageId, { principleId, kind: 'mistake', fromFrame }),
+      ...{ drawings: [], atSeconds, clipFromSeconds: 0, clipToSeconds: 3 },
+    });
+    const moments = [moment(30, 2), moment(300, 12)];
+    const noteIds = [moments[0]!.note.id];
+    await bringCritique(house, requestId, { moments, fixes: [{ fixId: principleId, principleId, name: 'Post when lifted', noteIds }] });
+    const eyeOf = async (who: Visitor) => (await who.ask('get', `/api/clients/${clientB}/own-eye`)).body;
+    const other = await visit(open.app, 'other');
+    const expected = { critiques: [{ agreed: 1, notShared: 1, notSeen: 1, began: 'agreed' }], verdict: null };
+    expect(await eyeOf(other)).toMatchObject(expected);
+    expect(await eyeOf(coach)).toMatchObject(expected);
+    expect((await (await visit(open.app, 'client')).ask('get', `/api/clients/${clientB}/own-eye`)).status).toBe(404);
+    await house.db.requests.destroy({ where: { id: requestId } });
+  });
+});
+
 describe('search', () => {
   const search = async (words: string, clientId: string | null = null) =>
     (await coach.ask('post', '/api/search', { words, clientId })).body as {

@@ -6,6 +6,7 @@ import { Empty } from '../../shared/primitives/index.ts';
 import { useAccount } from '../access/index.ts';
 import { RightMoments } from '../critique/index.ts';
 import { useGetClientHistoryQuery, useGetClientProgressQuery } from './api.ts';
+import { EyeOverTime } from './EyeOverTime.tsx';
 import { YearLine } from './YearLine.tsx';
 import { plainPoints, plainState, practiceWords } from './threadWords.ts';
 
@@ -46,6 +47,7 @@ function OfClient({ clientId, heading }: { clientId: string; heading: string | n
           )
         }
       </Fetched>
+      <EyeOverTime clientId={clientId} />
       <Fetched of={history} rows={1}>
         {({ critiques }) => <RightMoments critiqueIds={critiques.map(({ id }) => id)} />}
       </Fetched>

@@ -8,9 +8,11 @@ const followupApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     getClientHistory: queryOf(build, contract.getClientHistory),
     getClientProgress: queryOf(build, contract.getClientProgress),
+    getOwnEye: queryOf(build, contract.getOwnEye),
     getWorkEffects: queryOf(build, contract.getWorkEffects),
     closeThread: mutationOf(build, contract.closeThread),
   }),
 });
 
-export const { useGetClientHistoryQuery, useGetClientProgressQuery, useGetWorkEffectsQuery, useCloseThreadMutation } = followupApi;
+export const { useGetClientHistoryQuery, useGetClientProgressQuery, useGetOwnEyeQuery, useGetWorkEffectsQuery, useCloseThreadMutation } =
+  followupApi;

@@ -17,6 +17,7 @@ import { MomentFigure } from './MomentFigure.tsx';
 import { PlayheadProvider, useNewPlayhead } from './playhead.ts';
 import { Questions } from './Questions.tsx';
 import { ShareBox } from './ShareBox.tsx';
+import { OwnEyePart } from './OwnEyePart.tsx';
 import { SpokenPart } from './SpokenPart.tsx';
 import { Side } from './Side.tsx';
 import { TakeOut } from './TakeOut.tsx';
@@ -40,6 +41,7 @@ export function CritiquePage() {
           <Head critique={data} />
           <DocBlocks blocks={data.doc.content} slots={slotsOf(data)} />
           <Questions critique={data} fixId={null} />
+          <OwnEyePart critique={data} />
           <WorkLine critique={data} />
           <ReadLine critique={data} />
         </article>

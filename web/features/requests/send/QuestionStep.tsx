@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import { mostClientMarks, type ClientMark } from '@lean-mentor/contract';
+import { mostClientMarks, type ClientMark, type IntakeDraft } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { Button, Field, inputClass } from '../../../shared/primitives/index.ts';
 import { ClientVideo } from './ClientVideo.tsx';
 import { FootageChoice } from './FootageChoice.tsx';
 import type { StepProps } from './StepProps.ts';
 
-/** The question, and up to three moments where the client thinks it went wrong. */
+/** The question; and who wants to look first: their own marks, where they think it began, and how they scored it. */
 export function QuestionStep({ draft, written: { intake, change } }: StepProps) {
   const [footageId, setFootageId] = useState(draft.footages[0]?.id);
   const footage = draft.footages.find(({ id }) => id === footageId) ?? draft.footages[0];
@@ -18,7 +18,7 @@ export function QuestionStep({ draft, written: { intake, change } }: StepProps) 
   };
   const add = (): void => {
     if (!footage || marks.length >= mostClientMarks) return;
-    change({ clientMarks: [...marks, { id: crypto.randomUUID(), footageId: footage.id, atSeconds: seconds, words: '' }] });
+    change({ clientMarks: [...marks, { id: crypto.randomUUID(), footageId: footage.id, atSeconds: seconds, words: '', began: false }] });
   };
   const goTo = (mark: ClientMark): void => {
     setFootageId(mark.footageId);
@@ -43,7 +43,7 @@ export function QuestionStep({ draft, written: { intake, change } }: StepProps) 
         <FootageChoice footages={draft.footages} chosen={footage?.id} onChoose={(id) => (setFootageId(id), setSeconds(0))} />
         {footage && <ClientVideo key={footage.id} footage={footage} seconds={seconds} onSeconds={setSeconds} />}
         <Button look="plain" large disabled={!footage || marks.length >= mostClientMarks} onClick={add}>
-          {marks.length >= mostClientMarks ? 'Three marks are the most' : `Mark ${clockText(seconds)}`}
+          {marks.length >= mostClientMarks ? 'Eight marks are the most' : `Mark ${clockText(seconds)}`}
         </Button>
         <ol className="flex flex-col divide-y divide-seam empty:hidden">
           {marks.map((mark) => (
@@ -64,10 +64,53 @@ export function QuestionStep({ draft, written: { intake, change } }: StepProps) 
                 onChange={(e) => change({ clientMarks: marks.map((m) => (m.id === mark.id ? { ...m, words: e.target.value } : m)) })}
                 className={inputClass}
               />
+              <label className="flex min-h-11 items-center gap-3">
+                <input
+                  type="checkbox"
+                  className="size-6"
+                  checked={mark.began}
+                  // It began in one place.
+                  onChange={({ target }) =>
+                    change({ clientMarks: marks.map((m) => ({ ...m, began: m.id === mark.id && target.checked })) })
+                  }
+                />
+                I think it began here
+              </label>
             </li>
           ))}
         </ol>
       </section>
+      <OwnScore score={intake.ownScore ?? null} onChange={(ownScore) => change({ ownScore })} />
     </>
+  );
+}
+
+type Score = NonNullable<IntakeDraft['ownScore']>;
+
+/** How they scored it themselves: beside the coach's score later. Left empty it was not scored. */
+function OwnScore({ score, onChange }: { score: Score | null; onChange: (score: Score | null) => void }) {
+  const [points, setPoints] = useState({ client: score ? String(score.client) : '', partner: score ? String(score.partner) : '' });
+  const write = (side: keyof typeof points, text: string): void => {
+    const next = { ...points, [side]: text.replace(/\D/g, '').slice(0, 2) };
+    setPoints(next);
+    onChange(next.client === '' || next.partner === '' ? null : { client: Number(next.client), partner: Number(next.partner) });
+  };
+  return (
+    <fieldset>
+      <legend className="mb-1.5 font-semibold">How did you score it? Only if you like</legend>
+      <div className="flex items-center gap-3">
+        {(['client', 'partner'] as const).map((side) => (
+          <input
+            key={side}
+            aria-label={side === 'client' ? 'Your points' : 'Your partner’s points'}
+            placeholder={side === 'client' ? 'you' : 'partner'}
+            inputMode="numeric"
+            value={points[side]}
+            onChange={({ target }) => write(side, target.value)}
+            className={`${inputClass} time max-w-28`}
+          />
+        ))}
+      </div>
+    </fieldset>
   );
 }
