@@ -105,9 +105,9 @@ function judged(all: readonly Unjudged[]): Difference[] {
 }
 
 /**
- * Two requests of one client compared as a whole: attempts by technique (how often, and how many worked), taps, ways out, places come into.
- * What is more than chance comes first, then the rest by how little chance would make it so. Time spent in places is shown beside it and not
- * tested: seconds in one place hang together, and no count says how many there are.
+ * Two requests of one client compared as a whole: attempts by technique, taps, ways out, places come into. What is more than chance comes
+ * first, then the rest by how little chance would make it so. Time spent in places is shown beside it and not tested: seconds in one place
+ * hang together, and no count says how many there are.
  */
 export function compareRequests(earlier: WholeRequest, later: WholeRequest): Difference[] {
   const pair = [earlier, later] as const;

@@ -26,7 +26,7 @@ import {
 } from '../features/practice/index.ts';
 import { putDeskTime } from '../features/queue/index.ts';
 import { insertRequest, newRequest } from '../features/requests/index.ts';
-import { insertPain, insertWork, putDone, putTraining } from '../features/work/index.ts';
+import { insertPain, insertWork, keepVerdict, putDone, putTraining } from '../features/work/index.ts';
 import { findPrinciples } from '../features/book/index.ts';
 import { finishTake, saveTakePiece } from '../features/takes/index.ts';
 import type { House } from '../house/house.ts';
@@ -217,7 +217,7 @@ async function importMatWork(house: House, { work, training }: PracticeFile, coa
     const givenAt = subDays(house.now(), givenDaysAgo);
     await insertWork(house, {
       ...{ id, clientId, principleId: principleId && principles.has(principleId) ? principleId : null, requestId, terms, fromOn, care: '' },
-      ...{ givenBy: coachName, givenAt, endedOn: null, endedWhy: null, endedWords: '', remindedOn: null, revision: 1 },
+      ...{ givenBy: coachName, givenAt, endedOn: null, endedWhy: null, endedWords: '', remindedOn: null, verdict: null, revision: 1 },
     });
     for (const { id: doneId, doneOn, seen, ...entry } of done) {
       const enteredAt = new Date(`${doneOn}T12:00:00Z`);
@@ -237,6 +237,7 @@ async function importMatWork(house: House, { work, training }: PracticeFile, coa
           ...{ settledAt: null, settledOn: null, settledBy: null, settledWords: '' },
         });
     }
+    await keepVerdict(house, id, terms);
   }
 }
 

@@ -85,7 +85,7 @@ async function bringWork(house: House, ids: { clientId: string; workId: string; 
   const day = house.now().toISOString().slice(0, 10);
   await insertWork(house, {
     ...{ id: workId, clientId, principleId: null, requestId: null, terms: aDrill, fromOn: day, care: '', givenBy: 'Cora Lind' },
-    ...{ givenAt: house.now(), endedOn: null, endedWhy: null, endedWords: '', remindedOn: null, revision: 1 },
+    ...{ givenAt: house.now(), endedOn: null, endedWhy: null, endedWords: '', remindedOn: null, verdict: null, revision: 1 },
   });
   const entry = { rounds: [], felt: 3, line: '', pains: [] };
   await putDone(house, { id: doneWorkId, workId, clientId, doneOn: day, entry, enteredAt: house.now(), seenAt: null, requestId: null });

@@ -3,7 +3,7 @@ export const statements = [
   `CREATE TABLE work (
     id UUID PRIMARY KEY, client_id UUID NOT NULL, principle_id UUID NULL, request_id UUID NULL, terms JSON NOT NULL, from_on DATE NOT NULL,
     care VARCHAR(300) NOT NULL, given_by VARCHAR(255) NOT NULL, given_at DATETIME(6) NOT NULL, ended_on DATE NULL, ended_why VARCHAR(10) NULL,
-    ended_words VARCHAR(300) NOT NULL, reminded_on DATE NULL, revision INT NOT NULL, KEY (client_id, given_at), KEY (ended_on, from_on),
+    ended_words VARCHAR(300) NOT NULL, reminded_on DATE NULL, verdict VARCHAR(20) NULL, revision INT NOT NULL, KEY (client_id, given_at), KEY (ended_on, from_on),
     FOREIGN KEY (client_id) REFERENCES clients(id) ON DELETE CASCADE, FOREIGN KEY (principle_id) REFERENCES principles(id) ON DELETE SET NULL,
     FOREIGN KEY (request_id) REFERENCES requests(id) ON DELETE SET NULL)`,
   `CREATE TABLE work_done (

@@ -94,7 +94,7 @@ export async function giveWork(
         house,
         {
           ...{ id: workId, clientId, ...fields, givenBy: account.name, givenAt: house.now() },
-          ...{ endedOn: null, endedWhy: null, endedWords: '', remindedOn: null },
+          ...{ endedOn: null, endedWhy: null, endedWords: '', remindedOn: null, verdict: null },
         },
         transaction,
       );

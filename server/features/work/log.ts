@@ -8,9 +8,10 @@ import type { House } from '../../house/house.ts';
 import { postLetters } from '../letters/index.ts';
 import { clientOr404 } from './give.ts';
 import { painLetter, settledLetter } from './letters.ts';
-import type { PainRow } from './model.ts';
+import { painView } from './painView.ts';
 import { deleteDone, findDoneRow, findPains, insertPain, lockWork, putDone, settlePainRow } from './repository.ts';
 import { clientNow } from './training.ts';
+import { keepVerdict } from './verdict.ts';
 
 interface Named {
   clientId: string;
@@ -18,11 +19,6 @@ interface Named {
   doneWorkId: string;
 }
 type Done = BodyOf<typeof contract.logWork>;
-
-export const painView = ({ id, part, side, words, raisedOn, settledAt, settledBy, settledWords }: PainRow): PainFlag => ({
-  ...{ id, part, side, words, raisedOn, settledBy, settledWords },
-  settledAt: settledAt?.toISOString() ?? null,
-});
 
 /** Refuses what cannot be of this work: another kind of thing counted, or a day before it was given or still to come. */
 function requireOfWork(terms: WorkTerms, { rounds, doneOn }: Done, today: string): void {
@@ -75,6 +71,7 @@ export async function logWork(house: House, named: Named, done: Done): Promise<{
     const { doneOn, ...entry } = done;
     const row = { id: doneWorkId, workId, clientId, doneOn, entry, enteredAt: before?.enteredAt ?? house.now() };
     await putDone(house, { ...row, seenAt: null, requestId: before?.requestId ?? null }, transaction);
+    await keepVerdict(house, workId, work.terms, transaction);
     const raised = await raisePains(house, named, done.pains, today, transaction);
     if (raised > 0) await postLetters(house, clientId, (person) => painLetter(person, client.name), transaction);
     return findPains(house, [clientId], transaction);
@@ -85,10 +82,11 @@ export async function logWork(house: House, named: Named, done: Done): Promise<{
 /** Takes back what was entered. */
 export const removeDoneWork = (house: House, { clientId, workId, doneWorkId }: Named): Promise<void> =>
   house.db.sequelize.transaction(async (transaction) => {
-    await lockWork(house, workId, transaction);
+    const work = await lockWork(house, workId, transaction);
     const row = await findDoneRow(house, doneWorkId, transaction);
-    if (!row || row.workId !== workId || row.clientId !== clientId) throw new ContractError('not-found');
+    if (!work || !row || row.workId !== workId || row.clientId !== clientId) throw new ContractError('not-found');
     await deleteDone(house, doneWorkId, transaction);
+    await keepVerdict(house, workId, work.terms, transaction);
   });
 
 /** Coach and client have spoken: what rested may be done again. */

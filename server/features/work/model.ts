@@ -1,4 +1,5 @@
 import type { Training } from '@lean-mentor/contract';
+import type { FixVerdict } from '@lean-mentor/core/followup';
 import type { BodyPart, BodySide, WorkSession, WorkTerms } from '@lean-mentor/core/work';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
@@ -19,6 +20,8 @@ export interface WorkRow {
   endedWords: string;
   /** The last day for which a reminder went out. */
   remindedOn: string | null;
+  /** What its retests say, that with most tests; kept here, since a list of hundreds cannot wait for as many exact tests. */
+  verdict: FixVerdict | null;
   revision: number;
 }
 
@@ -69,6 +72,7 @@ export const workTables = (sequelize: Sequelize) => ({
     endedWhy: DataTypes.STRING,
     endedWords: DataTypes.STRING,
     remindedOn: DataTypes.DATEONLY,
+    verdict: DataTypes.STRING,
     revision: DataTypes.INTEGER,
   }),
   workDone: defineTable<WorkDoneRow>(sequelize, 'work_done', {

@@ -4,7 +4,7 @@ import { beforeAfter, earlyLate, retestsOf, workDates, workState, type RetestsOf
 import { seriesNow } from '@lean-mentor/core/followup';
 import type { House } from '../../house/house.ts';
 import { findClips, findPrinciples } from '../book/index.ts';
-import { painView } from './log.ts';
+import { painView } from './painView.ts';
 import type { WorkDoneRow, WorkRow } from './model.ts';
 import { findDone, findWork } from './repository.ts';
 import { clientNow, type ClientNow } from './training.ts';

@@ -4,11 +4,11 @@ import { daysAfter } from '@lean-mentor/core/queue';
 import { countsOf, stuckWords, workDates, workState } from '@lean-mentor/core/work';
 import type { House } from '../../house/house.ts';
 import { findClients } from '../clients/index.ts';
-import { painView } from './log.ts';
+import { painView } from './painView.ts';
 import type { WorkDoneRow, WorkRow } from './model.ts';
 import { findDone, findOpenPains, findUnseen, findWork, findWorkBetween } from './repository.ts';
 import { clientsNow, type ClientNow } from './training.ts';
-import { datedOf, namesOfPrinciples, retestsOfWork } from './views.ts';
+import { datedOf, namesOfPrinciples } from './views.ts';
 
 const weekDays = 7;
 /** The Monday of the week in which a day lies. */
@@ -40,7 +40,7 @@ function weekRowOf(
   const { terms } = row;
   const dated = datedOf(row, done);
   const { state, stoppedBy } = workState(dated, now.days, now.today);
-  const verdict = retestsOfWork(terms, done)[0]?.trend?.verdict ?? null;
+  const { verdict } = row;
   const felt = done.map(({ entry }) => entry.felt);
   return {
     ...{ clientId: row.clientId, clientName: names.client, workId: row.id, name: terms.name, principleName: names.principle, state },
@@ -88,7 +88,6 @@ export async function getWorkToSee(house: House): Promise<ResponseOf<typeof cont
   const clientIds = [...new Set(unseen.map(({ clientId }) => clientId))];
   const everyone = [...new Set([...clientIds, ...pains.map(({ clientId }) => clientId)])];
   const [clients, work] = await Promise.all([findClients(house, everyone), findWork(house, clientIds)]);
-  const done = await doneOf(house, work);
   const nameOf = new Map(clients.map(({ id, name }) => [id, name]));
   return {
     pains: pains.map((row) => ({ ...painView(row), clientId: row.clientId, clientName: nameOf.get(row.clientId) ?? '' })),
@@ -97,10 +96,7 @@ export async function getWorkToSee(house: House): Promise<ResponseOf<typeof cont
       const touched = work.filter(({ id }) => own.some(({ workId }) => workId === id));
       return {
         ...{ clientId, clientName: nameOf.get(clientId) ?? '', times: own.length, lastOn: own.at(-1)!.doneOn },
-        retests: touched.flatMap(({ id, terms }) => {
-          const trend = retestsOfWork(terms, done.get(id) ?? [])[0]?.trend;
-          return trend ? [{ name: terms.name, verdict: trend.verdict }] : [];
-        }),
+        retests: touched.flatMap(({ terms, verdict }) => (verdict ? [{ name: terms.name, verdict }] : [])),
       };
     }),
   };
