@@ -7,7 +7,7 @@ import { seekTake } from './takePlayer.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
-const { requests } = demoPractice(new Date());
+const { requests, work } = demoPractice(new Date());
 const ilse = requests.find((r) => r.document && !r.critique)!;
 const bram = requests.find((r) => r.critique)!;
 
@@ -67,8 +67,6 @@ try {
   await marit.page.keyboard.press('KeyH');
   await new Promise((resolve) => setTimeout(resolve, 1500));
   await marit.page.screenshot({ path: `${folder}desk-score.png` });
-  await shoot(marit, 'rule-sheets', '/rule-sheets', 'Forbidden');
-  await shoot(marit, 'footage', `/requests/${ilse.id}/footage`, 'Bouts');
   await shoot(marit, 'ladder', `/requests/${ilse.id}/wrap-up`, 'The critique ends here');
   await shoot(marit, 'critique-editor', `/requests/${ilse.id}/critique`, 'What went well');
   await shoot(marit, 'book', '/book', 'Low in mount when they bridge', false);
@@ -78,7 +76,25 @@ try {
   await shoot(marit, 'critique', `/critiques/${bram.critique!.id}`, 'Your sweep is clean');
   await shoot(marit, 'client', `/clients/${bram.clientId}`, bram.question);
   const client = await visit(browser, base, 'bram', '/mine', phone);
-  await shoot(client, 'my-critiques-phone', '/mine', bram.question);
+  await shoot(client, 'my-work-phone', '/work', 'Begin');
+  await shoot(client, 'my-progress-phone', '/progress', 'Your right moments');
+  await client.page.goto(`${base}/work/${bram.clientId}/${work.find(({ terms }) => terms.name.startsWith('Closed guard'))!.id}`);
+  await client.press('button', /Start in 10 s/);
+  await client.sees('Get ready');
+  // A minute and a quarter later.
+  await client.page.evaluate(() => {
+    const key = Object.keys(localStorage).find((one) => one.includes('/doing/'))!;
+    const doing = JSON.parse(localStorage.getItem(key)!);
+    doing.timer.startedAt -= 75_000;
+    localStorage.setItem(key, JSON.stringify(doing));
+  });
+  await client.page.reload();
+  for (const end of [/^passed/, /^passed/, /^swept/]) await client.press('button', end);
+  await new Promise((resolve) => setTimeout(resolve, 1000));
+  await client.page.screenshot({ path: `${folder}timer-phone.png` });
+  await client.press('button', /End here/);
+  await client.press('button', /Drop it/);
+  await client.press('button', 'Drop it');
   await marit.page.waitForFunction(
     async (request) => (await (await fetch(`/api/requests/${request}/takes`)).json())[0]?.state === 'ready',
     { timeout: 120_000, polling: 1000 },
@@ -89,8 +105,8 @@ try {
   await client.page.waitForSelector('[data-take-player] [data-heard]', { timeout: 60_000 });
   await goTo(client, 47);
   await client.page.screenshot({ path: `${folder}take-phone.png` });
-  await shoot(marit, 'take-mending', `/requests/${bram.id}/takes/${Object.keys(bram.document!.takes)[0]}`, 'Hello Bram');
-  await shoot(marit, 'practice-plans', '/practice/plans', 'Who has which');
+  await shoot(marit, 'week', '/week', 'Work this week');
+  await shoot(marit, 'work', `/clients/${bram.clientId}/work`, 'Better: ');
   await shoot(marit, 'practice-money', '/practice/money', 'What stands on them');
   await client.page.goto(`${base}/send`);
   await choose(client, fileURLToPath(new URL('../demo/clips/noor-quay-open.mp4', import.meta.url)));
