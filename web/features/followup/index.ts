@@ -1,9 +1,3 @@
-export {
-  useCloseThreadMutation,
-  useGetClientHistoryQuery,
-  useGetClientProgressQuery,
-  useGetWorkEffectsQuery,
-  type Progress,
-} from './api.ts';
+export { useCloseThreadMutation, useGetClientHistoryQuery, useGetClientProgressQuery, useGetWorkEffectsQuery } from './api.ts';
 export { PositionBars } from './PositionBars.tsx';
 export { pointWords, practiceWords, threadStateWords, verdictWords } from './threadWords.ts';
