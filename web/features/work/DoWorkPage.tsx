@@ -3,6 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { AfterWork } from './AfterWork.tsx';
+import { asOfNow } from './asOfNow.ts';
 import { act, begin, entryOf, type Act, type Doing } from './doing.ts';
 import { FromMemory } from './FromMemory.tsx';
 import { RunWork } from './RunWork.tsx';
@@ -27,11 +28,13 @@ export function DoWorkPage() {
 }
 
 function OfWork({ owner, client, workId }: { owner: string; client: { id: string; name: string }; workId: string }) {
-  const { answer, error, again } = useMyWork(owner, client);
+  const { answer: came, error, again } = useMyWork(owner, client);
+  const { waiting } = useOutbox(owner);
   const before = doingShelf(owner).read();
   if (before && before.workId === workId) return <Do owner={owner} from={before} />;
-  if (!answer) return error ? <FaultNote again={again}>{faultWords(error)}</FaultNote> : <RowsSkeleton rows={2} />;
-  const work = answer.work.find(({ id }) => id === workId);
+  if (!came) return error ? <FaultNote again={again}>{faultWords(error)}</FaultNote> : <RowsSkeleton rows={2} />;
+  const doneOn = format(new Date(), 'yyyy-MM-dd');
+  const work = asOfNow(came, waiting, doneOn).work.find(({ id }) => id === workId);
   if (!work || work.state === 'stopped' || work.state === 'ended')
     return (
       <main className="mx-auto flex max-w-xl flex-col gap-4 py-6">
@@ -45,7 +48,6 @@ function OfWork({ owner, client, workId }: { owner: string; client: { id: string
         </Link>
       </main>
     );
-  const doneOn = format(new Date(), 'yyyy-MM-dd');
   const fresh = begin({ clientId: client.id, workId, doneWorkId: crypto.randomUUID(), doneOn, terms: work.terms });
   return <Do owner={owner} from={fresh} other={before} />;
 }

@@ -1,8 +1,10 @@
 import type { ClientWork } from '@lean-mentor/contract';
 import { careSentence } from '@lean-mentor/core/book';
+import { format } from 'date-fns';
 import { Link } from 'react-router';
 import { Empty, FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
+import { asOfNow } from './asOfNow.ts';
 import { DoneList } from './DoneList.tsx';
 import { PainNotes } from './PainNotes.tsx';
 import { TodayCard } from './TodayCard.tsx';
@@ -15,7 +17,7 @@ import { lengthWords, stateWords } from './words.ts';
 /** What is to be done on the mat, with a network or without one. */
 export function MyWorkPage() {
   const { owner, clients } = useWorkOwner();
-  const { outbox, waiting } = useOutbox(owner);
+  const { outbox, waiting, refused } = useOutbox(owner);
   const doing = doingShelf(owner).read();
   return (
     <main className="mx-auto flex max-w-xl flex-col gap-8 py-6">
@@ -30,7 +32,7 @@ export function MyWorkPage() {
         </Link>
       )}
       <UnsentNote waiting={waiting} />
-      <RefusedNotes outbox={outbox} />
+      <RefusedNotes outbox={outbox} refused={refused} />
       {clients.map((client) => (
         <OfClient key={client.id} owner={owner} client={client} waiting={waiting} many={clients.length > 1} />
       ))}
@@ -50,8 +52,9 @@ interface OfClientProps {
 }
 
 function OfClient({ owner, client, waiting, many }: OfClientProps) {
-  const { answer, isKept, error, again } = useMyWork(owner, client);
-  if (!answer) return error ? <FaultNote again={again}>{faultWords(error)}</FaultNote> : <RowsSkeleton rows={2} />;
+  const { answer: came, isKept, error, again } = useMyWork(owner, client);
+  if (!came) return error ? <FaultNote again={again}>{faultWords(error)}</FaultNote> : <RowsSkeleton rows={2} />;
+  const answer = asOfNow(came, waiting, format(new Date(), 'yyyy-MM-dd'));
   const open = answer.work.filter(({ state }) => state !== 'ended');
   const over = answer.work.filter(({ state }) => state === 'ended');
   const isDone = (work: ClientWork): boolean =>

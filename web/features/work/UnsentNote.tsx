@@ -1,3 +1,4 @@
+import { format } from 'date-fns';
 import { Button, FaultNote } from '../../shared/primitives/index.ts';
 import type { Outbox } from './outbox.ts';
 import type { Unsent } from './workShelves.ts';
@@ -12,15 +13,24 @@ export function UnsentNote({ waiting }: { waiting: readonly Unsent[] }) {
   );
 }
 
+const today = (): string => format(new Date(), 'yyyy-MM-dd');
+
 /** What the server did not take, and why; it stays here until its author lets it go. */
-export const RefusedNotes = ({ outbox }: { outbox: Outbox }) =>
-  outbox.refused().map(({ entry, why }) => (
+export const RefusedNotes = ({ outbox, refused }: { outbox: Outbox; refused: ReturnType<Outbox['lying']>['refused'] }) =>
+  refused.map(({ entry, why }) => (
     <div key={entry.doneWorkId} className="flex flex-col gap-2">
       <FaultNote>
         What you entered for {entry.body.doneOn} was not taken: {why} It is still here.
       </FaultNote>
-      <Button look="plain" large className="self-start" onClick={() => outbox.dropRefused(entry.doneWorkId)}>
-        Let it go
-      </Button>
+      <p className="flex flex-wrap gap-3">
+        {entry.body.doneOn !== today() && (
+          <Button look="plain" large onClick={() => outbox.sendAgain(entry.doneWorkId, today())}>
+            Send it with today’s date
+          </Button>
+        )}
+        <Button look="quiet" large onClick={() => outbox.dropRefused(entry.doneWorkId)}>
+          Let it go
+        </Button>
+      </p>
     </div>
   ));

@@ -33,14 +33,14 @@ describe('what was done without a network', () => {
     killed.add(entry('one'));
     killed.add(entry('two'));
     await killed.flush();
-    expect([server.size, new Outbox('ben', send).waiting()]).toEqual([0, []]);
+    expect([server.size, new Outbox('ben', send).lying().waiting]).toEqual([0, []]);
     const next = new Outbox('ada', send);
-    expect(next.waiting().map(({ doneWorkId }) => doneWorkId)).toEqual(['one', 'two']);
+    expect(next.lying().waiting.map(({ doneWorkId }) => doneWorkId)).toEqual(['one', 'two']);
     // What it tried at once has come to nothing.
     await next.flush();
     online = true;
     expect(await next.flush()).toBe(true);
-    expect([[...server.keys()], next.waiting(), new Outbox('ada', send).waiting()]).toEqual([['one', 'two'], [], []]);
+    expect([[...server.keys()], next.lying().waiting, new Outbox('ada', send).lying().waiting]).toEqual([['one', 'two'], [], []]);
   });
 
   it('is one entry under one id: what is written anew takes the place of what waits', async () => {
@@ -72,8 +72,20 @@ describe('what was done without a network', () => {
     outbox.add(entry('good'));
     await outbox.flush();
     expect([...server.keys()]).toEqual(['good']);
-    expect(outbox.refused()).toMatchObject([{ entry: { doneWorkId: 'bad' }, why: 'It counts something else.' }]);
+    expect(outbox.lying().refused).toMatchObject([{ entry: { doneWorkId: 'bad' }, why: 'It counts something else.' }]);
     outbox.dropRefused('bad');
-    expect(outbox.refused()).toEqual([]);
+    expect(outbox.lying().refused).toEqual([]);
+  });
+
+  it('of a phone whose clock was wrong goes out again with another day, under its own id', async () => {
+    const outbox = new Outbox('ada', (one) =>
+      one.body.doneOn > '2026-12-01' ? Promise.resolve({ error: { code: 'not-valid', message: 'It is still to come.' } }) : send(one),
+    );
+    outbox.add({ ...entry('one'), body: { ...entry('one').body, doneOn: '2031-01-01' } });
+    await outbox.flush();
+    expect(outbox.lying().refused).toHaveLength(1);
+    outbox.sendAgain('one', '2026-09-07');
+    await outbox.flush();
+    expect([outbox.lying().refused, [...server.keys()]]).toEqual([[], ['one']]);
   });
 });

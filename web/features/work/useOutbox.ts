@@ -3,20 +3,19 @@ import { useDispatch } from 'react-redux';
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { logWork } from './api.ts';
 import { Outbox } from './outbox.ts';
-import type { Unsent } from './workShelves.ts';
 
 /** One for each who uses this page, for as long as the page lives. */
 const boxes = new Map<string, Outbox>();
 
 /** What somebody has done and the server does not have yet. The network coming back, and leaving the page, send it. */
-export function useOutbox(owner: string): { outbox: Outbox; waiting: readonly Unsent[] } {
+export function useOutbox(owner: string): { outbox: Outbox } & ReturnType<Outbox['lying']> {
   const dispatch = useDispatch<ThunkDispatch<unknown, unknown, UnknownAction>>();
   const outbox = useMemo(() => {
     const box = boxes.get(owner) ?? new Outbox(owner, ({ body, ...names }) => dispatch(logWork.initiate({ ...names, ...body })));
     boxes.set(owner, box);
     return box;
   }, [owner, dispatch]);
-  const waiting = useSyncExternalStore(outbox.subscribe, outbox.waiting);
+  const lying = useSyncExternalStore(outbox.subscribe, outbox.lying);
   useEffect(() => {
     const send = (): void => void outbox.flush();
     addEventListener('online', send);
@@ -26,5 +25,5 @@ export function useOutbox(owner: string): { outbox: Outbox; waiting: readonly Un
       removeEventListener('pagehide', send);
     };
   }, [outbox]);
-  return { outbox, waiting };
+  return { outbox, ...lying };
 }
