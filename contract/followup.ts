@@ -7,7 +7,7 @@ import { done, id, instant } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
 import { question } from './questions.ts';
 import { request } from './requests.ts';
-import { practised } from './work.ts';
+import { practised, training } from './work.ts';
 
 export const getClientHistory = operation({
   name: 'getClientHistory',
@@ -65,6 +65,8 @@ export const getClientProgress = operation({
   params: z.object({ clientId: id }),
   response: z.object({
     threads: z.array(fixThread),
+    /** When they paused. */
+    breaks: training.shape.breaks,
     positions: z.array(
       z.object({
         requestId: id,

@@ -197,7 +197,7 @@ const changes: Readonly<Record<string, readonly string[]>> = {
   saveClipVideo: ['clips', 'jobs'],
   addStarterBook: ['principles', 'drills', 'practice_settings'],
   importBook: ['principles', 'drills'],
-  mergeBookPrinciples: ['principles', 'notes', 'sent_fixes', 'search_entries', 'search_words', 'fix_choices', 'closed_threads'],
+  mergeBookPrinciples: ['principles', 'notes', 'sent_fixes', 'search_entries', 'search_words', 'fix_choices', 'closed_threads', 'work'],
   removeBookDrill: ['drills', 'principles'],
   removeBookPrinciple: ['principles'],
   saveBookDrill: ['drills'],

@@ -2,7 +2,7 @@ import { bookMarkdown, readBookMarkdown } from '@lean-mentor/contract';
 import { blankPrinciple, bookAreas, bookFaults, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { guessAsked } from '@lean-mentor/core/fixes';
 import { describe, expect, it } from 'vitest';
-import { aNote, bringRequest, clientA } from '../../testing/people.ts';
+import { aDrill, aNote, bringCritique, bringRequest, clientA } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit } from '../../testing/visitor.ts';
 import { putStarterBookOnce } from './entries.ts';
@@ -102,12 +102,22 @@ describe('an entry of the book', () => {
     await save(above, 'Lift them', { prerequisites: [from] });
     const { requestId, footageId } = await bringRequest(house, clientA);
     await house.db.notes.create({ ...aNote(house.newId(), footageId, { principleId: from }), requestId });
+    const fixes = [{ fixId: from, principleId: from, name: 'Hand on the floor', noteIds: [] }];
+    const critiqueId = await bringCritique(house, requestId, { fixes });
+    await house.db.closedThreads.bulkCreate([from, into].map((principleId) => ({ clientId: clientA, principleId, closedAt: house.now() })));
+    const workId = house.newId();
+    await coach.ask('put', `/api/clients/${clientA}/work/${workId}`, {
+      ...{ revision: 0, principleId: from, requestId: null, terms: aDrill, fromOn: '2026-11-30', care: '' },
+    });
     expect((await coach.ask('delete', `/api/book/principles/${from}`)).body.message).toContain('One note names “Hand on the floor”');
     expect((await coach.ask('post', `/api/book/principles/${from}/merge`, { intoId: into })).body).toEqual({ done: true, notes: 1 });
     const after = (await book()).principles;
     expect(after.find(({ id }) => id === into)).toMatchObject({ notes: 1 });
     expect(after.find(({ id }) => id === above)).toMatchObject({ prerequisites: [into] });
     expect(after.some(({ id }) => id === from)).toBe(false);
+    expect((await house.db.sentFixes.findOne({ where: { critiqueId } }))!.get('principleId')).toBe(into);
+    expect((await house.db.work.findByPk(workId))!.get('principleId')).toBe(into);
+    expect((await house.db.closedThreads.findAll()).map((row) => row.get('principleId'))).toEqual([into]);
   });
 
   it('is not merged into what rests on it through others', async () => {

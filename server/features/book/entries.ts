@@ -15,7 +15,7 @@ import {
   noteStarterPut,
   putDrills,
   putPrinciples,
-  renameNotesPrinciple,
+  renamePrinciple,
   starterWasPut,
 } from './repository.ts';
 import { readStarterBook } from './starterBook.ts';
@@ -105,7 +105,7 @@ export const mergeBookPrinciples = (house: House, id: string, intoId: string): P
       intoId,
       transaction,
     );
-    const notes = await renameNotesPrinciple(house, id, intoId, transaction);
+    const notes = await renamePrinciple(house, id, intoId, transaction);
     await deletePrinciple(house, id, transaction);
     await indexNotesOfPrinciple(house, intoId, transaction);
     return notes;

@@ -77,8 +77,23 @@ export async function countNotesByPrinciple({ db }: House, transaction?: Transac
   return new Map(rows.map(({ id, notes }) => [id, Number(notes)]));
 }
 
-/** Gives every note that names one principle another instead. Answers how many there were. */
-export async function renameNotesPrinciple({ db }: House, from: string, to: string, transaction: Transaction): Promise<number> {
+/** Where a principle is named by its id within a text of JSON; an id stands for nothing else there. */
+const namedWithin = ['choice', 'computed', 'sent'].map((column) => `${column} = REPLACE(${column}, :from, :to)`).join(', ');
+
+/**
+ * Gives everything that names one principle another instead: notes, fixes that were sent, choices on the ladder, work, closed threads (of a
+ * client who has both closed, one stays). Answers how many notes there were.
+ */
+export async function renamePrinciple({ db }: House, from: string, to: string, transaction: Transaction): Promise<number> {
+  const within = { replacements: { from, to }, transaction };
+  for (const table of ['sent_fixes', 'work'])
+    await db.sequelize.query(`UPDATE ${table} SET principle_id = :to WHERE principle_id = :from`, within);
+  await db.sequelize.query('UPDATE IGNORE closed_threads SET principle_id = :to WHERE principle_id = :from', within);
+  await db.sequelize.query('DELETE FROM closed_threads WHERE principle_id = :from', within);
+  await db.sequelize.query(
+    `UPDATE fix_choices SET ${namedWithin} WHERE CONCAT_WS('', choice, computed, sent) LIKE CONCAT('%', :from, '%')`,
+    within,
+  );
   const [count] = await db.notes.update({ principleId: to }, { where: { principleId: from }, transaction });
   return count;
 }

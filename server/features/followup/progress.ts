@@ -4,7 +4,7 @@ import { fixThreads, type FixThread } from '@lean-mentor/core/followup';
 import type { House } from '../../house/house.ts';
 import { findPrinciples } from '../book/index.ts';
 import { findThreadRequests } from '../fixes/index.ts';
-import { practiceByPrinciple } from '../work/index.ts';
+import { clientsNow, practiceByPrinciple } from '../work/index.ts';
 import { findClosedThreads } from './repository.ts';
 
 /** An open end is no number on the wire. */
@@ -26,14 +26,16 @@ export async function clientProgress(
   clientId: string,
   readers: 'coaching' | 'client',
 ): Promise<ResponseOf<typeof contract.getClientProgress>> {
-  const [requests, principles, closed, practice] = await Promise.all([
+  const [requests, principles, closed, practice, now] = await Promise.all([
     findThreadRequests(house, clientId, house.now(), readers),
     findPrinciples(house),
     findClosedThreads(house, clientId),
     practiceByPrinciple(house, clientId),
+    clientsNow(house, [clientId]),
   ]);
   const byId = new Map(principles.map((principle) => [principle.id, principle]));
   return {
+    breaks: now.get(clientId)!.training.breaks,
     threads: fixThreads(principles, requests).map(({ principleId, counts, points, progress, state }) => {
       const { name, cue, chances } = byId.get(principleId)!;
       const { verdict, ratio, interval, neededMinutes, neededChances } = progress;

@@ -1,4 +1,4 @@
-import type { ClientThread } from '@lean-mentor/contract';
+import type { ClientThread, Training } from '@lean-mentor/contract';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
 import { Fetched } from '../../shared/fetched/index.ts';
@@ -30,7 +30,7 @@ function OfClient({ clientId, heading }: { clientId: string; heading: string | n
     <section aria-label={heading ?? 'Your fixes'} className="flex flex-col gap-8">
       {heading && <h2 className="text-title">{heading}</h2>}
       <Fetched of={progress} rows={3}>
-        {({ threads }) =>
+        {({ threads, breaks }) =>
           threads.length === 0 ? (
             <Empty>Your first critique brings the first thing to follow here.</Empty>
           ) : (
@@ -40,7 +40,7 @@ function OfClient({ clientId, heading }: { clientId: string; heading: string | n
               </p>
               <ol className="flex flex-col divide-y divide-seam border-y border-seam">
                 {threads.map((thread) => (
-                  <Thread key={thread.principleId} thread={thread} />
+                  <Thread key={thread.principleId} thread={thread} breaks={breaks} />
                 ))}
               </ol>
             </>
@@ -55,14 +55,16 @@ function OfClient({ clientId, heading }: { clientId: string; heading: string | n
   );
 }
 
-function Thread({ thread }: { thread: ClientThread }) {
+type Breaks = Training['breaks'];
+
+function Thread({ thread, breaks }: { thread: ClientThread; breaks: Breaks }) {
   const { name, cue, closedAt, practice } = thread;
   return (
     <li className="flex flex-col gap-1 py-5" data-thread={thread.state}>
       <h3 className="text-read">{name}</h3>
       {cue && <p className="text-desk text-reed">“{cue}”</p>}
       <p className="font-semibold">{closedAt ? `Done with, since ${format(closedAt, 'd MMMM')}.` : plainState(thread)}</p>
-      <YearLine thread={thread} />
+      <YearLine thread={thread} breaks={breaks} />
       <p className="text-desk">{plainPoints(thread)}</p>
       {practice.length > 0 && (
         <p className="text-desk">

@@ -5,6 +5,13 @@ import { pointWords, practiceWords } from './threadWords.ts';
 const [width, height, pad, months] = [360, 96, 12, 12];
 const foot = 16;
 
+/** A pause: nothing is asked for in it, and nothing lost by it. */
+interface Break {
+  fromOn: string;
+  untilOn: string | null;
+  why: string;
+}
+
 interface Dot {
   at: number;
   /** 0 to 1, higher is better. */
@@ -27,7 +34,7 @@ const practiceDots = ({ tests }: ClientThread['practice'][number]): Dot[] => {
 };
 
 /** One fix over twelve months: sparring as filled dots, practice as open ones, each kind joined by its own line. */
-export function YearLine({ thread }: { thread: ClientThread }) {
+export function YearLine({ thread, breaks }: { thread: ClientThread; breaks: readonly Break[] }) {
   const end = addMonths(startOfMonth(new Date()), 1).getTime();
   const begin = subMonths(end, months).getTime();
   const x = (at: number): number => pad + ((at - begin) / (end - begin)) * (width - 2 * pad);
@@ -35,9 +42,24 @@ export function YearLine({ thread }: { thread: ClientThread }) {
   const within = (dots: Dot[]): Dot[] => dots.filter(({ at }) => at >= begin);
   const line = (dots: Dot[]): string => dots.map(({ at, good }) => `${x(at)},${y(good)}`).join(' ');
   const [sparring, practice] = [within(sparringDots(thread)), thread.practice.map((one) => within(practiceDots(one)))];
+  const pauses = breaks
+    .map(({ fromOn, untilOn, why }) => ({
+      from: Math.max(begin, Date.parse(fromOn)),
+      until: untilOn ? Date.parse(untilOn) : end,
+      why,
+    }))
+    .filter(({ from, until }) => until > from);
   const told = [...thread.points.map((point) => pointWords(thread, point)), practiceWords(thread)].filter(Boolean).join('; ');
   return (
     <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`${thread.name}: ${told}`} className="w-full">
+      {pauses.map(({ from, until, why }) => (
+        <g key={from}>
+          <rect x={x(from)} y={pad / 2} width={Math.max(1, x(until) - x(from))} height={height - foot - pad / 2} className="fill-seam/60" />
+          <text x={x(from) + 2} y={pad + 2} className="fill-reed text-[9px]">
+            {why}
+          </text>
+        </g>
+      ))}
       {Array.from({ length: months }, (_, i) => addMonths(begin, i)).map((month) => (
         <g key={month.getTime()}>
           <line x1={x(month.getTime())} x2={x(month.getTime())} y1={pad / 2} y2={height - foot} className="stroke-seam" strokeWidth={0.6} />

@@ -1,8 +1,8 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { checkKept, forgetKept, keepFilm, type ToKeep } from './keeping.ts';
+import { checkKept, forgetKept, keepClips, keepFilm, type ToKeep } from './keeping.ts';
 import { lastOwner } from '../../shared/keeping/index.ts';
-import { dropKept, keptFilms } from './keptStore.ts';
+import { dropKept, keptClip, keptFilms } from './keptStore.ts';
 
 const wanted = (filmId = 'film', accountId = 'bram'): ToKeep => ({
   ...{ filmId, accountId, critiqueId: 'critique', version: 1, place: 0, title: 'The grip', seconds: 8 },
@@ -74,6 +74,23 @@ describe('a film that is kept on the phone', () => {
     await keepFilm(wanted(), false, 6, () => undefined);
     answers['/critiques/critique'] = () => new Response('', { status: 404 });
     expect([await checkKept('bram'), await titles('bram')]).toEqual([['The grip'], []]);
+  });
+
+  it('that goes with work is fetched once, let go when the work is over, and is its owner’s alone', async () => {
+    const asked: string[] = [];
+    answers['clip-a'] = () => (asked.push('a'), new Response('a clip'));
+    answers['clip-b'] = () => null;
+    const wanted = ['a', 'b'].map((clipId) => ({ clipId, address: `/clip-${clipId}` }));
+    await keepClips('bram', wanted);
+    await keepClips('bram', wanted);
+    expect([asked, (await keptClip('bram', 'a'))!.size, await keptClip('ilse', 'a'), await keptClip('bram', 'b')]).toEqual([
+      ['a'],
+      6,
+      null,
+      null,
+    ]);
+    await keepClips('bram', []);
+    expect(await keptClip('bram', 'a')).toBeNull();
   });
 
   it('is let go alone, or with all that is somebody’s, and another’s stays', async () => {
