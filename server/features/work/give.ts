@@ -5,7 +5,7 @@ import { barredFor, isSameTest, loadWords, proposeWork as proposedFor, type Work
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
 import { findClip, findDrills, findPrinciples } from '../book/index.ts';
-import { findClient } from '../clients/index.ts';
+import { ageOfConsent, findClient, isMinor } from '../clients/index.ts';
 import { postLetters } from '../letters/index.ts';
 import { listRequestsOfClients } from '../requests/index.ts';
 import { workLetter } from './letters.ts';
@@ -50,6 +50,12 @@ export async function proposeWork(house: House, clientId: string, principleId: s
 
 type Given = BodyOf<typeof contract.giveWork>;
 
+/** Nothing is given to a minor before a guardian has agreed here: they are told of it and may say no. */
+function requireGuardian(client: Client): void {
+  if (isMinor(client) && client.guardianName === null)
+    throw refused(`${client.name} is under ${ageOfConsent} and no guardian has agreed here yet. Work can be given once one has.`);
+}
+
 /** Refuses what nobody of this client's age may be given, and without a reason what loads a part that hurts. */
 function requireCare(client: WorkClient, { terms, care }: Given, sheet: RuleSheet): void {
   const barred = barredFor(client, terms, sheet);
@@ -74,6 +80,7 @@ export async function giveWork(
   given: Given,
 ): Promise<{ revision: number }> {
   const [client, now, sheet] = await Promise.all([clientOr404(house, clientId), clientNow(house, clientId), sheetOf(house, clientId)]);
+  requireGuardian(client);
   requireCare(workClientOf(client, now), given, sheet);
   await requireThere(house, given);
   const { revision, terms, fromOn, care, principleId, requestId } = given;

@@ -98,6 +98,18 @@ describe('work that is given', () => {
     expect((await give(heel)).status).toBe(200);
   });
 
+  it('waits for a minor until a guardian has agreed', async () => {
+    const agreed = (at: Date | null) => house.db.accountClients.update({ agreedAt: at }, { where: { clientId: clientB } });
+    await agreed(null);
+    const refused = await give(aDrill, {}, clientB);
+    expect([refused.status, refused.body.message]).toEqual([
+      400,
+      'Ben Ruhl is under 18 and no guardian has agreed here yet. Work can be given once one has.',
+    ]);
+    await agreed(house.now());
+    expect((await give(aDrill, {}, clientB)).status).toBe(200);
+  });
+
   it('that loads what hurts is refused without a reason, which is kept', async () => {
     const shoulder: WorkTerms = { ...aDrill, loads: [{ part: 'shoulder', side: 'left' }] };
     const refused = await give(shoulder);

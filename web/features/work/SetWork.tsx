@@ -1,4 +1,4 @@
-import { partnerLevels, partnerSizes, plannedRounds, type CountedBy } from '@lean-mentor/core/work';
+import { loadsOf, partWords, partnerLevels, partnerSizes, plannedRounds, type CountedBy, type RoundStart } from '@lean-mentor/core/work';
 import { cautionWords } from '@lean-mentor/core/book';
 import { Link } from 'react-router';
 import { Button, Choice } from '../../shared/primitives/index.ts';
@@ -11,6 +11,12 @@ const counters: readonly { value: CountedBy; words: string; hint: string }[] = [
   { value: 'between', words: 'We do', hint: 'at each new start' },
   { value: 'memory', words: 'Nobody', hint: 'from memory, at the end' },
 ];
+
+/** What the partner's place in a start loads of them, in words. */
+const partnerLoads = ({ position, clientHolds }: RoundStart): string =>
+  loadsOf({ position, holds: !(clientHolds ?? false) }, 'general')
+    .map((part) => partWords({ part, side: null }))
+    .join(', ');
 
 /** Before it begins: with whom, who counts, and the one button. */
 export function SetWork({ one, other, press }: { one: Doing; other: Doing | null; press: (what: Act) => void }) {
@@ -55,7 +61,10 @@ export function SetWork({ one, other, press }: { one: Doing; other: Doing | null
       {advised && (
         <p className="text-desk text-reed">First as you do it now. In the rest you read one thing to do, then the rounds after it.</p>
       )}
-      <p className="border-l-4 border-brick pl-3 text-desk">{cautionWords[terms.caution]}</p>
+      <p className="border-l-4 border-brick pl-3 text-desk">
+        {cautionWords[terms.caution]}
+        {terms.kind === 'round' && ` Ask your partner first what hurts: their place loads ${partnerLoads(terms.test.start)}.`}
+      </p>
       <div className="sticky bottom-16 -mx-5 bg-straw px-5 py-2">
         <Button large className="min-h-16 w-full text-title" onClick={() => press({ do: 'start', at: Date.now() })}>
           Start in 10 s
