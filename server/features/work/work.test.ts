@@ -7,11 +7,13 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { aDrill, aNote, bringCritique, bringRequest, clientA, clientB } from '../../testing/people.ts';
 import { insertClient } from '../clients/index.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
+import { visit } from '../../testing/visitor.ts';
 import { endWorkThatHolds } from '../followup/index.ts';
 import { remindOfWork } from './reminders.ts';
 
 const {
   house,
+  open,
   coach,
   assistant,
   client: ada,
@@ -310,6 +312,17 @@ describe('how a client trains', () => {
       ['Shin wall', '2026-12-04'],
     ]);
     expect(events[0]!.endDate.toString()).toBe('2026-12-01');
+  });
+
+  it('is read by a calendar program under an address of the client’s own, until they end it', async () => {
+    await give(aDrill);
+    await give({ ...aDrill, name: 'Another’s' }, {}, clientB);
+    const { path } = (await ada.ask('post', '/api/calendar-link')).body as { path: string };
+    const read = async () => (await visit(open.app, null)).ask('get', path).buffer(true);
+    const { text } = await read();
+    expect([text.includes('SUMMARY:Shin wall'), text.includes('Another')]).toEqual([true, false]);
+    await ada.ask('delete', '/api/calendar-link');
+    expect((await read()).status).toBe(404);
   });
 
   it('brings a letter on the morning of a day with work, once, to those who want it and have not done it', async () => {
