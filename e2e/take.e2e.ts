@@ -359,6 +359,10 @@ describe('a take', () => {
       await seekTake(page, 1);
       await page.tap('[data-take-player] button[aria-label="Listen"]');
       await page.waitForFunction(() => Number(document.querySelector('[data-heard]')!.getAttribute('data-heard')) > 2, { timeout: 20_000 });
+      // Not under the bar at the foot of the page.
+      await (await page.waitForSelector('::-p-aria([name="Stop here and ask"][role="button"])'))!.evaluate((one) =>
+        one.scrollIntoView({ block: 'center' }),
+      );
       await client.press('button', 'Stop here and ask');
       await page.waitForSelector('[aria-label="Your question"]');
       expect(await page.$eval('[data-take-player] video[data-coach]', (voice) => (voice as HTMLVideoElement).paused)).toBe(true);
