@@ -30,7 +30,6 @@ const told = z.object({
 });
 export type Told = z.infer<typeof told>;
 const counted = z.union([z.object({ successes: z.int(), chances: z.int() }), z.object({ mistakes: z.int(), minutes: z.number() })]);
-export type CountedOnWire = z.infer<typeof counted>;
 const shares = z.object({ successes: z.int(), chances: z.int() });
 
 /** Retests of one start, place and level of partner, oldest first, and what they say together; null below two. */

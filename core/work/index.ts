@@ -13,7 +13,17 @@ export {
 export { codedGoes, countsOfGoes, resetsByMotion, type Go } from './goes.ts';
 export { barredFor, loadWords, proposeWork, sparedParts, type WorkClient, type WorkProposal } from './proposeWork.ts';
 export { beforeAfter, earlyLate, retestsOf, type EarlyLate, type Retest, type RetestsOfOne } from './retestSeries.ts';
-export { countedBy, countsOf, type Counted, type CountedBy, type DoneRound, type Pain, type Press, type WorkSession } from './session.ts';
+export {
+  countedBy,
+  countedWords,
+  countsOf,
+  type Counted,
+  type CountedBy,
+  type DoneRound,
+  type Pain,
+  type Press,
+  type WorkSession,
+} from './session.ts';
 export { datesAhead, endOf, type SpacedWork } from './spacing.ts';
 export { startWays } from './startWays.ts';
 export { stuckWords, type LookedAt } from './stuck.ts';

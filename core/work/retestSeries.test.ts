@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { retestAnswer } from '../followup/index.ts';
 import { fisherExact } from '../statistics/index.ts';
 import { beforeAfter, earlyLate, retestsOf } from './retestSeries.ts';
-import { addCounts, countsOf, type DoneRound, type WorkSession } from './session.ts';
+import { addCounts, countedWords, countsOf, type DoneRound, type WorkSession } from './session.ts';
 import { startWays } from './startWays.ts';
 import type { RoundTest } from './terms.ts';
 
@@ -32,6 +32,16 @@ describe('what was counted in a round', () => {
     const neither = { ...test, ways: startWays('standing', null) };
     expect(countsOf({ ...round(0, 0), presses: [{ wayId: 'w3', atMs: null }] }, neither)).toEqual({ successes: 0, chances: 0 });
     expect(countsOf(round(3, 5), { ...test, counts: 'rate' })).toEqual({ mistakes: 5, minutes: 7 });
+  });
+
+  it('is said as one says it', () => {
+    expect(
+      [
+        { successes: 3, chances: 11 },
+        { mistakes: 5, minutes: 7 },
+        { mistakes: 1, minutes: 2.55 },
+      ].map(countedWords),
+    ).toEqual(['3 of 11', '5 in 7 min', '1 in 2.5 min']);
   });
 
   it('is never added over chances and minutes', () => {

@@ -68,3 +68,10 @@ export function addCounts(all: readonly Counted[]): Counted | null {
     throw new RangeError('Chances and minutes are counted apart.');
   }, first);
 }
+
+/** Minutes as one says them: whole where they are, to a tenth otherwise. */
+const minuteWords = (minutes: number): string => (Number.isInteger(minutes) ? String(minutes) : minutes.toFixed(1));
+
+/** What was counted, in words: "3 of 11", "5 in 7 min". */
+export const countedWords = (counted: Counted): string =>
+  'chances' in counted ? `${counted.successes} of ${counted.chances}` : `${counted.mistakes} in ${minuteWords(counted.minutes)} min`;

@@ -1,5 +1,6 @@
-import type { ClientThread, CountedOnWire } from '@lean-mentor/contract';
+import type { ClientThread } from '@lean-mentor/contract';
 import type { ThreadState } from '@lean-mentor/core/followup';
+import { countedWords } from '@lean-mentor/core/work';
 
 export const threadStateWords: Readonly<Record<ThreadState, string>> = {
   new: 'new',
@@ -47,15 +48,12 @@ export function verdictWords({ counts, points, state, verdict, ratio, interval, 
   return `${told ?? 'Too little mat time in the last request to tell.'}${needed ? ` In each of two requests ${needed} would show a halving.` : ''}`;
 }
 
-const practised = (counted: CountedOnWire): string =>
-  'chances' in counted ? `${counted.successes} of ${counted.chances}` : `${counted.mistakes} in ${short(counted.minutes)} min`;
-
 /** Practice beside what sparring shows, the two never added: "In practice 3 of 11, then 7 of 12; in sparring not yet." */
 export function practiceWords({ practice, state }: Pick<ClientThread, 'practice' | 'state'>): string {
   const [most] = practice;
   if (!most) return '';
   const [first, last] = [most.tests[0]!, most.tests.at(-1)!];
-  const told = first === last ? practised(first.counted) : `${practised(first.counted)}, then ${practised(last.counted)}`;
+  const told = first === last ? countedWords(first.counted) : `${countedWords(first.counted)}, then ${countedWords(last.counted)}`;
   const inSparring = { better: 'in sparring too', holding: 'in sparring too' } as const;
   return `In practice ${told}; ${inSparring[state as keyof typeof inSparring] ?? 'in sparring not yet'}.`;
 }

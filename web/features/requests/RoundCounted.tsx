@@ -1,15 +1,12 @@
 import type { Footage, Intake } from '@lean-mentor/contract';
 import { clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { codedGoes, countsOf, countsOfGoes, resetsByMotion, type Counted } from '@lean-mentor/core/work';
+import { codedGoes, countsOf, countsOfGoes, countedWords, resetsByMotion } from '@lean-mentor/core/work';
 import { useGetFrameTableQuery, useGetMotionQuery } from '../footage/index.ts';
 
 type Round = NonNullable<Intake['round']>;
-const words = (counted: Counted): string =>
-  'chances' in counted ? `${counted.successes} of ${counted.chances}` : `${counted.mistakes} in ${counted.minutes.toFixed(1)} min`;
-
 /** What was counted on the mat, round by round: "3 of 8, then 5 of 7, from memory". */
 export const countedOnMat = ({ rounds, test }: Round): string =>
-  rounds.map((round) => `${words(countsOf(round, test))}${round.by === 'memory' ? ', from memory' : ''}`).join(', then ') ||
+  rounds.map((round) => `${countedWords(countsOf(round, test))}${round.by === 'memory' ? ', from memory' : ''}`).join(', then ') ||
   'nothing counted';
 
 interface RoundCountedProps {
@@ -43,7 +40,7 @@ function InFootage({ round: { test }, footage, onReset }: { round: Round; footag
       <p>
         {goes.length === 0
           ? 'In the footage: nobody has coded the start position yet.'
-          : `In the footage: ${words(countsOfGoes(goes))}, out of ${goes.length} ${goes.length === 1 ? 'go' : 'goes'}.`}
+          : `In the footage: ${countedWords(countsOfGoes(goes))}, out of ${goes.length} ${goes.length === 1 ? 'go' : 'goes'}.`}
       </p>
       {table && goes.length > 0 && <Times label="Goes" frames={goes.map(({ fromFrame }) => fromFrame)} table={table} onGo={onReset} />}
       {table && goes.length === 0 && resets.length > 0 && (

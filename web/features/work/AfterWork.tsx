@@ -1,10 +1,10 @@
 import { RadioGroup } from 'radix-ui';
 import { useState } from 'react';
-import { countsOf } from '@lean-mentor/core/work';
+import { countedWords, countsOf } from '@lean-mentor/core/work';
 import { Button, inputClass } from '../../shared/primitives/index.ts';
 import { roundsOf, type Act, type Doing } from './doing.ts';
 import { PainPicker } from './PainPicker.tsx';
-import { countedWords, feltWords } from './words.ts';
+import { feltWords } from './words.ts';
 
 interface AfterWorkProps {
   one: Doing;

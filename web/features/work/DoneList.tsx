@@ -1,12 +1,12 @@
 import type { ClientWork, DoneWork } from '@lean-mentor/contract';
-import { countsOf, partWords, type DoneRound, type WorkTerms } from '@lean-mentor/core/work';
+import { countedWords, countsOf, partWords, type DoneRound, type WorkTerms } from '@lean-mentor/core/work';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button, FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useRemoveDoneWorkMutation, useSendRoundMutation, type WorkAnswer } from './api.ts';
 import type { Unsent } from './workShelves.ts';
-import { countedWords, dayWords, earlyLateWords, feltWords, groupWords, retestWords, withinWords } from './words.ts';
+import { dayWords, earlyLateWords, feltWords, groupWords, retestWords, withinWords } from './words.ts';
 
 interface DoneListProps {
   clientId: string;

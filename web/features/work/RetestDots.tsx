@@ -1,5 +1,5 @@
+import { countedWords } from '@lean-mentor/core/work';
 import type { Retests } from '@lean-mentor/contract';
-import { countedWords } from './words.ts';
 
 const [height, column, pad] = [56, 58, 9];
 

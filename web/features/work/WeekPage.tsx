@@ -1,3 +1,4 @@
+import { countedWords } from '@lean-mentor/core/work';
 import type { WorkWeekRow } from '@lean-mentor/contract';
 import { daysAfter } from '@lean-mentor/core/queue';
 import { eachDayOfInterval, format, parseISO } from 'date-fns';
@@ -6,7 +7,7 @@ import { Link, useSearchParams } from 'react-router';
 import { Fetched } from '../../shared/fetched/index.ts';
 import { Empty, TableHead } from '../../shared/primitives/index.ts';
 import { useGetWorkWeekQuery } from './api.ts';
-import { countedWords, feltWords, verdictWords } from './words.ts';
+import { feltWords, verdictWords } from './words.ts';
 
 const weekDays = 7;
 

@@ -1,8 +1,16 @@
-import type { ClientWork, CountedOnWire, DoneWork, Retests } from '@lean-mentor/contract';
+import type { ClientWork, DoneWork, Retests } from '@lean-mentor/contract';
 import { partnerNames } from '@lean-mentor/core/book';
 import { assertNever } from '@lean-mentor/core/never';
 import { positionName } from '@lean-mentor/core/scoring';
-import { partWords, type PartnerLevel, type PartnerSize, type RoundStart, type RoundTerms, type WorkTerms } from '@lean-mentor/core/work';
+import {
+  countedWords,
+  partWords,
+  type PartnerLevel,
+  type PartnerSize,
+  type RoundStart,
+  type RoundTerms,
+  type WorkTerms,
+} from '@lean-mentor/core/work';
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 
 const short = (value: number): string => (Number.isInteger(value) ? String(value) : value.toFixed(1));
@@ -15,10 +23,6 @@ export function dayWords(day: string, today: string): string {
   if (away === -1) return 'yesterday';
   return format(parseISO(day), 'EEE d MMM');
 }
-
-/** What was counted: "3 of 11", "5 in 7 min". */
-export const countedWords = (counted: CountedOnWire): string =>
-  'chances' in counted ? `${counted.successes} of ${counted.chances}` : `${counted.mistakes} in ${short(counted.minutes)} min`;
 
 export const levelWords: Readonly<Record<PartnerLevel, string>> = {
   lower: 'less experienced',
