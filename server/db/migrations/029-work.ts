@@ -19,4 +19,6 @@ export const statements = [
     raised_on DATE NOT NULL, settled_at DATETIME(6) NULL, settled_on DATE NULL, settled_by VARCHAR(255) NULL, settled_words VARCHAR(300) NOT NULL,
     KEY (client_id, settled_at), FOREIGN KEY (client_id) REFERENCES clients(id) ON DELETE CASCADE,
     FOREIGN KEY (done_id) REFERENCES work_done(id) ON DELETE SET NULL)`,
+  // Who was sent something lately is asked for every minute.
+  'ALTER TABLE critiques ADD KEY critiques_sent (sent_at)',
 ];

@@ -54,6 +54,15 @@ export async function findSentVersions({ db }: House, requestIds: readonly strin
   return versions.map((version) => ({ ...version, requestId: critiques.find(({ id }) => id === version.critiqueId)!.requestId }));
 }
 
+/** Clients to whom something was sent since an instant. */
+export async function findSentToSince({ db }: House, since: Date): Promise<string[]> {
+  const rows = await db.sequelize.query<{ clientId: string }>(
+    'SELECT DISTINCT r.client_id AS clientId FROM critiques c JOIN requests r ON r.id = c.request_id WHERE c.sent_at >= :since',
+    { replacements: { since }, type: QueryTypes.SELECT },
+  );
+  return rows.map(({ clientId }) => clientId);
+}
+
 /** When each version of a critique was sent, oldest first. */
 export async function listVersions({ db }: House, critiqueId: string): Promise<{ version: number; sentAt: Date }[]> {
   const rows = plainAll(

@@ -401,8 +401,12 @@ describe('for the coaching side', () => {
         fixes: [{ fixId: principleId, principleId, name: 'Post when lifted', noteIds: [] }],
       });
     }
+    // Long after anything was sent nobody is looked at.
     await endWorkThatHolds(house);
-    expect((await workOf()).work).toMatchObject([{ state: 'ended', endedWhy: 'holds', endedOn: '2026-11-30' }]);
+    expect((await workOf()).work).toMatchObject([{ endedWhy: null }]);
+    house.time = new Date('2026-06-14T08:00:00Z');
+    await endWorkThatHolds(house);
+    expect((await workOf()).work).toMatchObject([{ state: 'ended', endedWhy: 'holds', endedOn: '2026-06-14' }]);
   });
 
   it('what moved a fix is said over five clients and more, of the work and of its words, and names nobody', async () => {
