@@ -1,4 +1,5 @@
 import { ruleSheetNames } from '@lean-mentor/core/scoring';
+import { partnerLevels, partnerSizes } from '@lean-mentor/core/work';
 import { z } from 'zod';
 import { footage } from './footage.ts';
 import { id, instant, mostFileBytes, written } from './ids.ts';
@@ -19,8 +20,8 @@ export const draftSteps = ['footage', 'who', 'what', 'question', 'hurts', 'conse
 export type DraftStep = (typeof draftSteps)[number];
 
 /** The partner beside the client. */
-export const comparedLevels = ['lower', 'same', 'higher', 'unknown'] as const;
-export const comparedSizes = ['smaller', 'same', 'larger', 'unknown'] as const;
+export const comparedLevels = partnerLevels;
+export const comparedSizes = partnerSizes;
 export const comparedAges = ['younger', 'same', 'older', 'unknown'] as const;
 
 const seconds = z.number().min(0).max(86_400);

@@ -60,4 +60,14 @@ export {
   type TimerPlan,
 } from './timer.ts';
 export { withinDay, type Block, type BlockOrder, type WithinDay } from './withinDay.ts';
-export { workDates, workEnd, workState, workStates, type ClientDays, type DatedWork, type Flag, type WorkState } from './workDates.ts';
+export {
+  datesTold,
+  workDates,
+  workEnd,
+  workState,
+  workStates,
+  type ClientDays,
+  type DatedWork,
+  type Flag,
+  type WorkState,
+} from './workDates.ts';

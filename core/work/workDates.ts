@@ -27,6 +27,9 @@ export interface ClientDays {
   flags: readonly Flag[];
 }
 
+/** So many of the days ahead are told: later ones move with what is done before them. */
+export const datesTold = 12;
+
 /** A flag stops work from the day it was raised: what was to be done later that day is stopped as well. */
 const stopOf = ({ fromOn, untilOn }: Flag): DaySpan[] => (untilOn !== null && untilOn <= fromOn ? [] : [{ fromOn, untilOn }]);
 

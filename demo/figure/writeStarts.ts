@@ -18,7 +18,6 @@ const poseOf: Partial<Record<PositionCode, PoseName>> = {
   'seated-guard': 'butterfly',
   'open-guard': 'openGuard',
   'knee-shield': 'kneeShield',
-  'half-guard': 'kneeShield',
   turtle: 'turtle',
   'side-control': 'sideControl',
   'knee-on-belly': 'kneeOnBelly',

@@ -1,14 +1,11 @@
 import { daysAfter } from '@lean-mentor/core/queue';
-import { workDates } from '@lean-mentor/core/work';
+import { datesTold, workDates } from '@lean-mentor/core/work';
 import ical, { ICalCalendarMethod, ICalEventTransparency, type ICalCalendar } from 'ical-generator';
 import type { House } from '../../house/house.ts';
 import { findClients } from '../clients/index.ts';
 import { findDone, findWork } from './repository.ts';
 import { clientsNow } from './training.ts';
 import { datedOf } from './views.ts';
-
-/** Days of each work that stand in a calendar: later ones move with what is done before them. */
-const mostDates = 12;
 
 /** The days ahead with work of some clients, as whole days: where and when in the day they train is theirs. */
 export async function workCalendar(house: House, clientIds: readonly string[]): Promise<ICalCalendar> {
@@ -27,7 +24,7 @@ export async function workCalendar(house: House, clientIds: readonly string[]): 
     const { days, today } = now.get(row.clientId)!;
     const own = done.filter(({ workId }) => workId === row.id);
     const whose = clients.length > 1 ? `${clients.find(({ id }) => id === row.clientId)?.name ?? ''}: ` : '';
-    for (const day of workDates(datedOf(row, own), days, today).slice(0, mostDates))
+    for (const day of workDates(datedOf(row, own), days, today).slice(0, datesTold))
       calendar.createEvent({
         ...{ id: `${row.id}-${day}`, allDay: true, stamp: house.now(), summary: `${whose}${row.terms.name}` },
         ...{ start: new Date(`${day}T00:00:00Z`), end: new Date(`${daysAfter(day, 1)}T00:00:00Z`), timezone: 'UTC' },

@@ -1,6 +1,15 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Client, ClientWork, DoneWork, ResponseOf, Retests, Told } from '@lean-mentor/contract';
-import { beforeAfter, earlyLate, retestsOf, workDates, workState, type RetestsOfOne, type WorkTerms } from '@lean-mentor/core/work';
+import {
+  datesTold,
+  beforeAfter,
+  earlyLate,
+  retestsOf,
+  workDates,
+  workState,
+  type RetestsOfOne,
+  type WorkTerms,
+} from '@lean-mentor/core/work';
 import { seriesNow } from '@lean-mentor/core/followup';
 import type { House } from '../../house/house.ts';
 import { findClips, findPrinciples } from '../book/index.ts';
@@ -8,9 +17,6 @@ import { painView } from './painView.ts';
 import type { WorkDoneRow, WorkRow } from './model.ts';
 import { findDone, findWork } from './repository.ts';
 import { clientNow, type ClientNow } from './training.ts';
-
-/** Days ahead that are told. */
-const mostDates = 12;
 
 const finite = (value: number | null): number | null => (value !== null && Number.isFinite(value) ? value : null);
 
@@ -75,7 +81,7 @@ function workView(row: WorkRow, done: readonly WorkDoneRow[], { now, names, clip
     principleName: principleId ? (names.get(principleId) ?? null) : null,
     givenAt: givenAt.toISOString(),
     ...workState(dated, now.days, now.today),
-    dates: workDates(dated, now.days, now.today).slice(0, mostDates),
+    dates: workDates(dated, now.days, now.today).slice(0, datesTold),
     clips: terms.clipIds.flatMap((clipId) => clips.get(clipId) ?? []),
     done: done.map((one) => doneView(terms, one)),
     retests: retestsOfWork(terms, done),

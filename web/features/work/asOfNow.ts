@@ -1,9 +1,6 @@
-import { workDates, workState, type ClientDays, type Flag } from '@lean-mentor/core/work';
+import { datesTold, workDates, workState, type ClientDays, type Flag } from '@lean-mentor/core/work';
 import type { WorkAnswer } from './api.ts';
 import type { Unsent } from './workShelves.ts';
-
-/** Days ahead that are told, as the server does. */
-const mostDates = 12;
 
 /** Pain that was told and has not arrived yet stops what loads the part all the same. */
 const unsentFlags = (waiting: readonly Unsent[]): Flag[] =>
@@ -37,7 +34,7 @@ export function asOfNow(answer: WorkAnswer, waiting: readonly Unsent[], today: s
         },
         done: [...work.done.map(({ doneOn }) => doneOn), ...entered],
       };
-      return { ...work, ...workState(dated, client, today), dates: workDates(dated, client, today).slice(0, mostDates) };
+      return { ...work, ...workState(dated, client, today), dates: workDates(dated, client, today).slice(0, datesTold) };
     }),
   };
 }
