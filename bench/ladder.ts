@@ -1,4 +1,5 @@
-import type { BookPrinciple } from '@lean-mentor/core/book';
+import { blankPrinciple, type BookPrinciple } from '@lean-mentor/core/book';
+import { limitsOf } from '@lean-mentor/core/care';
 import { fixWarnings, ladderOf, rankFixes, rankInputOf, schools, type HarmBout, type RequestNote } from '@lean-mentor/core/fixes';
 import { ruleSheets, scoreBout } from '@lean-mentor/core/scoring';
 import { boutOf, timed } from './scoring.ts';
@@ -7,24 +8,14 @@ import { quantile, type Figure } from './figure.ts';
 const sheet = ruleSheets['points-jacket'];
 const [noteCount, principleCount, pastRequests] = [300, 65, 6];
 
-const principle = (i: number): BookPrinciple => ({
-  id: `p${i}`,
-  name: `Principle ${i}`,
-  area: 'guard',
-  cue: '',
-  good: '',
-  why: '',
-  chances: '',
-  level: 1 + (i % 5),
-  caution: 'general',
-  where: [{ position: 'half-guard', role: 'other' }],
-  prerequisites: i > 3 ? [`p${i - 3}`] : [],
-  techniques: [],
-  variants: [],
-  errors: [],
-  drillIds: [],
-  clipIds: [],
-});
+const principle = (i: number): BookPrinciple =>
+  blankPrinciple({
+    id: `p${i}`,
+    name: `Principle ${i}`,
+    level: 1 + (i % 5),
+    where: [{ position: 'half-guard', role: 'other' }],
+    prerequisites: i > 3 ? [`p${i - 3}`] : [],
+  });
 
 /**
  * The ladder of a request with 300 notes in chains over a coded bout, and six past requests: put together, ranked and warned about anew.
@@ -58,7 +49,7 @@ export function benchLadder(): Figure[] {
     const ladder = ladderOf(rankFixes(input, schools.balanced), { order: ['p9', 'p4'], cut: 3, pinned: ['p7'], parked: [] });
     const fixes = ladder.rungs.slice(0, ladder.cut).map(({ principle: id }) => principles.find((one) => one.id === id)!);
     fixWarnings({
-      client: { name: 'C', level: 3, age: 30, hurts: ['neck'] },
+      client: { name: 'C', level: 3, age: 30, limits: limitsOf(['neck'], []), partnerLimits: [] },
       fixes,
       drills: [],
       praise: 1,

@@ -1,4 +1,5 @@
-import { bookAreas, cautionClasses, drillPartners, placeRoles, stances, type BookPrinciple } from '@lean-mentor/core/book';
+import { bookAreas, bookAttires, drillPartners, placeRoles, stances, type BookPrinciple } from '@lean-mentor/core/book';
+import { bodyParts, bodySides, burdens, cautionClasses } from '@lean-mentor/core/care';
 import { positionCodes } from '@lean-mentor/core/scoring';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -10,6 +11,17 @@ const words = fc.array(fc.stringMatching(/^[a-zäöéčß’][a-zäöéčß’0-
 const paragraphs = fc.array(words, { maxLength: 3 }).map((list) => list.join('\n\n'));
 const named = <T extends { name: string }>(things: fc.Arbitrary<T>) =>
   fc.uniqueArray(things, { maxLength: 5, selector: ({ name }) => name.toLocaleLowerCase() });
+const load = fc
+  .record({
+    part: fc.constantFrom(...bodyParts),
+    side: fc.constantFrom(null, ...bodySides),
+    burdens: fc.uniqueArray(fc.constantFrom(...burdens), { maxLength: 3 }),
+  })
+  .map(({ burdens: asked, ...part }) => ({ ...part, ...(asked.length > 0 && { burdens: asked }) }));
+const asks = fc.record({ doer: fc.array(load, { maxLength: 2 }), partner: fc.array(load, { maxLength: 2 }) });
+const care = { caution: fc.constantFrom(...cautionClasses), loads: asks, attire: fc.constantFrom(...bookAttires) };
+const spares = fc.uniqueArray(fc.constantFrom(...bodyParts), { maxLength: 2 });
+const variant = fc.record({ when: fc.option(words, { nil: '' }), do: words, stance: fc.constantFrom(...stances), spares });
 const principle = fc.record({
   name: words,
   area: fc.constantFrom(...bookAreas),
@@ -19,9 +31,9 @@ const principle = fc.record({
   where: fc.array(fc.record({ position: fc.constantFrom(...positionCodes), role: fc.constantFrom(...placeRoles) }), { maxLength: 3 }),
   chances: fc.option(words, { nil: '' }),
   level: fc.integer({ min: 1, max: 5 }),
-  caution: fc.constantFrom(...cautionClasses),
+  ...care,
   techniques: fc.array(words, { maxLength: 2 }),
-  variants: fc.array(fc.record({ when: fc.option(words, { nil: '' }), do: words, stance: fc.constantFrom(...stances) }), { maxLength: 3 }),
+  variants: fc.array(variant, { maxLength: 3 }),
   errors: fc.array(words, { maxLength: 2 }),
   rests: fc.constant<string[]>([]),
   drills: fc.constant<string[]>([]),
@@ -33,7 +45,7 @@ const drill = fc.record({
   partner: fc.constantFrom(...drillPartners),
   equipment: fc.option(words, { nil: '' }),
   minutes: fc.constantFrom(0.5, 3, 12),
-  caution: fc.constantFrom(...cautionClasses),
+  ...care,
 });
 const book: fc.Arbitrary<BookFile> = fc.record({
   format: fc.constant('lean-mentor/book@1' as const),

@@ -1,7 +1,7 @@
 import {
   bookAreas,
+  bookAttires,
   bookFaults,
-  cautionClasses,
   drillPartners,
   mostCueWords,
   placeRoles,
@@ -10,14 +10,20 @@ import {
   type BookDrill,
   type BookPrinciple,
 } from '@lean-mentor/core/book';
+import { bodyParts, cautionClasses } from '@lean-mentor/core/care';
 import { positionCodes } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
+import { load } from './care.ts';
 import { schemaFault } from './schemaFault.ts';
 
 const bookName = z.string().trim().min(1).max(120);
 const line = z.string().trim().max(300);
 const lines = z.array(line.min(1)).max(20).default([]);
 const text = z.string().trim().max(2000).default('');
+
+const loads = z.array(load).max(30).default([]);
+const asks = z.object({ doer: loads, partner: loads }).default({ doer: [], partner: [] });
+const attire = z.enum(bookAttires).default('either');
 
 /** What a principle says, apart from what it points at. */
 export const principleWords = z.object({
@@ -33,9 +39,18 @@ export const principleWords = z.object({
   chances: z.string().trim().max(120).default(''),
   level: z.int().min(1).max(5).default(1),
   caution: z.enum(cautionClasses).default('general'),
+  loads: asks,
+  attire,
   techniques: lines,
   variants: z
-    .array(z.object({ when: line.default(''), do: line.min(1), stance: z.enum(stances).default('taught') }))
+    .array(
+      z.object({
+        when: line.default(''),
+        do: line.min(1),
+        stance: z.enum(stances).default('taught'),
+        spares: z.array(z.enum(bodyParts)).max(12).default([]),
+      }),
+    )
     .max(20)
     .default([]),
   errors: lines,
@@ -51,6 +66,8 @@ export const drillWords = z.object({
   equipment: line.default(''),
   minutes: z.number().min(0.5).max(120).default(5),
   caution: z.enum(cautionClasses).default('general'),
+  loads: asks,
+  attire,
 });
 
 export const bookFormat = 'lean-mentor/book@1';

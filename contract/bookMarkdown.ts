@@ -1,4 +1,5 @@
-import { cautionClasses, drillPartners, placeRoles, stances } from '@lean-mentor/core/book';
+import { bookAttires, drillPartners, placeRoles, stances } from '@lean-mentor/core/book';
+import { bodyParts, bodySides, burdens, cautionClasses } from '@lean-mentor/core/care';
 import { readBookFile, type BookFile, type ReadBook } from './bookFile.ts';
 
 type Principle = BookFile['principles'][number];
@@ -20,6 +21,19 @@ const bullets = (title: keyof typeof sections, rows: readonly string[]): string[
   rows.length === 0 ? [] : ['', `### ${title}`, '', ...rows.map((row) => `- ${row}`)];
 const prose = (title: keyof typeof sections, words: string): string[] => (words === '' ? [] : ['', `### ${title}`, '', words]);
 
+/** "left knee (twisted, pressed)". */
+const loadWords = ({ part, side, burdens: asked }: Principle['loads']['doer'][number]): string =>
+  `${side ? `${side} ` : ''}${part}${asked && asked.length > 0 ? ` (${asked.join(', ')})` : ''}`;
+const careFacts = ({ caution, loads, attire }: Pick<Principle, 'caution' | 'loads' | 'attire'>): string[] => [
+  ...fact('caution', caution),
+  ...fact('asks', listed(loads.doer.map(loadWords))),
+  ...fact('asks of the other', listed(loads.partner.map(loadWords))),
+  ...fact('attire', attire),
+];
+
+const variantText = ({ when, do: what, spares, stance }: Principle['variants'][number]): string =>
+  `${when ? `If ${when}: ` : ''}${what}${spares.length > 0 ? ` (spares: ${spares.join(', ')})` : ''}${stance === 'taught' ? '' : ` (${stance})`}`;
+
 const principleText = (principle: Principle): string =>
   [
     `## Principle: ${principle.name}`,
@@ -27,19 +41,14 @@ const principleText = (principle: Principle): string =>
     ...fact('area', principle.area),
     ...fact('cue', principle.cue),
     ...fact('level', principle.level),
-    ...fact('caution', principle.caution),
+    ...careFacts(principle),
     ...fact('where', listed(principle.where.map(({ position, role }) => `${position} (${role})`))),
     ...fact('chances', principle.chances),
     ...fact('rests on', listed(principle.rests)),
     ...fact('techniques', listed(principle.techniques)),
     ...prose('What good looks like', principle.good),
     ...prose('Why', principle.why),
-    ...bullets(
-      'What to do',
-      principle.variants.map(
-        ({ when, do: what, stance }) => `${when ? `If ${when}: ` : ''}${what}${stance === 'taught' ? '' : ` (${stance})`}`,
-      ),
-    ),
+    ...bullets('What to do', principle.variants.map(variantText)),
     ...bullets('Common errors', principle.errors),
     ...bullets('Drills', principle.drills),
     ...bullets('Clips', principle.clips),
@@ -52,7 +61,7 @@ const drillText = (drill: Drill): string =>
     ...fact('partner', drill.partner),
     ...fact('equipment', drill.equipment),
     ...fact('minutes', drill.minutes),
-    ...fact('caution', drill.caution),
+    ...careFacts(drill),
     ...(drill.how === '' ? [] : ['', drill.how]),
   ].join('\n');
 
@@ -74,10 +83,30 @@ function placeOf(words: string): { position: string; role: string } {
   return { position: position ?? words, role: role ?? 'either' };
 }
 
-function variantOf(words: string): { when: string; do: string; stance: string } {
-  const [, body, stance] = new RegExp(`^(.*?)\\s*(?:\\((${stances.join('|')})\\))?$`, 's').exec(words)!;
+function variantOf(words: string): { when: string; do: string; spares: string[]; stance: string } {
+  const [, body, spared, stance] = new RegExp(`^(.*?)\\s*(?:\\(spares: ([a-z, ]+)\\))?\\s*(?:\\((${stances.join('|')})\\))?$`, 's').exec(
+    words,
+  )!;
   const [, when, what] = /^If (.+?): (.+)$/s.exec(body!) ?? [];
-  return { when: when ?? '', do: what ?? body!, stance: stance ?? 'taught' };
+  return { when: when ?? '', do: what ?? body!, spares: spared?.split(',').map((part) => part.trim()) ?? [], stance: stance ?? 'taught' };
+}
+
+/** Parts are parted by semicolons, what is asked of one by commas. */
+const loadsOfWords = (value: string): { part: string; side: string | null; burdens?: string[] }[] =>
+  split(value).map((words) => {
+    const [, side, part, asked] = new RegExp(`^(?:(${bodySides.join('|')}) )?(\\S+)(?:\\s*\\((.*)\\))?$`).exec(words) ?? [];
+    return { part: part ?? words, side: side ?? null, ...(asked && { burdens: asked.split(',').map((one) => one.trim()) }) };
+  });
+
+/** What care needs, of principles and drills alike. A fact that adds to what was read before gets the entry. */
+const careFactsOf = {
+  caution: (value: string) => ({ caution: value }),
+  asks: (value: string, { loads }: Loaded) => ({ loads: { partner: [], ...loads, doer: loadsOfWords(value) } }),
+  'asks of the other': (value: string, { loads }: Loaded) => ({ loads: { doer: [], ...loads, partner: loadsOfWords(value) } }),
+  attire: (value: string) => ({ attire: value }),
+};
+interface Loaded {
+  loads?: { doer: unknown[]; partner: unknown[] };
 }
 
 const facts = {
@@ -85,7 +114,7 @@ const facts = {
     area: (value: string) => ({ area: value }),
     cue: (value: string) => ({ cue: value }),
     level: (value: string) => ({ level: Number(value) }),
-    caution: (value: string) => ({ caution: value }),
+    ...careFactsOf,
     where: (value: string) => ({ where: split(value).map(placeOf) }),
     chances: (value: string) => ({ chances: value }),
     'rests on': (value: string) => ({ rests: split(value) }),
@@ -95,12 +124,15 @@ const facts = {
     partner: (value: string) => ({ partner: value }),
     equipment: (value: string) => ({ equipment: value }),
     minutes: (value: string) => ({ minutes: Number(value) }),
-    caution: (value: string) => ({ caution: value }),
+    ...careFactsOf,
   },
 } as const;
 
 /** What facts may be, for the sentence that says so. */
-const allowed: Readonly<Record<string, readonly string[]>> = { caution: cautionClasses, partner: drillPartners, where: placeRoles };
+const allowed: Readonly<Record<string, readonly string[]>> = {
+  ...{ caution: cautionClasses, partner: drillPartners, where: placeRoles, attire: bookAttires },
+  loads: [...bodyParts, ...burdens],
+};
 
 interface Entry {
   kind: 'principle' | 'drill';
@@ -167,12 +199,12 @@ class Reader {
 
   private fact(bullet: string, entry: Entry, at: number): void {
     const [, name, value] = /^([\w ]+?):\s*(.*)$/.exec(bullet) ?? [];
-    const known = name && (facts[entry.kind] as Record<string, (value: string) => object>)[name];
+    const known = name && (facts[entry.kind] as Record<string, (value: string, entry: Loaded) => object>)[name];
     if (!known)
       this.faults.push(
         `Line ${at}: “${bullet.slice(0, 40)}” is no fact of a ${entry.kind}; those are ${Object.keys(facts[entry.kind]).join(', ')}.`,
       );
-    else Object.assign(entry.of, known(value!));
+    else Object.assign(entry.of, known(value!, entry.of as Loaded));
   }
 }
 

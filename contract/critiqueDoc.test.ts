@@ -45,6 +45,7 @@ describe('the tree of a critique on the wire', () => {
       fixes: [],
       score: null,
       pattern: null,
+      clinician: [],
       filming: ['Stand back'],
     });
     expect(critiqueDoc.parse(draft)).toEqual(draft);

@@ -30,6 +30,7 @@ import {
   type Principle,
 } from '@lean-mentor/core/desk';
 import { z } from 'zod';
+import { limit } from './care.ts';
 import { coding, cut, event, override } from './coding.ts';
 import { deskTake } from './deskTake.ts';
 import { frame, id, instant } from './ids.ts';
@@ -217,7 +218,14 @@ export const openDesk = operation({
   params,
   response: z.object({
     request,
-    client: z.object({ id, name: z.string(), level: z.number().int(), age: z.number().int().nullable(), hurts: z.array(z.string()) }),
+    client: z.object({
+      id,
+      name: z.string(),
+      level: z.number().int(),
+      age: z.number().int().nullable(),
+      hurts: z.array(z.string()),
+      limits: z.array(limit),
+    }),
     document: deskDocument,
     /** What the client answered to questions that were sent to them, by note. */
     answers: z.array(z.object({ noteId: id, by: z.string(), words: z.string() })).default([]),

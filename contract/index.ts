@@ -54,4 +54,5 @@ export * from './uploads.ts';
 export * from './wellFormed.ts';
 export * from './writeBoutFile.ts';
 export * from './work.ts';
+export * from './care.ts';
 export * from './workTerms.ts';

@@ -70,6 +70,8 @@ export const intake = z.object({
     .nullable()
     .default(null),
   hurtsToday: z.string().trim().max(300).default(''),
+  /** What hurts the other one on the film, as far as the client knows. */
+  partnerHurts: z.string().trim().max(300).default(''),
   /** What their profile says hurts and still does. */
   hurts: z.array(hurt).max(20).default([]),
   partnerConsent: z.literal('agreed', 'Ask your partner first; without their yes the footage cannot be sent.'),
@@ -85,6 +87,7 @@ export const intakeDraft = z
     question: z.string().max(600),
     clientMarks: z.array(clientMark.extend({ words: z.string().max(200) })).max(mostClientMarks),
     hurtsToday: z.string().max(300),
+    partnerHurts: z.string().max(300),
     event: z.string().max(120),
     partnerConsent: z.enum(['agreed', 'not-asked']),
     whoMarks: z.array(whoMark).max(6),

@@ -4,7 +4,8 @@ import { done, id, instant, written } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
 import { attires } from './requests.ts';
 import { zone } from './workingHours.ts';
-import { day, pain, part, workSession, workTerms } from './workTerms.ts';
+import { part } from './care.ts';
+import { day, pain, workSession, workTerms } from './workTerms.ts';
 
 /** How often, when and with what a client trains, as far as their work is concerned. */
 export const training = z.object({

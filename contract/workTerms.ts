@@ -1,27 +1,25 @@
-import { cautionClasses, drillPartners } from '@lean-mentor/core/book';
+import { drillPartners } from '@lean-mentor/core/book';
+import { cautionClasses } from '@lean-mentor/core/care';
 import { positionCodes } from '@lean-mentor/core/scoring';
 import {
-  bodyParts,
-  bodySides,
   countedBy,
   partnerLevels,
   partnerSizes,
   roundOrders,
   type DoneRound,
   type Pain,
-  type Part,
   type RoundTest,
   type WorkSession,
   type WorkTerms,
 } from '@lean-mentor/core/work';
 import { z } from 'zod';
+import { load, part } from './care.ts';
 import { id, techniqueName, written } from './ids.ts';
 import { sameAs } from './sameAs.ts';
 
 /** A calendar day, YYYY-MM-DD. */
 export const day = z.iso.date();
 
-export const part = sameAs<Part>()(z.object({ part: z.enum(bodyParts), side: z.enum(bodySides).nullable() }));
 export const pain = sameAs<Pain>()(z.object({ ...part.shape, words: z.string().trim().max(200) }));
 
 const wayId = z.string().min(1).max(40);
@@ -47,7 +45,7 @@ const common = {
   cue: z.string().trim().max(200),
   how: z.string().trim().max(2000),
   caution: z.enum(cautionClasses),
-  loads: z.array(part).max(20),
+  loads: z.array(load).max(20),
   techniques: z.array(techniqueName).max(20),
   equipment: z.string().trim().max(300),
   weeks: z.int().min(1, 'At least one week.').max(26, 'At most 26 weeks.'),

@@ -1,4 +1,4 @@
-import type { BookDrill, BookPrinciple } from './principle.ts';
+import { nothingAsked, type BookDrill, type BookPrinciple } from './principle.ts';
 
 /** A principle that has been given no more than a name, or not even that. */
 export const blankPrinciple = (given: Pick<BookPrinciple, 'id'> & Partial<BookPrinciple>): BookPrinciple => ({
@@ -12,6 +12,8 @@ export const blankPrinciple = (given: Pick<BookPrinciple, 'id'> & Partial<BookPr
   level: 1,
   prerequisites: [],
   caution: 'general',
+  loads: nothingAsked(),
+  attire: 'either',
   techniques: [],
   variants: [],
   errors: [],
@@ -27,5 +29,7 @@ export const blankDrill = (given: Pick<BookDrill, 'id'> & Partial<BookDrill>): B
   equipment: '',
   minutes: 5,
   caution: 'general',
+  loads: nothingAsked(),
+  attire: 'either',
   ...given,
 });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bookFaults, buildsOn, clashesWith, prerequisiteCircle, restsOn, wordsIn } from './index.ts';
+import { bookFaults, buildsOn, prerequisiteCircle, restsOn, wordsIn } from './index.ts';
 
 const principle = (id: string, prerequisites: string[] = [], more: { cue?: string; drillIds?: string[]; name?: string } = {}) => ({
   id,
@@ -72,17 +72,5 @@ describe('the book', () => {
   it('knows what builds on a principle', () => {
     const all = [principle('a'), principle('b', ['a']), principle('c', ['b'])];
     expect(buildsOn('a', all).map(({ id }) => id)).toEqual(['b']);
-  });
-});
-
-describe('care', () => {
-  it.each([
-    ['neck-and-spine', ['Stiff neck', 'Left knee'], ['Stiff neck']],
-    ['knee-and-heel', ['Stiff neck', 'Left knee'], ['Left knee']],
-    ['joint', ['Two taped fingers'], ['Two taped fingers']],
-    ['fall', ['Concussion in September', 'tired'], ['Concussion in September']],
-    ['general', ['Left knee'], []],
-  ] as const)('of %s minds %j', (caution, hurts, minded) => {
-    expect(clashesWith(caution, hurts)).toEqual(minded);
   });
 });

@@ -1,5 +1,5 @@
 import type { PositionCode } from '../scoring/index.ts';
-import type { CautionClass } from './caution.ts';
+import type { BodyPart, CautionClass, Load } from '../care/index.ts';
 
 export const bookAreas = ['standing', 'guard', 'passing', 'pins', 'back', 'legs', 'finishing', 'escaping', 'strategy', 'conduct'] as const;
 export type BookArea = (typeof bookAreas)[number];
@@ -35,7 +35,19 @@ export interface Variant {
   when: string;
   do: string;
   stance: Stance;
+  /** Parts of the body that this way spares, of what the principle asks otherwise. */
+  spares: BodyPart[];
 }
+
+/** What something asks of whoever does it and of the one it is done with. */
+export interface Asks {
+  doer: Load[];
+  partner: Load[];
+}
+export const nothingAsked = (): Asks => ({ doer: [], partner: [] });
+
+export const bookAttires = ['jacket', 'no-jacket', 'either'] as const;
+export type BookAttire = (typeof bookAttires)[number];
 
 /** An entry of the coach's book. */
 export interface BookPrinciple {
@@ -56,7 +68,10 @@ export interface BookPrinciple {
   /** Ids of principles it rests on; without a circle. */
   prerequisites: string[];
   caution: CautionClass;
-  /** Techniques as rule sheets name them ("heel hook"), for what is restricted. */
+  /** What it asks of whoever does it, and of the one it is done to. */
+  loads: Asks;
+  attire: BookAttire;
+  /** Techniques by any of their names ("heel hook"), for what is restricted and what they ask. */
   techniques: string[];
   variants: Variant[];
   errors: string[];
@@ -81,6 +96,8 @@ export interface BookDrill {
   equipment: string;
   minutes: number;
   caution: CautionClass;
+  loads: Asks;
+  attire: BookAttire;
 }
 
 export const mostCueWords = 12;

@@ -32,8 +32,8 @@ const principle: BookPrinciple = blankPrinciple({
   drillIds: ['d'],
   clipIds: ['book-clip'],
   variants: [
-    { when: 'it is pulled', do: 'turn toward it', stance: 'taught' },
-    { when: '', do: 'Let it go', stance: 'other-school' },
+    { when: 'it is pulled', do: 'turn toward it', stance: 'taught', spares: [] },
+    { when: '', do: 'Let it go', stance: 'other-school', spares: [] },
   ],
 });
 const shown = (noteId: string, what: string, more: object = {}) => ({
@@ -65,6 +65,7 @@ const input = (more: Partial<DraftInput> = {}): DraftInput => ({
   fixes: [fix()],
   score: null,
   pattern: null,
+  clinician: [],
   filming: [],
   ...more,
 });

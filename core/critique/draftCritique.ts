@@ -1,4 +1,4 @@
-import { careSentence, cautionWords } from '../book/index.ts';
+import { careSentence, cautionWords } from '../care/index.ts';
 import {
   heading,
   list,
@@ -77,10 +77,11 @@ const section = (title: string, blocks: readonly Block[]): Block[] => (blocks.le
  * A critique as far as the work on the desk already says it: the coach's own words from notes and book, in their order, with figures that
  * were computed. Nothing is made up; what nobody has written is left out, for the coach to write.
  */
-export function draftCritique({ question, answer, praise, asks, fixes, score, pattern, filming }: DraftInput): CritiqueDoc {
+export function draftCritique({ question, answer, praise, asks, fixes, score, pattern, clinician, filming }: DraftInput): CritiqueDoc {
   return {
     type: 'doc',
     content: [
+      ...clinician.map((words) => caution(words)),
       heading(2, 'What you asked'),
       { type: 'blockquote', content: [paragraph(question)] },
       paragraph(answer.trim()),

@@ -44,5 +44,7 @@ export interface DraftInput {
   /** In words; null where nothing was scored. */
   score: string | null;
   pattern: string | null;
+  /** What a clinician is to be asked about first, in sentences. */
+  clinician: readonly string[];
   filming: readonly string[];
 }

@@ -14,7 +14,7 @@ const fix = (more: Partial<DraftFix> = {}): DraftFix => ({
 });
 const order = (more: Partial<DraftInput> = {}) =>
   runningOrder('Bram', {
-    ...{ question: 'Why?', answer: '', praise: [], asks: [], fixes: [], score: null, pattern: null, filming: [] },
+    ...{ question: 'Why?', answer: '', praise: [], asks: [], fixes: [], score: null, pattern: null, clinician: [], filming: [] },
     ...more,
   });
 

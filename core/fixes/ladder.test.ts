@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { blankPrinciple, type BookPrinciple } from '../book/index.ts';
+import { limitsOf } from '../care/index.ts';
+import { blankDrill, blankPrinciple, type BookPrinciple } from '../book/index.ts';
 import { ruleSheets } from '../scoring/index.ts';
 import { exposureMinutes } from './exposure.ts';
 import { fixWarnings, type WarningInput } from './fixWarnings.ts';
@@ -93,7 +94,7 @@ describe('what a question is about', () => {
 
 describe('warnings', () => {
   const input = (more: Partial<WarningInput> = {}): WarningInput => ({
-    client: { name: 'Teo', level: 2, age: 30, hurts: [] },
+    client: { name: 'Teo', level: 2, age: 30, limits: [], partnerLimits: [] },
     fixes: [principle()],
     drills: [],
     praise: 1,
@@ -114,17 +115,18 @@ describe('warnings', () => {
 
   it('say when a fix meets an injury, an age or a restricted technique', () => {
     const heel = [principle({ caution: 'knee-and-heel', techniques: ['twisting leg lock'] })];
-    const client = { name: 'Teo', level: 5, age: 15, hurts: ['Left knee'] };
+    const limits = (words: string) => ({ limits: limitsOf([words], []), partnerLimits: [] });
+    const client = { name: 'Teo', level: 5, age: 15, ...limits('Left knee') };
     expect(kinds({ fixes: heel, client })).toEqual(['hurt', 'age', 'restricted']);
-    expect(kinds({ fixes: heel, client: { ...client, age: 30, hurts: ['tired'] } })).toEqual(['restricted']);
+    expect(kinds({ fixes: heel, client: { ...client, age: 30, ...limits('tired') } })).toEqual(['restricted']);
     expect(fixWarnings(input({ fixes: heel, client }))[0]!.words).toBe(
-      '“Hide the heel” asks something of knee and heel, and Teo says: Left knee.',
+      '“Hide the heel”: it asks something of left knee, and Teo says: “Left knee”.',
     );
   });
 
   it('offer another way in where a fix was given three times without change', () => {
-    const stuck = principle({ variants: [{ when: 'he stands', do: 'hook', stance: 'other-school' }], drillIds: ['d'] });
-    const drills = [{ id: 'd', name: 'Shrimp', how: '', partner: 'alone', equipment: '', minutes: 3, caution: 'general' }] as const;
+    const stuck = principle({ variants: [{ when: 'he stands', do: 'hook', stance: 'other-school', spares: [] }], drillIds: ['d'] });
+    const drills = [blankDrill({ id: 'd', name: 'Shrimp', partner: 'alone', minutes: 3 })];
     const [warning] = fixWarnings(input({ fixes: [stuck], drills, given: { p: { times: 3, better: false } } }));
     expect(warning).toMatchObject({ kind: 'stuck', offers: ['If he stands: hook (another school)', 'Shrimp'] });
     expect(kinds({ fixes: [stuck], given: { p: { times: 3, better: true } } })).toEqual([]);

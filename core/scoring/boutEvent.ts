@@ -1,6 +1,6 @@
 import type { BoutSeconds, FrameIndex } from '../footage/index.ts';
 import type { Athlete } from './athlete.ts';
-import type { Holder, PositionCode } from './position.ts';
+import type { Holder, PositionCode } from '../positions/index.ts';
 
 /** Techniques an attempt may be of. Others may be written; these are what the palette offers and the score knows. */
 export const attemptTechniques = ['takedown', 'sweep', 'pass', 'back-take', 'escape', 'finish'] as const;

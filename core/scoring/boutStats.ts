@@ -1,7 +1,7 @@
 import { forBoth, otherAthlete, type Athlete } from './athlete.ts';
 import { boutClock } from './boutClock.ts';
 import { playedStretches, type PlayedStretch } from './playedStretches.ts';
-import { positionCodes, positionFamily, type Holder, type PositionCode } from './position.ts';
+import { positionCodes, positionFamily, type Holder, type PositionCode } from '../positions/index.ts';
 import type { BoutScore } from './score.ts';
 import type { TimedBout } from './timedBout.ts';
 

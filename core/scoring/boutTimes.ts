@@ -10,7 +10,7 @@ import {
 import type { FrameEvent } from './boutEvent.ts';
 import { boutClock, type BoutClock } from './boutClock.ts';
 import { correctedBout, correctedScore, type ScoreOverride } from './overrides.ts';
-import type { Span } from './position.ts';
+import type { Span } from '../positions/index.ts';
 import type { RuleSheet } from './ruleSheet.ts';
 import type { BoutScore } from './score.ts';
 import type { CorrectedScore } from './overrides.ts';

@@ -2,7 +2,7 @@ import { clockText } from '../footage/index.ts';
 import { boutClock } from './boutClock.ts';
 import { clockSlack } from './clockSlack.ts';
 import { playedStretches } from './playedStretches.ts';
-import { positionFamily, positionName, type PositionCode } from './position.ts';
+import { positionFamily, positionName, type PositionCode } from '../positions/index.ts';
 import type { TimedBout } from './timedBout.ts';
 
 /** Something about a coding that is worth a second look. `at` is on the footage clock, seconds since the bout's start. */

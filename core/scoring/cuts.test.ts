@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { bringEdge, cutsOfSpans, mergeCut, moveCut, putPosition, spansOfCuts, splitAt, type Cut, type CutEdit } from './cuts.ts';
-import { positionCodes, tilingFault } from './position.ts';
+import { positionCodes, tilingFault } from '../positions/index.ts';
 import { pick, seeded } from './testing/random.ts';
 
 const bout = { fromFrame: 100, toFrame: 1000 };

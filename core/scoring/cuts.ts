@@ -1,4 +1,4 @@
-import { isNeutral, type Holder, type PositionCode, type Span } from './position.ts';
+import { isNeutral, type Holder, type PositionCode, type Span } from '../positions/index.ts';
 
 /**
  * A coding is kept as its cuts: at each, a position begins that lasts to the next one. However cuts are added, moved or taken away, by

@@ -7,7 +7,7 @@ import type { RuleSheet } from './ruleSheet.ts';
 import type { TimedBout } from './timedBout.ts';
 import type { BoutClock } from './boutClock.ts';
 import type { PlayedStretch } from './playedStretches.ts';
-import { isGroundControl, isOnTop, positionName } from './position.ts';
+import { isGroundControl, isOnTop, positionName } from '../positions/index.ts';
 import { sideNames } from './placeWords.ts';
 import type { ReadAction } from './readActions.ts';
 import type { Doubt } from './score.ts';

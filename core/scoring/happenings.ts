@@ -3,7 +3,7 @@ import { boutClock } from './boutClock.ts';
 import { isEscape } from './boutStats.ts';
 import { clockSlack } from './clockSlack.ts';
 import { playedStretches, type PlayedStretch } from './playedStretches.ts';
-import type { PositionCode } from './position.ts';
+import type { PositionCode } from '../positions/index.ts';
 import { readActions } from './readActions.ts';
 import { pointsJacket } from './ruleSheet.ts';
 import type { Fall } from './score.ts';

@@ -23,7 +23,7 @@ export {
   type PositionCode,
   type PositionValues,
   type Span,
-} from './position.ts';
+} from '../positions/index.ts';
 export {
   ageGroups,
   comingUps,
@@ -69,7 +69,7 @@ export { coderAgreement, type CoderAgreement } from './coderAgreement.ts';
 export { coderCheck, type CodingDoubt } from './coderCheck.ts';
 export { fallChain, happeningsOf, type Happening } from './happenings.ts';
 export { leanAt, leanOverTime } from './leanOverTime.ts';
-export { ageGroupWords, knownTechniques, legalityOf, type Athletic, type Legality } from './legality.ts';
+export { ageGroupWords, legalityOf, type Athletic, type Legality } from './legality.ts';
 export { overrideWords, type CorrectedScore, type ScoreOverride } from './overrides.ts';
 export { findPatterns, type Pattern } from './patterns.ts';
 export { ruleSheetFaults } from './ruleSheetFaults.ts';

@@ -1,4 +1,4 @@
-import { leanOfSpan, type PositionValues } from './position.ts';
+import { leanOfSpan, type PositionValues } from '../positions/index.ts';
 import type { TimedBout } from './timedBout.ts';
 
 /** Lean at a second of the footage clock since the bout's start; null where nothing is coded. Not eased: easing is for drawing. */

@@ -1,4 +1,4 @@
-import { leanOfSpan, type PositionValues, type Span } from './position.ts';
+import { leanOfSpan, type PositionValues, type Span } from '../positions/index.ts';
 
 /** A knot of the ribbon: `along` runs down the page 0..1 of the bout, `lean` −100..100. */
 export interface RibbonKnot {

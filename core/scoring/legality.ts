@@ -1,3 +1,5 @@
+import { cautionClasses, cautionNames, type CautionClass } from '../care/index.ts';
+import { broaderOf, techniqueNamed, type Technique } from '../techniques/index.ts';
 import { sheetCaution, type AgeGroup, type Restriction, type RuleSheet } from './ruleSheet.ts';
 
 export interface Legality {
@@ -45,54 +47,81 @@ function byAge({ underAge, ageGroups }: Restriction, { age, ageGroup }: Athletic
   );
 }
 
-/** Techniques that a sheet says something about; of any other it is not known. */
-const openTechniques: readonly string[] = [
-  'armlock',
-  'triangle',
-  'rear choke',
-  'collar choke',
-  'arm triangle',
-  'shoulder lock',
-  'guillotine',
-  'straight ankle lock',
-  'takedown',
-  'guard pull',
-];
+const lastLevel = 5;
 
-const needsJacket: ReadonlySet<string> = new Set(['collar choke']);
+/** What of somebody has to be known to say whether a restriction touches them. */
+type Bar = { toWhom: string } | { missing: 'the age' | 'the level' } | null;
 
-/** Everything a legality question may be asked about on a sheet. */
-export const knownTechniques = (sheet: RuleSheet): string[] =>
-  [...new Set([...openTechniques, ...sheet.restrictions.map(({ technique }) => technique)])].sort();
+function barBy(one: Restriction, who: Athletic): Bar {
+  const { belowLevel, underAge, ageGroups } = one;
+  const years = underAge !== undefined || ageGroups !== undefined;
+  if (belowLevel === undefined && !years) return { toWhom: 'to everybody' };
+  let missing: Bar = null;
+  if (years) {
+    const is = byAge(one, who);
+    if (is === 'yes')
+      return {
+        toWhom: underAge !== undefined ? `under ${underAge} years` : `to ${ageGroups!.map((group) => ageGroupWords[group]).join(' and ')}`,
+      };
+    if (is === 'unknown') missing = { missing: 'the age' };
+  }
+  if (belowLevel !== undefined && who.level === null) return { missing: 'the level' };
+  return belowLevel !== undefined && who.level! < belowLevel
+    ? { toWhom: `below the ${levelNames[belowLevel - 1] ?? 'last'} level` }
+    : missing;
+}
 
-/** Whether a technique is allowed under a sheet for somebody, and the sentence that goes with it (docs/domain.md §3, legality). */
+/** What several restrictions together say: the first that bars, else what is missing to tell. */
+function barByAll(restrictions: readonly Restriction[], who: Athletic): Bar {
+  const bars = restrictions.map((one) => barBy(one, who)).filter((bar) => bar !== null);
+  return bars.find((bar) => 'toWhom' in bar) ?? bars[0] ?? null;
+}
+
+/** The caution class that a restriction names ("knee and heel"), if it names one. */
+const classNamed = (name: string): CautionClass | undefined =>
+  cautionClasses.find((one) => [one, cautionNames[one]].includes(name.trim().toLowerCase()));
+
+/** Whether a restriction speaks of a technique: by any of its names, by a broader one, or by its caution class. */
+function speaksOf({ technique: named }: Restriction, technique: Technique): boolean {
+  const one = techniqueNamed(named);
+  return one === null ? classNamed(named) === technique.caution : broaderOf(technique).includes(one);
+}
+
+/** The usual rules about a technique, or about the broader one it is a way of, as restrictions. */
+const usuallyKept = (technique: Technique): Restriction[] =>
+  broaderOf(technique).flatMap(({ name, usual }) => [
+    ...(usual?.everybody ? [{ technique: name }] : []),
+    ...(usual?.underAge ? [{ technique: name, underAge: usual.underAge }] : []),
+    ...(usual?.belowLevel ? [{ technique: name, belowLevel: Math.min(lastLevel, usual.belowLevel) }] : []),
+  ]);
+
+const ageText = ({ age, ageGroup }: Athletic): string =>
+  age !== null ? ` at ${age} years` : ageGroup ? ` for ${ageGroupWords[ageGroup]}` : '';
+
+/**
+ * Whether a technique, by any of its names, is allowed under a sheet for somebody, and the sentence that goes with it (docs/domain.md §3,
+ * legality). What the sheet says goes first; where it is silent and the usual rules may keep somebody from it, the answer is unknown, and
+ * so it is of a name that neither the table nor the sheet has.
+ */
 export function legalityOf(sheet: RuleSheet, technique: string, who: Athletic): Legality {
-  const wanted = technique.trim().toLowerCase();
+  const found = techniqueNamed(technique);
+  const wanted = found?.name.toLowerCase() ?? technique.trim().toLowerCase();
   const name = wanted.charAt(0).toUpperCase() + wanted.slice(1);
   const say = (verdict: Legality['verdict'], words: string): Legality => ({ verdict, words: `${words} ${sheetCaution}` });
-  if (!knownTechniques(sheet).includes(wanted)) return say('unknown', `“${sheet.name}” says nothing about ${wanted}.`);
-  if (sheet.attire === 'no-jacket' && needsJacket.has(wanted))
+  if (found?.attire === 'jacket' && sheet.attire === 'no-jacket')
     return say('forbidden', `${name} needs a jacket, and “${sheet.name}” is without.`);
-  const forbidden = (toWhom: string): Legality => say('forbidden', `${name} is forbidden ${toWhom} on “${sheet.name}”.`);
-  let missing: string | null = null;
-  for (const one of sheet.restrictions) {
-    if (one.technique !== wanted) continue;
-    const { belowLevel, underAge, ageGroups } = one;
-    const years = underAge !== undefined || ageGroups !== undefined;
-    if (belowLevel === undefined && !years) return forbidden('to everybody');
-    if (years) {
-      const is = byAge(one, who);
-      if (is === 'yes')
-        return forbidden(
-          underAge !== undefined ? `under ${underAge} years` : `to ${ageGroups!.map((group) => ageGroupWords[group]).join(' and ')}`,
-        );
-      if (is === 'unknown') missing = 'the age';
-    }
-    if (belowLevel !== undefined && who.level === null) missing = 'the level';
-    else if (belowLevel !== undefined && who.level! < belowLevel)
-      return forbidden(`below the ${levelNames[belowLevel - 1] ?? 'last'} level`);
-  }
-  if (missing) return say('unknown', `Whether ${wanted} is allowed depends on ${missing}, which is not known.`);
-  const years = who.age !== null ? ` at ${who.age} years` : who.ageGroup ? ` for ${ageGroupWords[who.ageGroup]}` : '';
-  return say('allowed', `${name} is allowed on “${sheet.name}”${years}.`);
+  const said = sheet.restrictions.filter((one) => (found ? speaksOf(one, found) : one.technique.trim().toLowerCase() === wanted));
+  if (!found && said.length === 0) return say('unknown', `“${sheet.name}” says nothing about ${wanted}.`);
+  const bar = barByAll(said, who);
+  if (bar && 'toWhom' in bar) return say('forbidden', `${name} is forbidden ${bar.toWhom} on “${sheet.name}”.`);
+  if (bar) return say('unknown', `Whether ${wanted} is allowed depends on ${bar.missing}, which is not known.`);
+  const usual = said.length === 0 && found ? barByAll(usuallyKept(found), who) : null;
+  if (usual && 'toWhom' in usual)
+    return say('unknown', `“${sheet.name}” says nothing about ${wanted}, which is usually forbidden ${usual.toWhom}.`);
+  if (usual)
+    return say(
+      'unknown',
+      `“${sheet.name}” says nothing about ${wanted}; whether it is usual depends on ${usual.missing}, which is not known.`,
+    );
+  return say('allowed', `${name} is allowed on “${sheet.name}”${ageText(who)}.`);
 }

@@ -1,7 +1,7 @@
 import type { Athlete } from './athlete.ts';
 import { fisherExact } from '../statistics/index.ts';
 import { happeningWords, type Happening } from './happenings.ts';
-import { positionName, type PositionCode } from './position.ts';
+import { positionName, type PositionCode } from '../positions/index.ts';
 
 /** A then B: what one athlete does from a position, and what one of the two does soon after. */
 export interface Pattern {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { placeWords } from './placeWords.ts';
-import { positionCodes, positionFamily } from './position.ts';
+import { positionCodes, positionFamily } from '../positions/index.ts';
 
 const names = { client: 'Ilse', partner: 'the partner' };
 

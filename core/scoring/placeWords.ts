@@ -1,5 +1,5 @@
 import { otherAthlete, type Athlete } from './athlete.ts';
-import { positionFamily, positionName, type Holder, type PositionCode } from './position.ts';
+import { positionFamily, positionName, type Holder, type PositionCode } from '../positions/index.ts';
 
 /** How the two are called where a person reads it. */
 export type Names = Readonly<Record<Athlete, string>>;

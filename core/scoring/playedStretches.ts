@@ -1,6 +1,6 @@
 import type { BoutClock } from './boutClock.ts';
 import { clockSlack } from './clockSlack.ts';
-import type { Holder, PositionCode } from './position.ts';
+import type { Holder, PositionCode } from '../positions/index.ts';
 import type { TimedSpan } from './timedBout.ts';
 
 /** A stretch in one position with one holder as the score sees it: on the bout clock, stoppages taken out. */

@@ -3,7 +3,7 @@ import type { TimedEvent } from './boutEvent.ts';
 import type { BoutClock } from './boutClock.ts';
 import { clockSlack } from './clockSlack.ts';
 import type { PlayedStretch } from './playedStretches.ts';
-import { isGroundControl, isNeutral, isOnTop, positionFamily, type PositionCode } from './position.ts';
+import { isGroundControl, isNeutral, isOnTop, positionFamily, type PositionCode } from '../positions/index.ts';
 import type { ComingUp, RuleSheet, ScoredAction } from './ruleSheet.ts';
 import { fromStanding, isShortWay, isWayThrough, wayInto, wayText, type Origin, type Way } from './waysThrough.ts';
 

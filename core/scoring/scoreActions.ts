@@ -2,7 +2,7 @@ import type { Athlete } from './athlete.ts';
 import { actionWords, reachedText, secondsText } from './actionWords.ts';
 import { clockSlack } from './clockSlack.ts';
 import type { ReadAction } from './readActions.ts';
-import { positionFamily } from './position.ts';
+import { positionFamily } from '../positions/index.ts';
 import type { RuleSheet, ScoredAction } from './ruleSheet.ts';
 import type { ClockEntry, Scoring } from './score.ts';
 

@@ -4,7 +4,7 @@ import { clockText } from '../footage/index.ts';
 import { actionWords } from './actionWords.ts';
 import { boutClock } from './boutClock.ts';
 import { leaderOf } from './decideBout.ts';
-import { positionFamily } from './position.ts';
+import { positionFamily } from '../positions/index.ts';
 import { scoredActions, type RuleSheet, type ScoredAction } from './ruleSheet.ts';
 import type { BoutScore, Score } from './score.ts';
 import { scoreAt, withPoints } from './scoreAt.ts';

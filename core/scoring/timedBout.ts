@@ -2,7 +2,7 @@ import type { BoutSeconds, ClockSeconds } from '../footage/index.ts';
 import type { Athlete } from './athlete.ts';
 import type { Athletic } from './legality.ts';
 import type { TimedEvent } from './boutEvent.ts';
-import type { Holder, PositionCode } from './position.ts';
+import type { Holder, PositionCode } from '../positions/index.ts';
 
 /** A span in seconds since the bout's start on the footage clock; `from` inclusive, `to` exclusive. */
 export interface TimedSpan {

@@ -1,4 +1,4 @@
-import { balancedValue, positionFamily, type PositionCode, type PositionValues } from './position.ts';
+import { balancedValue, positionFamily, type PositionCode, type PositionValues } from '../positions/index.ts';
 
 export const valuePresets = ['balanced', 'top-first', 'guard-first'] as const;
 export type ValuePreset = (typeof valuePresets)[number];

@@ -1,6 +1,6 @@
 import { clockSlack } from './clockSlack.ts';
 import type { PlayedStretch } from './playedStretches.ts';
-import { positionName, type PositionCode } from './position.ts';
+import { positionName, type PositionCode } from '../positions/index.ts';
 import { secondsText } from './actionWords.ts';
 
 /** Positions one goes through: what comes after them is read against what was before (docs/domain.md §3, origin). */

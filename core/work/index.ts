@@ -1,17 +1,5 @@
-export {
-  bodyParts,
-  bodySides,
-  clashOf,
-  isPaired,
-  loadsOf,
-  partsInWords,
-  partWords,
-  type BodyPart,
-  type BodySide,
-  type Part,
-} from './bodyParts.ts';
 export { codedGoes, countsOfGoes, resetsByMotion, type Go } from './goes.ts';
-export { barredFor, loadWords, proposeWork, sparedParts, type WorkClient, type WorkProposal } from './proposeWork.ts';
+export { barredFor, clinicianFirst, loadWords, proposeWork, type WorkClient, type WorkProposal } from './proposeWork.ts';
 export { beforeAfter, earlyLate, retestsOf, type EarlyLate, type Retest, type RetestsOfOne } from './retestSeries.ts';
 export {
   countedBy,

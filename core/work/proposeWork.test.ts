@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { limitsOf } from '../care/index.ts';
 import { blankDrill, blankPrinciple } from '../book/index.ts';
 import { ruleSheets } from '../scoring/index.ts';
 import { barredFor, proposeWork, type WorkClient } from './proposeWork.ts';
 import { startWays } from './startWays.ts';
 import { plannedRounds } from './terms.ts';
 
-const client: WorkClient = { name: 'Ada', level: 1, age: 30, hurts: [], flags: [], equipment: '', attire: null };
+const client: WorkClient = { name: 'Ada', level: 1, age: 30, limits: [], flags: [], equipment: '', attire: null };
 const principle = blankPrinciple({
   ...{ id: 'p', name: 'Knee before hands', area: 'guard', cue: 'Knee first.', good: 'The knee is there before the grip.' },
   ...{ where: [{ position: 'half-guard', role: 'other' }], drillIds: ['d'] },
@@ -28,7 +29,7 @@ describe('work that is proposed for a fix', () => {
   });
 
   it('puts what spares a part that hurts first, and the sparing variant of a round before the round', () => {
-    const names = propose({ hurts: ['Left knee repaired'] }).map(({ terms }) => terms.name);
+    const names = propose({ limits: limitsOf(['Left knee repaired'], []) }).map(({ terms }) => terms.name);
     expect(names).toEqual(['Shin wall', 'Half guard, from below: Knee before hands, slowly', 'Half guard, from below: Knee before hands']);
     expect(propose({ flags: [{ part: 'hip', side: 'right' }] })[2]!.minds).toEqual(['It loads what hurts: right hip or groin.']);
   });

@@ -1,6 +1,19 @@
-import { cautionNames, type BookDrill, type BookPrinciple, type CautionClass } from '../book/index.ts';
+import { asksOfDrill, asksOfPrinciple, clashesOf, sparesAll, type BookDrill, type BookPrinciple } from '../book/index.ts';
+import {
+  alarmWords,
+  cautionNames,
+  clashOf,
+  loadsOf,
+  mergedLoads,
+  openAlarms,
+  partWords,
+  type CautionClass,
+  type Limit,
+  type Load,
+  type Part,
+} from '../care/index.ts';
 import { isNeutral, legalityOf, positionName, type RuleSheet } from '../scoring/index.ts';
-import { clashOf, loadsOf, partWords, partsInWords, type Part } from './bodyParts.ts';
+import { techniqueNamed } from '../techniques/index.ts';
 import { startWays } from './startWays.ts';
 import type { DrillTerms, RoundStart, RoundTerms, WorkTerms } from './terms.ts';
 
@@ -9,8 +22,8 @@ export interface WorkClient {
   name: string;
   level: number;
   age: number | null;
-  /** What hurts for longer, in their words. */
-  hurts: readonly string[];
+  /** What hurts for longer and must not bear this or that. */
+  limits: readonly Limit[];
   /** Parts at which they told of pain and of which nobody has spoken with them yet. */
   flags: readonly Part[];
   /** What they have to train with, in their words; for drills that need something. */
@@ -41,16 +54,29 @@ export function barredFor(
   return barred ? `“${name}” uses “${barred}”, which is restricted at this age.` : null;
 }
 
-/** Everything of a client that is to be spared: what they say hurts, and where they told of pain. */
-export const sparedParts = ({ hurts, flags }: Pick<WorkClient, 'hurts' | 'flags'>): Part[] => [...flags, ...hurts.flatMap(partsInWords)];
-
-/** What work loads of a client that hurts, in words. */
-export const loadWords = (terms: Pick<WorkTerms, 'loads'>, client: Pick<WorkClient, 'hurts' | 'flags'>): string[] => {
-  const clash = clashOf(terms.loads, sparedParts(client)).map(partWords);
-  return [...new Set(clash)];
+/** What nobody here may judge: a clinician is asked first, whatever the work; null where nothing asks for one. */
+export const clinicianFirst = ({ name, limits }: Pick<WorkClient, 'name' | 'limits'>): string | null => {
+  const [open] = openAlarms(limits);
+  return open ? `${name} says: “${open.words}”. ${alarmWords(open.alarm)}` : null;
 };
 
-const plainLoads = (...given: Parameters<typeof loadsOf>): Part[] => loadsOf(...given).map((part) => ({ part, side: null }));
+/** Everything of a client that is to be spared: what their limits are, and where they told of pain. */
+const sparedParts = ({ limits, flags }: Pick<WorkClient, 'limits' | 'flags'>): Load[] => [
+  ...flags,
+  ...limits.filter(({ alarm }) => alarm === null),
+];
+
+/** What work asks: what its terms say, and what the techniques do that it uses. */
+const askedBy = ({ loads, techniques }: Pick<WorkTerms, 'loads' | 'techniques'>): Load[] => [
+  ...loads,
+  ...techniques.flatMap((name) => techniqueNamed(name)?.loads.doer ?? []),
+];
+
+/** What work loads of a client that hurts, in words. */
+export const loadWords = (terms: Pick<WorkTerms, 'loads' | 'techniques'>, client: Pick<WorkClient, 'limits' | 'flags'>): string[] => {
+  const clash = clashOf(askedBy(terms), sparedParts(client)).map(partWords);
+  return [...new Set(clash)];
+};
 
 /** Beginners hold on for shorter: 5 minutes a round, 7 from the third belt on. */
 const roundMinutes = (level: number): number => (level >= 3 ? 7 : 5);
@@ -69,10 +95,10 @@ function roundFrom(principle: BookPrinciple, start: RoundStart, client: WorkClie
       equipment: '',
       clipIds: [...clipIds],
     },
-    loads: plainLoads(
-      start.clientHolds === null ? { position: start.position, holds: true } : { position: start.position, holds: start.clientHolds },
-      caution,
-    ),
+    loads: mergedLoads([
+      ...loadsOf({ position: start.position, holds: start.clientHolds ?? true }, caution),
+      ...asksOfPrinciple(principle).doer,
+    ]),
     test: {
       ...{ start, ways: startWays(start.position, start.clientHolds), minutes: roundMinutes(client.level), counts: 'chance' },
     },
@@ -90,18 +116,35 @@ const sparing = (round: RoundTerms): RoundTerms => ({
   wanted: { level: 'same', size: 'smaller' },
 });
 
-const drillTerms = ({ name, how, partner, equipment, minutes, caution }: BookDrill, principle: BookPrinciple): DrillTerms => ({
-  ...{ kind: 'drill', name, cue: principle.cue, how, partner, minutes, equipment, caution, techniques: [...principle.techniques] },
-  ...{ loads: plainLoads(null, caution), clipIds: [], weeks: 3, timesPerWeek: 3 },
-});
+/** The rounds of the ways of the book that spare what a round loads: done in that way, without what it spares. */
+const sparingWays = (round: RoundTerms, principle: BookPrinciple, client: WorkClient): RoundTerms[] => {
+  const clashes = clashesOf({ doer: askedBy(round), partner: [] }, { name: client.name, limits: client.limits, partnerLimits: [] });
+  return principle.variants
+    .filter((variant) => sparesAll(variant, clashes))
+    .map((variant) => ({
+      ...round,
+      name: `${round.name}, sparing`,
+      how: `${variant.when ? `If ${variant.when}: ` : ''}${variant.do}. ${round.how}`,
+      loads: round.loads.filter(({ part }) => !variant.spares.includes(part)),
+    }));
+};
+
+const drillTerms = (drill: BookDrill, principle: BookPrinciple): DrillTerms => {
+  const { name, how, partner, equipment, minutes, caution } = drill;
+  return {
+    ...{ kind: 'drill', name, cue: principle.cue, how, partner, minutes, equipment, caution, techniques: [...principle.techniques] },
+    ...{ loads: mergedLoads(asksOfDrill(drill).doer), clipIds: [], weeks: 3, timesPerWeek: 3 },
+  };
+};
 
 /** Things of the equipment that a drill needs and that the client does not name. */
 const lacks = (equipment: string, have: string): boolean =>
   equipment.trim() !== '' && !have.toLowerCase().includes(equipment.trim().toLowerCase());
 
 const jacketWords = /\b(collar|sleeve|lapel|jacket|belt)s?\b/i;
-/** Whether something cannot be done without a jacket, by its words. */
-const needsJacket = ({ name, how, cue }: WorkTerms): boolean => jacketWords.test(`${name} ${how} ${cue}`);
+/** Whether something cannot be done without a jacket: by the techniques it uses, or by its words. */
+const needsJacket = ({ name, how, cue, techniques }: WorkTerms): boolean =>
+  techniques.some((one) => techniqueNamed(one)?.attire === 'jacket') || jacketWords.test(`${name} ${how} ${cue}`);
 
 const starts = ({ where }: BookPrinciple): RoundStart[] =>
   where.flatMap(({ position, role }): RoundStart[] => {
@@ -121,8 +164,11 @@ export function proposeWork(principle: BookPrinciple, drills: readonly BookDrill
   const rounds = starts(principle).map((start) => roundFrom(principle, start, client));
   const own = drills.filter(({ id }) => principle.drillIds.includes(id)).map((drill) => drillTerms(drill, principle));
   const hurts = sparedParts(client).length > 0;
+  const first = clinicianFirst(client);
   const all: WorkTerms[] = [
-    ...rounds.flatMap((round) => (loadWords(round, client).length > 0 ? [sparing(round), round] : [round])),
+    ...rounds.flatMap((round) =>
+      loadWords(round, client).length > 0 ? [...sparingWays(round, principle, client), sparing(round), round] : [round],
+    ),
     ...own,
   ];
   const proposals = all
@@ -132,6 +178,7 @@ export function proposeWork(principle: BookPrinciple, drills: readonly BookDrill
       return {
         terms,
         minds: [
+          ...(first ? [first] : []),
           ...(loads.length > 0 ? [`It loads what hurts: ${loads.join(', ')}.`] : []),
           ...(client.attire === 'no-jacket' && needsJacket(terms) ? ['It speaks of a jacket, and they train without.'] : []),
           ...(lacks(terms.equipment, client.equipment) ? [`It needs: ${terms.equipment}.`] : []),

@@ -1,4 +1,4 @@
-import type { Part } from './bodyParts.ts';
+import type { Part } from '../care/index.ts';
 import type { RoundTest, WorkPartner } from './terms.ts';
 
 /** A count of one end: which, and when in ms of the round's running time; null: told from memory. */

@@ -1,5 +1,5 @@
 import type { FixVerdict } from '../followup/index.ts';
-import { partWords, type Part } from './bodyParts.ts';
+import { partWords, type Part } from '../care/index.ts';
 import type { WorkState } from './workDates.ts';
 
 export interface LookedAt {

@@ -1,6 +1,7 @@
-import type { CautionClass, DrillPartner } from '../book/index.ts';
+import type { DrillPartner } from '../book/index.ts';
+import type { CautionClass } from '../care/index.ts';
 import type { PositionCode } from '../scoring/index.ts';
-import type { Part } from './bodyParts.ts';
+import type { Load } from '../care/index.ts';
 
 export const partnerLevels = ['lower', 'same', 'higher', 'unknown'] as const;
 export const partnerSizes = ['smaller', 'same', 'larger', 'unknown'] as const;
@@ -48,7 +49,7 @@ interface Common {
   cue: string;
   how: string;
   caution: CautionClass;
-  loads: readonly Part[];
+  loads: readonly Load[];
   /** Techniques as rule sheets name them, for what is restricted. */
   techniques: readonly string[];
   equipment: string;

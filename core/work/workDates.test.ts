@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bodyParts, bodySides, clashOf, isPaired, loadsOf, partsInWords, type Part } from './bodyParts.ts';
+import { bodyParts, bodySides, clashOf, isPaired, loadsOf, partsInWords, type Part } from '../care/index.ts';
 import { workDates, workEnd, workState, type ClientDays, type DatedWork, type Flag } from './workDates.ts';
 
 const day = (n: number): string => new Date(Date.UTC(2026, 8, 1) + n * 86_400_000).toISOString().slice(0, 10);
@@ -33,8 +33,9 @@ describe('parts of the body', () => {
   });
 
   it('are loaded by where a round starts and by its caution', () => {
-    expect(loadsOf({ position: 'mount', holds: false }, 'general')).toEqual(['neck', 'ribs', 'back']);
-    expect(loadsOf({ position: 'mount', holds: true }, 'joint')).toEqual(['shoulder', 'elbow', 'hand', 'hip', 'knee']);
+    const parts = (...of: Parameters<typeof loadsOf>) => loadsOf(...of).map(({ part }) => part);
+    expect(parts({ position: 'mount', holds: false }, 'general')).toEqual(['jaw', 'neck', 'ribs', 'belly', 'back']);
+    expect(parts({ position: 'mount', holds: true }, 'joint')).toEqual(['shoulder', 'elbow', 'hand', 'hip', 'knee']);
     expect(loadsOf(null, 'general')).toEqual([]);
   });
 });

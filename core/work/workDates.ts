@@ -1,6 +1,6 @@
 import type { DaySpan } from '../plans/index.ts';
 import { daysAfter } from '../queue/index.ts';
-import { clashOf, type Part } from './bodyParts.ts';
+import { clashOf, type Load, type Part } from '../care/index.ts';
 import { datesAhead, endOf, type SpacedWork } from './spacing.ts';
 
 /** Pain that was told, or something else that a part must be spared for, until the two have spoken. */
@@ -15,7 +15,7 @@ export interface DatedWork {
   fromOn: string;
   weeks: number;
   timesPerWeek: number;
-  loads: readonly Part[];
+  loads: readonly Load[];
   done: readonly string[];
   endedOn: string | null;
 }

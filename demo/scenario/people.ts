@@ -45,6 +45,7 @@ export const clients = (today: Date): Client[] =>
   people.map(({ bornYearsAgo, ...rest }) => ({
     ...rest,
     id: clientId(rest.name),
+    limits: [],
     bornOn: `${today.getUTCFullYear() - bornYearsAgo}-01-15`,
   }));
 

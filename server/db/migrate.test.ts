@@ -77,6 +77,7 @@ describe('migrations', () => {
       '027-letter-words',
       '028-hand-overs',
       '029-work',
+      '030-limits',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -28,6 +28,7 @@ import * as calendarLinks from './migrations/025-calendar-links.ts';
 import * as money from './migrations/026-money.ts';
 import * as letterWords from './migrations/027-letter-words.ts';
 import * as handOvers from './migrations/028-hand-overs.ts';
+import * as limits from './migrations/030-limits.ts';
 import * as work from './migrations/029-work.ts';
 import { changesSchema, isDone } from './statementDone.ts';
 
@@ -67,6 +68,7 @@ export const migrations: readonly Migration[] = [
   { name: '027-letter-words', statements: letterWords.statements },
   { name: '028-hand-overs', statements: handOvers.statements },
   { name: '029-work', statements: work.statements },
+  { name: '030-limits', statements: limits.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -1,5 +1,5 @@
 import type { TimedEvent } from '../boutEvent.ts';
-import type { Holder, PositionCode } from '../position.ts';
+import type { Holder, PositionCode } from '../../positions/index.ts';
 import type { TimedBout } from '../timedBout.ts';
 
 export type Leg = [position: PositionCode, holder: Holder, seconds: number];

@@ -1,6 +1,6 @@
 import { athletes } from '../athlete.ts';
 import { attemptOutcomes, attemptTechniques, type TimedEvent } from '../boutEvent.ts';
-import { isNeutral, positionCodes, type Holder, type PositionCode } from '../position.ts';
+import { isNeutral, positionCodes, type Holder, type PositionCode } from '../../positions/index.ts';
 import type { TimedBout } from '../timedBout.ts';
 import { boutOf, type Leg } from './boutOf.ts';
 import { pick, seeded } from './random.ts';

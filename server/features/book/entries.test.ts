@@ -74,7 +74,9 @@ describe('the starter book', () => {
 describe('an entry of the book', () => {
   it('is kept, changed and taken away', async () => {
     const id = house.newId();
-    expect((await save(id, 'A new one', { variants: [{ when: 'he stands', do: 'hook', stance: 'other-school' }] })).status).toBe(200);
+    expect(
+      (await save(id, 'A new one', { variants: [{ when: 'he stands', do: 'hook', stance: 'other-school', spares: [] }] })).status,
+    ).toBe(200);
     await save(id, 'Another name');
     expect((await book()).principles.find((one) => one.id === id)).toMatchObject({ name: 'Another name', variants: [], notes: 0 });
     expect((await coach.ask('delete', `/api/book/principles/${id}`)).status).toBe(200);

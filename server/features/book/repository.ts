@@ -1,5 +1,5 @@
 import type { Clip } from '@lean-mentor/contract';
-import { blankPrinciple, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { blankDrill, blankPrinciple, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
@@ -37,17 +37,23 @@ export async function deleteClip({ db }: House, id: string, transaction: Transac
 }
 
 /** All principles, by name; `locked` until the transaction ends, so that the book is judged and changed by one at a time. */
+/** Ways that were written before a book said what they spare. */
+const withSpares = (variants: BookPrinciple['variants']): BookPrinciple['variants'] =>
+  variants.map((variant) => ({ ...variant, spares: (variant as Partial<typeof variant>).spares ?? [] }));
+
 export async function findPrinciples({ db }: House, locked?: Transaction): Promise<BookPrinciple[]> {
   const rows = await db.principles.findAll({
     order: [['name', 'ASC']],
     ...(locked && { transaction: locked, lock: locked.LOCK.UPDATE }),
   });
-  return plainAll(rows).map(({ id, name, entry }) => blankPrinciple({ area: 'strategy', ...entry, id, name }));
+  return plainAll(rows).map(({ id, name, entry }) =>
+    blankPrinciple({ area: 'strategy', ...entry, variants: withSpares(entry?.variants ?? []), id, name }),
+  );
 }
 
 export async function findDrills({ db }: House, transaction?: Transaction): Promise<BookDrill[]> {
   const rows = await db.drills.findAll({ order: [['name', 'ASC']], ...(transaction && { transaction }) });
-  return plainAll(rows).map(({ id, name, entry }) => ({ id, name, ...entry }));
+  return plainAll(rows).map(({ id, name, entry }) => blankDrill({ id, name, ...entry }));
 }
 
 export async function putPrinciples({ db }: House, principles: readonly BookPrinciple[], transaction: Transaction): Promise<void> {

@@ -1,5 +1,6 @@
 import type { rooms } from '@lean-mentor/contract';
 import type { Handlers } from '../../http/serveRoom.ts';
+import { keepLimits, limitsOfClient } from './limits.ts';
 import { changeClientRow, countRequestsByClient, findClients } from './repository.ts';
 
 export const clientHandlers: Handlers<typeof rooms.clients> = {
@@ -9,7 +10,14 @@ export const clientHandlers: Handlers<typeof rooms.clients> = {
   },
 
   changeClient: async (house, { params, body }) => {
-    await changeClientRow(house, params.clientId, body);
+    await changeClientRow(house, params.clientId, () => body);
+    return { done: true } as const;
+  },
+
+  getLimits: (house, { params }) => limitsOfClient(house, params.clientId),
+
+  keepLimits: async (house, { params, body, account }) => {
+    await keepLimits(house, account, params.clientId, body);
     return { done: true } as const;
   },
 };

@@ -1,3 +1,4 @@
+import type { Limit } from '@lean-mentor/core/care';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, key } from '../../db/table.ts';
 
@@ -9,6 +10,8 @@ export interface ClientRow {
   bornOn: string | null;
   about: string;
   hurts: string[];
+  /** What was agreed of what hurts; words nobody has looked at yet have none. */
+  limits: Limit[];
   agreements: string[];
 }
 
@@ -20,6 +23,7 @@ export const clientTables = (sequelize: Sequelize) => ({
     bornOn: DataTypes.DATEONLY,
     about: DataTypes.TEXT,
     hurts: DataTypes.JSON,
+    limits: DataTypes.JSON,
     agreements: DataTypes.JSON,
   }),
 });

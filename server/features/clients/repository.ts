@@ -2,6 +2,7 @@ import type { Client } from '@lean-mentor/contract';
 import { differenceInYears, parseISO } from 'date-fns';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
+import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
 import { indexClient } from '../search/index.ts';
 import type { ClientRow } from './model.ts';
@@ -30,15 +31,28 @@ export async function findClient(house: House, id: string): Promise<Client | nul
 export const findClients = async (house: House, ids?: string[]): Promise<Client[]> =>
   clientsOf(house, plainAll(await house.db.clients.findAll({ ...(ids && { where: { id: ids } }), order: [['name', 'ASC']] })));
 
-export async function insertClient(house: House, row: ClientRow, transaction?: Transaction): Promise<void> {
-  await house.db.clients.create(row, transaction ? { transaction } : {});
+export async function insertClient(
+  house: House,
+  row: Omit<ClientRow, 'limits'> & Partial<Pick<ClientRow, 'limits'>>,
+  transaction?: Transaction,
+): Promise<void> {
+  await house.db.clients.create({ limits: [], ...row }, transaction ? { transaction } : {});
   await indexClient(house, row, transaction);
 }
 
-export async function changeClientRow(house: House, id: string, fields: Omit<ClientRow, 'id'>): Promise<void> {
+/** Changes a client's own fields by what they are; what is said of a limit whose words are gone goes with them. */
+export async function changeClientRow(
+  house: House,
+  id: string,
+  changed: (before: ClientRow) => Partial<Omit<ClientRow, 'id'>>,
+): Promise<void> {
   await house.db.sequelize.transaction(async (transaction) => {
-    await house.db.clients.update(fields, { where: { id }, transaction });
-    await indexClient(house, { id, ...fields }, transaction);
+    const row = plain(await house.db.clients.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }));
+    if (!row) throw new ContractError('not-found');
+    const next = { ...row, ...changed(row) };
+    next.limits = next.limits.filter(({ words }) => next.hurts.includes(words));
+    await house.db.clients.update(next, { where: { id }, transaction });
+    await indexClient(house, next, transaction);
   });
 }
 

@@ -1,5 +1,6 @@
 import { candidateOf, chainCosts, ladderOf, type RequestNote } from '@lean-mentor/core/fixes';
-import { clashesWith, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { drillClashes, sparedOf, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { alarmWords, openAlarms } from '@lean-mentor/core/care';
 import type { DraftFix, DraftInput, DraftMoment, RightMoment } from '@lean-mentor/core/critique';
 import { clockText } from '@lean-mentor/core/footage';
 import { boutClock, decisionWords, findPatterns, happeningsOf, scoreText, tapsText } from '@lean-mentor/core/scoring';
@@ -37,6 +38,12 @@ function momentOf(facts: DraftFacts, note: RequestNote): DraftMoment {
   return { noteId: note.id, what, instead, clock: clockOf(facts, note), clipId, pair: rightMomentOf(facts, pairId) };
 }
 
+/** What a clinician is to be asked about before the mat, as it stands in a critique. */
+export function clinicianSentences({ client, request }: Pick<LadderFacts, 'client' | 'request'>): string[] {
+  const { limits } = sparedOf(client, request);
+  return [...new Set(openAlarms(limits).map(({ alarm }) => alarmWords(alarm)))];
+}
+
 /** As they happened, footage by footage. */
 const inOrder = (a: RequestNote, b: RequestNote): number => a.requestSeconds - b.requestSeconds;
 
@@ -44,7 +51,7 @@ const inOrder = (a: RequestNote, b: RequestNote): number => a.requestSeconds - b
 const drillFor = (facts: LadderFacts, principle: BookPrinciple | null): BookDrill | null =>
   (principle?.drillIds ?? [])
     .flatMap((id) => facts.drills.find((drill) => drill.id === id) ?? [])
-    .find((drill) => clashesWith(drill.caution, facts.client.hurts).length === 0) ?? null;
+    .find((drill) => drillClashes(drill, sparedOf(facts.client, facts.request)).length === 0) ?? null;
 
 function fixOf(facts: DraftFacts, id: string, shown: readonly RequestNote[], costs: ReadonlyMap<string, number>): DraftFix {
   const { principles, harms, input, notes } = facts;
@@ -132,6 +139,7 @@ export function draftOf(facts: DraftFacts): DraftInput {
       .map(({ principle }) => fixOf(facts, principle, shown, costs)),
     score: scoreLine(facts),
     pattern: patternLine(facts),
+    clinician: clinicianSentences(facts),
     filming: [...new Set(request.footages.flatMap(({ advice }) => advice))],
   };
 }

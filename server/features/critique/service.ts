@@ -11,6 +11,7 @@ import {
   type CritiqueDoc,
   type DraftInput,
 } from '@lean-mentor/core/critique';
+import { sparedOf } from '@lean-mentor/core/book';
 import { fixWarnings, guardedKinds, mostFixes } from '@lean-mentor/core/fixes';
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
@@ -25,7 +26,7 @@ import { enqueueJob } from '../../jobs/index.ts';
 import { spokenFolder, stillsFolder } from '../../storage/index.ts';
 import { critiqueLetter, takenBackLetter } from './critiqueLetters.ts';
 import { takesToSend } from './spoken.ts';
-import { draftOf } from './draftOf.ts';
+import { clinicianSentences, draftOf } from './draftOf.ts';
 import { notesElsewhere } from './elsewhere.ts';
 import type { CritiqueRow, VersionRow, WrittenFrom } from './model.ts';
 import { getCritique } from './reading.ts';
@@ -151,16 +152,33 @@ async function writtenFromOf(house: House, { request, bouts }: LadderFacts, mome
   };
 }
 
+/** The words of every caution, in fixes too. */
+const cautionTexts = ({ content }: CritiqueDoc): string[] =>
+  content
+    .flatMap((block) => (block.type === 'fix' ? block.content : [block]))
+    .flatMap((block) => (block.type === 'caution' ? [blockText(block)] : []));
+
 /** What clashes with an injury, an age or the rules needs the coach's reason before it goes out (docs/domain.md §12). */
 function refuseUnanswered(facts: LadderFacts, doc: CritiqueDoc): void {
-  const { client, principles, drills, sheet, given, choice } = facts;
+  const { request, client, principles, drills, sheet, given, choice } = facts;
   const fixes = fixBlocks(doc).flatMap(({ attrs }) => principles.find(({ id }) => id === attrs.principleId) ?? []);
-  const warnings = fixWarnings({ client, fixes, drills, praise: 1, sheet, given, answered: true });
+  const warnings = fixWarnings({
+    client: { ...client, ...sparedOf(client, request) },
+    fixes,
+    drills,
+    praise: 1,
+    sheet,
+    given,
+    answered: true,
+  });
   const open = warnings.find(
     ({ kind, principleId }) =>
       guardedKinds.includes(kind) && !choice.overrides.some((one) => one.kind === kind && one.principleId === principleId),
   );
   if (open) throw refused(`${open.words} Say on the ladder why it goes out all the same, or take it out.`);
+  const written = cautionTexts(doc);
+  const missing = clinicianSentences(facts).find((sentence) => !written.some((text) => text.includes(sentence)));
+  if (missing) throw refused(`A caution has to say: “${missing}” Put it in, or write down on the client’s page what the clinician said.`);
 }
 
 /** A code that no other critique has. */

@@ -30,8 +30,8 @@ export async function openDesk(house: House, requestId: string): Promise<Respons
     findDeskDocument(house, requestId),
     findClientAnswers(house, requestId),
   ]);
-  const { id, name, level, age, hurts } = client!;
-  return { request, client: { id, name, level, age, hurts }, document, answers, sequence };
+  const { id, name, level, age, hurts, limits } = client!;
+  return { request, client: { id, name, level, age, hurts, limits }, document, answers, sequence };
 }
 
 /** Who changed a field of a thing last, or the thing as a whole; null where it was this account itself. */

@@ -1,7 +1,8 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, Client, ResponseOf } from '@lean-mentor/contract';
 import { ruleSheets, type RuleSheet } from '@lean-mentor/core/scoring';
-import { barredFor, isSameTest, loadWords, proposeWork as proposedFor, type WorkClient } from '@lean-mentor/core/work';
+import { limitsOf } from '@lean-mentor/core/care';
+import { barredFor, clinicianFirst, isSameTest, loadWords, proposeWork as proposedFor, type WorkClient } from '@lean-mentor/core/work';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
 import { findClip, findDrills, findPrinciples } from '../book/index.ts';
@@ -23,6 +24,7 @@ export async function clientOr404(house: House, clientId: string): Promise<Clien
 
 const workClientOf = (client: Client, { training, pains }: ClientNow): WorkClient => ({
   ...client,
+  limits: limitsOf(client.hurts, client.limits),
   flags: pains.filter(({ settledAt }) => settledAt === null),
   equipment: training.equipment,
   attire: training.attire,
@@ -56,9 +58,12 @@ function requireGuardian(client: Client): void {
     throw refused(`${client.name} is under ${ageOfConsent} and no guardian has agreed here yet. Work can be given once one has.`);
 }
 
-/** Refuses what nobody of this client's age may be given, and without a reason what loads a part that hurts. */
+/**
+ * Refuses everything before a clinician was asked where one has to be, what nobody of this client's age may be given, and without a reason
+ * what loads a part that hurts.
+ */
 function requireCare(client: WorkClient, { terms, care }: Given, sheet: RuleSheet): void {
-  const barred = barredFor(client, terms, sheet);
+  const barred = clinicianFirst(client) ?? barredFor(client, terms, sheet);
   if (barred) throw refused(barred);
   const loads = loadWords(terms, client);
   if (loads.length > 0 && care === '')

@@ -1,7 +1,8 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, PainFlag } from '@lean-mentor/contract';
 import { daysAfter } from '@lean-mentor/core/queue';
-import { partWords, type Pain, type WorkTerms } from '@lean-mentor/core/work';
+import type { Pain, WorkTerms } from '@lean-mentor/core/work';
+import { partWords } from '@lean-mentor/core/care';
 import type { Transaction } from 'sequelize';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';

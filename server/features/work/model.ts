@@ -1,6 +1,7 @@
 import type { Training } from '@lean-mentor/contract';
 import type { FixVerdict } from '@lean-mentor/core/followup';
-import type { BodyPart, BodySide, WorkSession, WorkTerms } from '@lean-mentor/core/work';
+import type { WorkSession, WorkTerms } from '@lean-mentor/core/work';
+import type { BodyPart, BodySide } from '@lean-mentor/core/care';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
 

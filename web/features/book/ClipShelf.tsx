@@ -1,14 +1,18 @@
 import type { Clip } from '@lean-mentor/contract';
+import type { Spared } from '@lean-mentor/core/book';
 import { clockText } from '@lean-mentor/core/footage';
 import { Film, Pencil, Trash2, Upload, Video } from 'lucide-react';
 import { useState } from 'react';
 import { FileButton, IconButton } from '../../shared/primitives/index.ts';
+import { ClipCare } from './BookCare.tsx';
 import { clipPoster, clipVideo, useListClipsQuery, useRemoveClipMutation, useRenameClipMutation } from './api.ts';
 import { FilmClip } from './FilmClip.tsx';
 import { useSendClip } from './useSendClip.ts';
 
 interface ClipShelfProps {
   chosenId: string | null;
+  /** For whom it is chosen: what a clip shows that they are to be spared is said. */
+  spared?: Spared;
   /** Null: no clip. */
   onChoose: (clipId: string | null) => void;
 }
@@ -26,7 +30,7 @@ const stateWords = ({ state, failure, seconds }: Clip): string =>
   })[state];
 
 /** The coach's own clips: look for one, play it, choose it, bring a new one. */
-export function ClipShelf({ chosenId, onChoose }: ClipShelfProps) {
+export function ClipShelf({ chosenId, spared, onChoose }: ClipShelfProps) {
   const [working, setWorking] = useState(false);
   const { data, isLoading, isError, refetch } = useListClipsQuery(undefined, { pollingInterval: working ? watchMs : 0 });
   const clips = data?.clips ?? [];
@@ -84,7 +88,7 @@ export function ClipShelf({ chosenId, onChoose }: ClipShelfProps) {
       )}
       <ul aria-label="Your clips" className="min-h-0 overflow-y-auto py-1">
         {found.map((clip) => (
-          <ClipRow key={clip.id} clip={clip} chosen={clip.id === chosenId} onChoose={onChoose} />
+          <ClipRow key={clip.id} clip={clip} chosen={clip.id === chosenId} spared={spared} onChoose={onChoose} />
         ))}
         {found.length === 0 && (
           <li className="px-3 py-2 text-small text-reed">
@@ -106,7 +110,7 @@ export function ClipShelf({ chosenId, onChoose }: ClipShelfProps) {
   );
 }
 
-function ClipRow({ clip, chosen, onChoose }: { clip: Clip; chosen: boolean; onChoose: ClipShelfProps['onChoose'] }) {
+function ClipRow({ clip, chosen, spared, onChoose }: { clip: Clip; chosen: boolean } & Pick<ClipShelfProps, 'spared' | 'onChoose'>) {
   const [renameClip] = useRenameClipMutation();
   const [removeClip] = useRemoveClipMutation();
   const [editing, setEditing] = useState(false);
@@ -135,7 +139,7 @@ function ClipRow({ clip, chosen, onChoose }: { clip: Clip; chosen: boolean; onCh
       </li>
     );
   return (
-    <li className={`flex items-center gap-2 px-3 py-1 text-small ${chosen ? 'bg-straw' : ''}`}>
+    <li className={`flex flex-wrap items-center gap-2 px-3 py-1 text-small ${chosen ? 'bg-straw' : ''}`}>
       {clip.state === 'ready' ? (
         <img src={clipPoster(clip.id)} alt="" loading="lazy" className="h-9 w-14 shrink-0 bg-stage object-cover" />
       ) : (
@@ -159,7 +163,7 @@ function ClipRow({ clip, chosen, onChoose }: { clip: Clip; chosen: boolean; onCh
           aria-pressed={chosen}
           disabled={clip.state === 'failed' || clip.state === 'empty'}
           onClick={() => onChoose(chosen ? null : clip.id)}
-          className="min-w-0 grow text-left enabled:hover:underline"
+          className="min-w-0 grow basis-40 text-left enabled:hover:underline"
         >
           <span className="block truncate">{clip.title}</span>
           <span className="block truncate text-reed">{stateWords(clip)}</span>
@@ -167,6 +171,7 @@ function ClipRow({ clip, chosen, onChoose }: { clip: Clip; chosen: boolean; onCh
       )}
       <IconButton icon={Pencil} words="Another title" onClick={() => setEditing(true)} />
       <IconButton icon={Trash2} words="Take this clip away" onClick={() => setLeaving(true)} />
+      {spared && <ClipCare title={clip.title} spared={spared} />}
     </li>
   );
 }

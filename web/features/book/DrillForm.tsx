@@ -1,6 +1,7 @@
-import { cautionNames, partnerNames, type BookDrill } from '@lean-mentor/core/book';
+import { partnerNames, type BookDrill } from '@lean-mentor/core/book';
 import { useSaveBookDrillMutation } from './entriesApi.ts';
 import { lineClass, Row, Select, Text } from '../../shared/forms/index.ts';
+import { CareFields } from './CareFields.tsx';
 import { FormFoot } from './FormFoot.tsx';
 import { useKeptDraft } from './useKeptDraft.ts';
 
@@ -35,7 +36,6 @@ export function DrillForm({ drill, onDone }: { drill: BookDrill; onDone: () => v
       <Text label="How" value={draft.how} rows={5} onChange={(how) => change({ how })} />
       <div className="grid grid-cols-2 gap-4">
         <Select label="Partner" value={draft.partner} names={partnerNames} onChange={(partner) => change({ partner })} />
-        <Select label="Caution" value={draft.caution} names={cautionNames} onChange={(caution) => change({ caution })} />
         <Row label="Equipment">
           <input
             value={draft.equipment}
@@ -57,6 +57,7 @@ export function DrillForm({ drill, onDone }: { drill: BookDrill; onDone: () => v
           />
         </Row>
       </div>
+      <CareFields of={draft} onChange={change} />
       <FormFoot
         saving={saving}
         missing={draft.name.trim() === '' ? 'Give it a name.' : null}

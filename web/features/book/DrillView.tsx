@@ -1,4 +1,5 @@
-import { cautionWords, partnerNames, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { partnerNames, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { CareNotes } from './CareNotes.tsx';
 
 /** A drill as a page. */
 export function DrillView({
@@ -18,9 +19,7 @@ export function DrillView({
         {drill.equipment && drill.equipment !== 'none' && `, ${drill.equipment}`}
       </p>
       <p className="text-read text-pretty whitespace-pre-line">{drill.how}</p>
-      <p className={`pl-3 text-small ${drill.caution === 'general' ? 'border-l border-seam text-reed' : 'border-l-4 border-brick'}`}>
-        {cautionWords[drill.caution]}
-      </p>
+      <CareNotes of={{ ...drill, techniques: [], words: `${drill.name}. ${drill.how}` }} />
       <section>
         <h3 className="text-small font-semibold text-reed">For</h3>
         {naming.length === 0 && <p className="text-reed">No principle names it.</p>}

@@ -55,8 +55,8 @@ describe('several of a list', () => {
 describe('ways of doing it', () => {
   function Ways() {
     const [variants, setVariants] = useState<Variant[]>([
-      { when: 'he stands', do: 'hook', stance: 'taught' },
-      { when: '', do: 'wait', stance: 'other-school' },
+      { when: 'he stands', do: 'hook', stance: 'taught', spares: [] },
+      { when: '', do: 'wait', stance: 'other-school', spares: [] },
     ]);
     return (
       <>

@@ -1,7 +1,8 @@
-import { areaNames, cautionNames, mostCueWords, wordsIn, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { areaNames, mostCueWords, wordsIn, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { useListClipsQuery } from './api.ts';
 import { useSaveBookPrincipleMutation } from './entriesApi.ts';
 import { filled, lineClass, Lines, Row, Select, Text } from '../../shared/forms/index.ts';
+import { CareFields } from './CareFields.tsx';
 import { PickNames } from './PickNames.tsx';
 import { FormFoot } from './FormFoot.tsx';
 import { useKeptDraft } from './useKeptDraft.ts';
@@ -69,7 +70,7 @@ export function PrincipleForm({ principle, principles, drills, onDone }: Princip
           className={`${lineClass} text-read`}
         />
       </Row>
-      <div className="grid grid-cols-3 gap-4">
+      <div className="grid grid-cols-2 gap-4">
         <Select label="Area" value={draft.area} names={areaNames} onChange={(area) => change({ area })} />
         <Select
           label="Level"
@@ -77,7 +78,6 @@ export function PrincipleForm({ principle, principles, drills, onDone }: Princip
           names={levelNames as unknown as Record<'1', string>}
           onChange={(level) => change({ level: Number(level) })}
         />
-        <Select label="Caution" value={draft.caution} names={cautionNames} onChange={(caution) => change({ caution })} />
       </div>
       <Text label="What good looks like" value={draft.good} onChange={(good) => change({ good })} />
       <Text label="Why" value={draft.why} onChange={(why) => change({ why })} />
@@ -111,9 +111,10 @@ export function PrincipleForm({ principle, principles, drills, onDone }: Princip
       <Lines
         label="Techniques"
         lines={draft.techniques}
-        hint="as rule sheets name them, one a line: for what is restricted"
+        hint="by any of their names, one a line: for what is restricted, and what they ask of the body"
         onChange={(techniques) => change({ techniques })}
       />
+      <CareFields of={draft} onChange={change} />
       <FormFoot
         saving={saving}
         missing={missing}

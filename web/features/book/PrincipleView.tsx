@@ -1,6 +1,8 @@
-import { areaNames, buildsOn, cautionWords, stanceNames, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { areaNames, buildsOn, stanceNames, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { partWords } from '@lean-mentor/core/care';
 import { positionName } from '@lean-mentor/core/scoring';
 import type { ReactNode } from 'react';
+import { CareNotes } from './CareNotes.tsx';
 import { clipPoster, clipVideo, useListClipsQuery } from './api.ts';
 import { roleWords } from './roleWords.ts';
 
@@ -66,11 +68,17 @@ export function PrincipleView({ principle, principles, drills, onOpen }: Princip
         {principle.variants.length > 0 && (
           <Part title="What to do">
             <ol className="divide-y divide-seam border-y border-seam">
-              {principle.variants.map(({ when, do: what, stance }, i) => (
+              {principle.variants.map(({ when, do: what, stance, spares }, i) => (
                 <li key={i} className="grid grid-cols-[1fr_auto] gap-4 py-1.5">
                   <span>
                     {when && <span className="text-reed">If {when}: </span>}
                     {what}
+                    {spares.length > 0 && (
+                      <span className="text-small text-reed">
+                        {' '}
+                        Spares: {spares.map((part) => partWords({ part, side: null })).join(', ')}.
+                      </span>
+                    )}
                   </span>
                   {stance !== 'taught' && <span className="text-small text-reed">{stanceNames[stance]}</span>}
                 </li>
@@ -107,7 +115,7 @@ export function PrincipleView({ principle, principles, drills, onOpen }: Princip
             </div>
           </Part>
         )}
-        {principle.caution !== 'general' && <p className="border-l-4 border-brick pl-3 text-small">{cautionWords[principle.caution]}</p>}
+        <CareNotes of={{ ...principle, words: `${principle.name}. ${principle.cue} ${principle.good}` }} />
       </div>
       <aside aria-label="What it stands among" className="flex flex-col gap-5 border-l border-seam pl-6">
         <p className="text-small text-reed">

@@ -1,3 +1,4 @@
+import { bodyParts, partWords, type BodyPart } from '@lean-mentor/core/care';
 import { stanceNames, stances, type Stance, type Variant } from '@lean-mentor/core/book';
 import { ArrowUp, Plus, X } from 'lucide-react';
 import { IconButton } from '../../shared/primitives/index.ts';
@@ -44,15 +45,51 @@ export function VariantRows({ variants, onChange }: { variants: readonly Variant
             <IconButton icon={ArrowUp} words="Earlier" disabled={i === 0} onClick={() => earlier(i)} />
             <IconButton icon={X} words="Take this way out" onClick={() => onChange(variants.filter((_, j) => j !== i))} />
           </span>
+          <Spares way={i + 1} spares={variant.spares} onChange={(spares) => set(i, { spares })} />
         </div>
       ))}
       <button
         type="button"
         className="inline-flex items-center gap-1 self-start text-small font-semibold text-pine hover:underline"
-        onClick={() => onChange([...variants, { when: '', do: '', stance: 'taught' }])}
+        onClick={() => onChange([...variants, { when: '', do: '', stance: 'taught', spares: [] }])}
       >
         <Plus size={14} aria-hidden /> One more way
       </button>
     </fieldset>
+  );
+}
+
+/** Parts of the body that this way spares, of what the principle asks otherwise. */
+function Spares({ way, spares, onChange }: { way: number; spares: readonly BodyPart[]; onChange: (spares: BodyPart[]) => void }) {
+  return (
+    <span className="col-span-4 -mt-1 flex flex-wrap items-center gap-1.5 text-small text-reed">
+      spares
+      {spares.map((part) => (
+        <button
+          key={part}
+          type="button"
+          title="It does not spare this"
+          className="rounded-sm border border-pine px-1.5 text-pine"
+          onClick={() => onChange(spares.filter((one) => one !== part))}
+        >
+          {partWords({ part, side: null })} ×
+        </button>
+      ))}
+      <select
+        aria-label={`Spares, way ${way}`}
+        value=""
+        onChange={({ target }) => onChange([...spares, target.value as BodyPart])}
+        className="rounded-sm border border-seam bg-linen"
+      >
+        <option value="">{spares.length === 0 ? 'nothing' : 'also …'}</option>
+        {bodyParts
+          .filter((part) => !spares.includes(part))
+          .map((part) => (
+            <option key={part} value={part}>
+              {partWords({ part, side: null })}
+            </option>
+          ))}
+      </select>
+    </span>
   );
 }

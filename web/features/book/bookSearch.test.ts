@@ -1,4 +1,4 @@
-import { blankPrinciple, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { blankPrinciple, nothingAsked, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { expect, it } from 'vitest';
 import { bookSearch } from './bookSearch.ts';
 import { readBookText } from './bookFiles.ts';
@@ -12,11 +12,13 @@ const drill: BookDrill = {
   equipment: 'a towel',
   minutes: 3,
   caution: 'joint',
+  loads: nothingAsked(),
+  attire: 'either',
 };
 const entries = [
   principle('a', 'Base out before you fight the lift', { chances: 'lifted while passing' }),
   principle('b', 'Hide the heel', { area: 'legs', caution: 'knee-and-heel', where: [{ position: 'leg-entanglement', role: 'other' }] }),
-  principle('c', 'Hooks carry', { variants: [{ when: 'they stand', do: 'lift the far hook', stance: 'taught' }] }),
+  principle('c', 'Hooks carry', { variants: [{ when: 'they stand', do: 'lift the far hook', stance: 'taught', spares: [] }] }),
 ];
 const search = bookSearch(entries);
 

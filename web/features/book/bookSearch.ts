@@ -1,4 +1,5 @@
-import { areaNames, cautionNames, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { areaNames, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import { cautionNames } from '@lean-mentor/core/care';
 import { positionName } from '@lean-mentor/core/scoring';
 import MiniSearch from 'minisearch';
 

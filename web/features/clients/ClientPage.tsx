@@ -3,6 +3,7 @@ import { useParams } from 'react-router';
 import { Fetched } from '../../shared/fetched/index.ts';
 import { Button, FacePlate } from '../../shared/primitives/index.ts';
 import { useAccount } from '../access/index.ts';
+import { ClientLimits } from '../care/index.ts';
 import { useGetClientHistoryQuery } from '../followup/index.ts';
 import { WorkGlance } from '../work/index.ts';
 import { ClientForm } from './ClientForm.tsx';
@@ -43,13 +44,7 @@ export function ClientPage() {
             </Button>
           ))}
         {client.about && <p className="text-read">{client.about}</p>}
-        {client.hurts.length > 0 && (
-          <section className="border-l-4 border-brick pl-3">
-            <h2 className="text-small">Hurts</h2>
-            <p>{client.hurts.join(', ')}</p>
-            <p className="mt-1 text-small text-reed">What a clinician has said goes before anything on this page.</p>
-          </section>
-        )}
+        <ClientLimits clientId={client.id} />
         {client.guardianName && (
           <section>
             <h2 className="text-small">Guardian</h2>

@@ -102,7 +102,11 @@ export const DeskHead = memo(function DeskHead() {
   const { subject, footage, boutAt, goToMoment } = useScene();
   const { request, client } = subject;
   const ruleSheet = useOnStage(({ frame }) => boutAt(frame)?.ruleSheet ?? request.ruleSheet);
-  const hurts = [...(request.hurtsToday ? [`Today: ${request.hurtsToday}`] : []), ...client.hurts];
+  const hurts = [
+    ...(request.hurtsToday ? [`Today: ${request.hurtsToday}`] : []),
+    ...client.hurts,
+    ...(request.partnerHurts ? [`Partner: ${request.partnerHurts}`] : []),
+  ];
   return (
     <header className="col-span-2 flex min-w-0 items-center gap-4 border-b border-seam px-3">
       <Link to="/today" className="linked shrink-0">

@@ -15,6 +15,9 @@ export function WarningList({ deciding }: { deciding: LadderControls }) {
   );
 }
 
+/** Kinds about the body that ask for no reason: a way of the book spares it, or a clinician is asked. */
+const ofCare: readonly FixWarning['kind'][] = ['sparing', 'clinician'];
+
 function Warning({
   warning: { kind, principleId, words, offers },
   deciding: { choice, change },
@@ -27,7 +30,7 @@ function Warning({
   const accepted = choice.overrides.find((one) => one.kind === kind && one.principleId === principleId);
   const without = choice.overrides.filter((one) => one !== accepted);
   return (
-    <li className={`flex flex-col gap-1 pl-3 ${guarded ? 'border-l-4 border-brick' : 'border-l border-ink'}`}>
+    <li className={`flex flex-col gap-1 pl-3 ${guarded || ofCare.includes(kind) ? 'border-l-4 border-brick' : 'border-l border-ink'}`}>
       <p>{words}</p>
       {offers.length > 0 && (
         <ul className="list-disc pl-4 text-reed">

@@ -1,6 +1,6 @@
 import type * as contract from '@lean-mentor/contract';
 import { fixChoice, ownSchool, type OwnSchool, type RequestFixChoice, type ResponseOf } from '@lean-mentor/contract';
-import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
+import { sparedOf, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import type { Note } from '@lean-mentor/core/desk';
 import {
   fixWarnings,
@@ -84,7 +84,7 @@ export function useLadder({ data, subject, principles, drills }: LadderSubject):
       ({ kind, visible, athlete }: Note) => kind === 'good' && visible === 'client' && athlete === 'client',
     ).length;
     return fixWarnings({
-      client: { ...client, name: client.name.split(' ')[0]! },
+      client: { ...client, ...sparedOf({ ...client, name: client.name.split(' ')[0]! }, request) },
       fixes: ladder.rungs.slice(0, ladder.cut).flatMap(({ principle }) => principles.find(({ id }) => id === principle) ?? []),
       sheet: data.sheet,
       answered: choice.answer.trim() !== '',
@@ -92,7 +92,7 @@ export function useLadder({ data, subject, principles, drills }: LadderSubject):
       praise,
       given: data.given,
     });
-  }, [document.notes, client, ladder, principles, drills, data.sheet, data.given, choice.answer]);
+  }, [document.notes, client, request, ladder, principles, drills, data.sheet, data.given, choice.answer]);
 
   return {
     choice,

@@ -32,7 +32,11 @@ export function IntakeList({ intake, footages, onMark }: IntakeListProps) {
     partnerSize: intake.partnerSize ?? 'unknown',
     partnerAge: intake.partnerAge ?? 'unknown',
   });
-  const hurts = [intake.hurtsToday && `Today: ${intake.hurtsToday}`, ...(intake.hurts ?? [])].filter(Boolean);
+  const hurts = [
+    intake.hurtsToday && `Today: ${intake.hurtsToday}`,
+    ...(intake.hurts ?? []),
+    intake.partnerHurts && `Partner: ${intake.partnerHurts}`,
+  ].filter(Boolean);
   const event = [intake.event, intake.eventOn].filter(Boolean).join(', ');
   return (
     <dl className="divide-y divide-seam border-y border-seam">

@@ -1,5 +1,5 @@
 import type { ClientWork, PainFlag } from '@lean-mentor/contract';
-import { partWords } from '@lean-mentor/core/work';
+import { partWords } from '@lean-mentor/core/care';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';

@@ -1,5 +1,6 @@
 import type { ClientWork, DoneWork } from '@lean-mentor/contract';
-import { countedWords, countsOf, partWords, type DoneRound, type WorkTerms } from '@lean-mentor/core/work';
+import { countedWords, countsOf, type DoneRound, type WorkTerms } from '@lean-mentor/core/work';
+import { partWords } from '@lean-mentor/core/care';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button, FaultNote } from '../../shared/primitives/index.ts';

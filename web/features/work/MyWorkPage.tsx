@@ -1,5 +1,5 @@
 import type { ClientWork } from '@lean-mentor/contract';
-import { careSentence } from '@lean-mentor/core/book';
+import { careSentence } from '@lean-mentor/core/care';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
 import { Empty, FaultNote, RowsSkeleton } from '../../shared/primitives/index.ts';

@@ -1,5 +1,5 @@
 import type { PainFlag } from '@lean-mentor/contract';
-import { partWords } from '@lean-mentor/core/work';
+import { partWords } from '@lean-mentor/core/care';
 
 /** Pain that was told and not spoken about yet: what rests because of it, and who it belongs to. */
 export function PainNotes({ pains }: { pains: readonly PainFlag[] }) {

@@ -1,4 +1,5 @@
-import { bodyParts, isPaired, partWords, type BodyPart, type BodySide, type Pain } from '@lean-mentor/core/work';
+import type { Pain } from '@lean-mentor/core/work';
+import { bodyParts, isPaired, partWords, type BodyPart, type BodySide } from '@lean-mentor/core/care';
 import { inputClass } from '../../shared/primitives/index.ts';
 
 interface PainPickerProps {

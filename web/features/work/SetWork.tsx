@@ -1,5 +1,6 @@
-import { loadsOf, partWords, partnerLevels, partnerSizes, plannedRounds, type CountedBy, type RoundStart } from '@lean-mentor/core/work';
-import { cautionWords } from '@lean-mentor/core/book';
+import { partnerLevels, partnerSizes, plannedRounds, type CountedBy, type RoundStart } from '@lean-mentor/core/work';
+import { loadsOf, partWords } from '@lean-mentor/core/care';
+import { cautionWords } from '@lean-mentor/core/care';
 import { Link } from 'react-router';
 import { Button, Choice } from '../../shared/primitives/index.ts';
 import type { Act, Doing } from './doing.ts';
@@ -15,7 +16,7 @@ const counters: readonly { value: CountedBy; words: string; hint: string }[] = [
 /** What the partner's place in a start loads of them, in words. */
 const partnerLoads = ({ position, clientHolds }: RoundStart): string =>
   loadsOf({ position, holds: !(clientHolds ?? false) }, 'general')
-    .map((part) => partWords({ part, side: null }))
+    .map(partWords)
     .join(', ');
 
 /** Before it begins: with whom, who counts, and the one button. */

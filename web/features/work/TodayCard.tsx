@@ -1,5 +1,5 @@
 import type { ClientWork } from '@lean-mentor/contract';
-import { cautionWords } from '@lean-mentor/core/book';
+import { cautionWords } from '@lean-mentor/core/care';
 import { Link } from 'react-router';
 import { StartDrawing } from './StartDrawing.tsx';
 import { WorkClips } from './WorkClips.tsx';

@@ -6,6 +6,7 @@ import { Fetched } from '../../shared/fetched/index.ts';
 import { Button, Choice, FaultNote, Field, inputClass } from '../../shared/primitives/index.ts';
 import { addressOf, faultWords } from '../../shared/wire/index.ts';
 import { CalendarLink } from '../calendar/index.ts';
+import { ClientLimits } from '../care/index.ts';
 import { useGetClientWorkQuery, useSetTrainingMutation, type WorkAnswer } from './api.ts';
 import { Breaks } from './Breaks.tsx';
 
@@ -26,6 +27,7 @@ export function TrainingPage() {
       <Fetched of={fetched} rows={3}>
         {(answer) => <Form key={JSON.stringify(answer.training)} clientId={clientId} answer={answer} />}
       </Fetched>
+      <ClientLimits clientId={clientId} large />
       <section aria-label="Calendar" className="flex flex-col gap-3">
         <CalendarLink large tells="what work there is on which day" />
         <a className="linked inline-flex min-h-11 items-center self-start" href={addressOf(getWorkCalendar, { clientId })} download>

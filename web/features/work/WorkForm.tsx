@@ -1,5 +1,6 @@
-import { cautionClasses, cautionNames, partnerNames } from '@lean-mentor/core/book';
-import { bodyParts, partWords, type BodyPart } from '@lean-mentor/core/work';
+import { partnerNames } from '@lean-mentor/core/book';
+import { cautionClasses, cautionNames } from '@lean-mentor/core/care';
+import { bodyParts, partWords, type BodyPart } from '@lean-mentor/core/care';
 import type { ClientWork } from '@lean-mentor/contract';
 import { lineClass, Row, Select, Text } from '../../shared/forms/index.ts';
 import { useListClipsQuery } from '../book/index.ts';

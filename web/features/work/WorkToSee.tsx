@@ -1,4 +1,4 @@
-import { partWords } from '@lean-mentor/core/work';
+import { partWords } from '@lean-mentor/core/care';
 import { Link } from 'react-router';
 import { useGetWorkToSeeQuery } from './api.ts';
 import { dayWords, verdictWords } from './words.ts';

@@ -4,13 +4,13 @@ import { assertNever } from '@lean-mentor/core/never';
 import { positionName } from '@lean-mentor/core/scoring';
 import {
   countedWords,
-  partWords,
   type PartnerLevel,
   type PartnerSize,
   type RoundStart,
   type RoundTerms,
   type WorkTerms,
 } from '@lean-mentor/core/work';
+import { partWords } from '@lean-mentor/core/care';
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 
 const short = (value: number): string => (Number.isInteger(value) ? String(value) : value.toFixed(1));

@@ -1,5 +1,6 @@
 import type { Footage, ResponseOf } from '@lean-mentor/contract';
 import type * as contract from '@lean-mentor/contract';
+import { sparedOf, type Spared } from '@lean-mentor/core/book';
 import { momentsOf, type CritiqueDoc } from '@lean-mentor/core/critique';
 import type { DeskTake, Note } from '@lean-mentor/core/desk';
 import { format } from 'date-fns';
@@ -21,14 +22,23 @@ export interface EditorScene {
   requestId: string;
   /** The takes on the desk. */
   takes: Readonly<Record<string, DeskTake>>;
+  /** Whom it is written to, and what they are to be spared. */
+  spared: Spared;
 }
 
-const scene = createContext<EditorScene>({ notes: {}, looking: false, footages: [], requestId: '', takes: {} });
+const scene = createContext<EditorScene>({
+  notes: {},
+  looking: false,
+  footages: [],
+  requestId: '',
+  takes: {},
+  spared: { name: '', limits: [], partnerLimits: [] },
+});
 export const EditorSceneProvider = scene.Provider;
 export const useEditorScene = (): EditorScene => useContext(scene);
 
 /** The scene of a critique being written; it stays the same while no other moment is shown. */
-export function useSceneOf({ request, document }: ResponseOf<typeof contract.openDesk>, doc: CritiqueDoc): EditorScene {
+export function useSceneOf({ request, client, document }: ResponseOf<typeof contract.openDesk>, doc: CritiqueDoc): EditorScene {
   const { data, isLoading } = useGetClientNotesQuery(request.id);
   const shownIds = momentsOf(doc).join(' ');
   return useMemo(() => {
@@ -43,6 +53,7 @@ export function useSceneOf({ request, document }: ResponseOf<typeof contract.ope
       footages: request.footages,
       requestId: request.id,
       takes: document.takes,
+      spared: sparedOf(client, request),
     };
-  }, [request, document, data, isLoading, shownIds]);
+  }, [request, client, document, data, isLoading, shownIds]);
 }

@@ -5,7 +5,7 @@ import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { IconButton, kindWords, KindGlyph } from '../../../shared/primitives/index.ts';
 import { addressOf } from '../../../shared/wire/index.ts';
-import { clipPoster, useListClipsQuery } from '../../book/index.ts';
+import { ClipCare, clipPoster, PrincipleCare, useListClipsQuery } from '../../book/index.ts';
 import { BoutClock } from '../../footage/index.ts';
 import { useEditorScene } from './editorScene.ts';
 
@@ -80,12 +80,14 @@ export function MomentNode({ node, updateAttributes, deleteNode, selected }: Nod
 /** A clip of the coach's own. */
 export function ClipNode({ node, deleteNode, selected }: NodeViewProps) {
   const { data } = useListClipsQuery();
+  const { spared } = useEditorScene();
   const clip = data?.clips.find(({ id }) => id === node.attrs['clipId']);
   return (
     <NodeViewWrapper as="figure" data-drag-handle className={`my-2 flex items-center gap-3 ${selected ? 'outline-2 outline-pine' : ''}`}>
       {clip?.state === 'ready' && <img src={clipPoster(clip.id)} alt="" className="aspect-video w-44 shrink-0 bg-stage object-cover" />}
       <figcaption className="grow text-small">
         {clip ? `Clip: ${clip.title}` : data ? 'This clip is not in your library any more.' : 'Looking …'}
+        {clip && <ClipCare title={clip.title} spared={spared} />}
       </figcaption>
       <IconButton icon={Trash2} words="Take this clip out" onClick={deleteNode} />
     </NodeViewWrapper>
@@ -95,6 +97,8 @@ export function ClipNode({ node, deleteNode, selected }: NodeViewProps) {
 /** A fix on the page: its name, and everything said of it. It moves as a whole. */
 export function FixNode({ node, editor, getPos, updateAttributes, deleteNode }: NodeViewProps) {
   const name = String(node.attrs['name']);
+  const principleId = node.attrs['principleId'] as unknown;
+  const { spared } = useEditorScene();
   /** Changes places with the fix before or after it. */
   const move = (by: -1 | 1): void => {
     const at = getPos();
@@ -128,6 +132,11 @@ export function FixNode({ node, editor, getPos, updateAttributes, deleteNode }: 
         <IconButton icon={ArrowDown} words={`“${name}” later`} onClick={() => move(1)} />
         <IconButton icon={Trash2} words={`Take “${name}” out`} onClick={deleteNode} />
       </div>
+      {typeof principleId === 'string' && (
+        <div contentEditable={false}>
+          <PrincipleCare principleId={principleId} spared={spared} />
+        </div>
+      )}
       <NodeViewContent className="fix-content" />
     </NodeViewWrapper>
   );

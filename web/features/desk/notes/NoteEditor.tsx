@@ -1,8 +1,10 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
+import { sparedOf } from '@lean-mentor/core/book';
 import { noteKinds, type Note, type NoteKind } from '@lean-mentor/core/desk';
 import { Plus, Trash2, X } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { KindGlyph, kindWords } from '../../../shared/primitives/index.ts';
+import { BookWays, PrincipleCare } from '../../book/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useScene } from '../DeskScene.ts';
 import { newNote, type Writing } from '../writing.ts';
@@ -18,10 +20,11 @@ import { PrincipleField } from './PrincipleField.tsx';
 
 /** One note, written in one line that grows. A new note is written down with its first word or choice. */
 export function NoteEditor({ writing }: { writing: Writing }) {
-  const { actions } = useScene();
+  const { actions, subject } = useScene();
   const { note, close } = useControls('writing');
   const text = useRef<HTMLTextAreaElement>(null);
   const shown = note ?? newNote(writing);
+  const spared = useMemo(() => sparedOf(subject.client, subject.request), [subject]);
   useEffect(() => {
     if (!writing.focus) return;
     text.current?.focus();
@@ -70,8 +73,16 @@ export function NoteEditor({ writing }: { writing: Writing }) {
         >
           <Plus size={14} /> What to do instead
         </button>
+        {shown.principleId && shown.instead.length < 8 && (
+          <BookWays
+            principleId={shown.principleId}
+            spared={spared}
+            onTake={(way) => change({ instead: [...shown.instead.filter((line) => line.do !== ''), way] })}
+          />
+        )}
         {note && <SpokenNote note={note} />}
       </div>
+      {shown.principleId && <PrincipleCare principleId={shown.principleId} spared={spared} />}
       <div className="flex flex-wrap items-baseline gap-x-4">
         <NoteFacts note={shown} />
         {note && <ChainPath note={note} />}

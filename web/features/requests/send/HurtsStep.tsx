@@ -1,3 +1,4 @@
+import { limitText, proposedLimits } from '@lean-mentor/core/care';
 import { Checkbox } from 'radix-ui';
 import { Check } from 'lucide-react';
 import { Field, inputClass } from '../../../shared/primitives/index.ts';
@@ -21,6 +22,7 @@ export function HurtsStep({ draft, written: { intake, change } }: StepProps) {
           />
         )}
       </Field>
+      {(intake.hurtsToday ?? '').trim() !== '' && <ReadFrom words={intake.hurtsToday!} whose="you" />}
       {known.length > 0 && (
         <fieldset className="flex flex-col gap-1">
           <legend className="mb-1 font-semibold">Your profile says this hurts. Does it still?</legend>
@@ -40,10 +42,42 @@ export function HurtsStep({ draft, written: { intake, change } }: StepProps) {
           ))}
         </fieldset>
       )}
+      <Field label="Does anything hurt the other one on the film?" hint="As far as you know: what is advised here is tried on somebody.">
+        {(field) => (
+          <textarea
+            {...field}
+            rows={2}
+            maxLength={300}
+            value={intake.partnerHurts ?? ''}
+            onChange={(e) => change({ partnerHurts: e.target.value })}
+            className={inputClass}
+          />
+        )}
+      </Field>
+      {(intake.partnerHurts ?? '').trim() !== '' && <ReadFrom words={intake.partnerHurts!} whose="them" />}
       <p className="border-l-4 border-brick pl-3 text-desk">
         Your coach minds what you say here and is no clinician. After a knock to the head, or with pain that stays, see a licensed clinician
         before you train.
       </p>
     </>
+  );
+}
+
+/** What is read from free words, so that who wrote them can say it more closely. */
+function ReadFrom({ words, whose }: { words: string; whose: 'you' | 'them' }) {
+  const limits = words
+    .split('\n')
+    .filter((line) => line.trim() !== '')
+    .flatMap(proposedLimits);
+  return (
+    <p role="status" className="-mt-2 text-desk">
+      {limits.length === 0 ? (
+        `No part of the body is read from this. Name it, if something of ${whose === 'you' ? 'yours' : 'theirs'} is to be spared.`
+      ) : (
+        <>
+          To be spared: <strong>{limits.map(limitText).join('; ')}</strong>. If that is not so, say it more closely.
+        </>
+      )}
+    </p>
   );
 }

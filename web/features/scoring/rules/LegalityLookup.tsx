@@ -1,8 +1,11 @@
-import { knownTechniques, legalityOf, type RuleSheet } from '@lean-mentor/core/scoring';
+import { legalityOf, type RuleSheet } from '@lean-mentor/core/scoring';
+import { techniques } from '@lean-mentor/core/techniques';
 import { useId, useState } from 'react';
 
 const verdictWords = { allowed: 'Allowed', forbidden: 'Forbidden', unknown: 'Not known' } as const;
 const look = 'rounded-sm border border-seam bg-linen px-2 py-1';
+
+const namesOfAll = techniques.flatMap(({ name, aliases }) => [name, ...aliases]).sort((a, b) => a.localeCompare(b));
 
 /** Whether somebody may do something under a sheet. */
 export function LegalityLookup({ sheet }: { sheet: RuleSheet }) {
@@ -23,7 +26,7 @@ export function LegalityLookup({ sheet }: { sheet: RuleSheet }) {
           className={look}
         />
         <datalist id={list}>
-          {knownTechniques(sheet).map((name) => (
+          {namesOfAll.map((name) => (
             <option key={name} value={name} />
           ))}
         </datalist>

@@ -22,15 +22,3 @@ export const cautionWords: Readonly<Record<CautionClass, string>> = {
 
 export const careSentence =
   'Pain that stays belongs to a licensed clinician. Your gym’s rules, the event’s rules and local law come before anything here.';
-
-/** Words in which people say what hurts, and the classes that then ask for care. */
-const bodyWords: readonly (readonly [RegExp, readonly CautionClass[]])[] = [
-  [/\b(neck|spine|back|disc|cervical|lumbar|rib|ribs|tailbone)\b/i, ['neck-and-spine', 'fall']],
-  [/\b(knee|knees|heel|ankle|foot|toe|toes|acl|mcl|meniscus|shin|hip|hips|groin)\b/i, ['knee-and-heel', 'fall']],
-  [/\b(arm|elbow|shoulder|shoulders|wrist|wrists|hand|finger|fingers|thumb|collarbone)\b/i, ['joint']],
-  [/\b(head|concussion|concussed|dizzy|dizziness)\b/i, ['fall', 'neck-and-spine']],
-];
-
-/** What of a client's hurts asks for care with something of a caution class, in their own words. Nothing clashes with "general". */
-export const clashesWith = (caution: CautionClass, hurts: readonly string[]): string[] =>
-  caution === 'general' ? [] : hurts.filter((hurt) => bodyWords.some(([words, classes]) => classes.includes(caution) && words.test(hurt)));

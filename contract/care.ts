@@ -1,0 +1,20 @@
+import { alarmKinds, bodyParts, bodySides, burdens, type Limit, type Load, type Part } from '@lean-mentor/core/care';
+import { z } from 'zod';
+import { sameAs } from './sameAs.ts';
+
+export const part = sameAs<Part>()(z.object({ part: z.enum(bodyParts), side: z.enum(bodySides).nullable() }));
+/** What something asks of a part of the body; without burdens: anything. */
+export const load = sameAs<Load>()(part.extend({ burdens: z.array(z.enum(burdens)).max(burdens.length).optional() }));
+
+/** An injury or a limit as data, read from a line of free words. */
+export const limit = sameAs<Limit>()(
+  load.extend({
+    id: z.string().min(1).max(300),
+    words: z.string().min(1).max(300),
+    none: z.boolean(),
+    alarm: z.enum(alarmKinds).nullable(),
+    cleared: z.string().trim().max(300),
+    byClient: z.boolean(),
+    byCoach: z.boolean(),
+  }),
+);

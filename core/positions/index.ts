@@ -1,0 +1,15 @@
+export {
+  balancedValue,
+  isGroundControl,
+  isNeutral,
+  isOnTop,
+  leanOfSpan,
+  positionCodes,
+  positionFamily,
+  positionName,
+  tilingFault,
+  type Holder,
+  type PositionCode,
+  type PositionValues,
+  type Span,
+} from './position.ts';

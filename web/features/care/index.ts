@@ -1,0 +1,1 @@
+export { ClientLimits } from './ClientLimits.tsx';

@@ -1,0 +1,2 @@
+export { LimitList } from './LimitList.tsx';
+export { LoadRows } from './LoadRows.tsx';
