@@ -80,7 +80,7 @@ describe('a book in Markdown', () => {
     expect(readBookMarkdown(text)).toEqual({
       faults: [
         'Line 1: “A stray line” stands before any entry.',
-        'Line 4: “colour: blue” is no fact of a principle; those are area, cue, level, caution, where, chances, rests on, techniques.',
+        'Line 4: “colour: blue” is no fact of a principle; those are area, cue, level, caution, asks, asks of the other, attire, where, chances, rests on, techniques.',
         'Line 5: “Songs” is not a part of a principle; the parts of a principle are What good looks like, Why, What to do, Common errors, Drills, Clips.',
         'Line 8: an entry begins “## Principle: its name” or “## Drill: its name”.',
         expect.stringMatching(/^Line 2: area of “Frame first” is missing/),
@@ -92,10 +92,10 @@ describe('a book in Markdown', () => {
   });
 
   it('reads conditions and stances out of what a person would write', () => {
-    const read = readBookMarkdown('## Principle: P\n- area: guard\n### What to do\n- If he stands: hook a leg (also-good)\n- Wait');
+    const read = readBookMarkdown('## Principle: P\n- area: guard\n### What to do\n- If he stands: hook a leg (spares: hip, knee) (also-good)\n- Wait');
     expect('book' in read && read.book.principles[0]!.variants).toEqual([
-      { when: 'he stands', do: 'hook a leg', stance: 'also-good' },
-      { when: '', do: 'Wait', stance: 'taught' },
+      { when: 'he stands', do: 'hook a leg', spares: ['hip', 'knee'], stance: 'also-good' },
+      { when: '', do: 'Wait', spares: [], stance: 'taught' },
     ]);
   });
 });

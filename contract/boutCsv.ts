@@ -1,8 +1,8 @@
 import type { TimedBout } from '@lean-mentor/core/scoring';
 import { csvText, plainCell } from './csvText.ts';
 
-const spanColumns = ['position', 'holder', 'fromSeconds', 'toSeconds'] as const;
-const eventColumns = ['kind', 'athlete', 'atSeconds', 'technique', 'outcome', 'close', 'gripped', 'position', 'holder'] as const;
+const spanColumns = ['position', 'holder', 'fromSeconds', 'toSeconds', 'name'] as const;
+const eventColumns = ['kind', 'athlete', 'atSeconds', 'technique', 'outcome', 'close', 'gripped', 'position', 'holder', 'name'] as const;
 /** Files carry microseconds. */
 const written = (seconds: number): number => Math.round(seconds * 1e6) / 1e6;
 
@@ -10,7 +10,7 @@ const written = (seconds: number): number => Math.round(seconds * 1e6) / 1e6;
 export const spansCsv = ({ spans }: Pick<TimedBout, 'spans'>): string =>
   csvText(
     spanColumns,
-    spans.map(({ position, holder, from, to }) => [position, holder, written(from), written(to)]),
+    spans.map(({ position, holder, from, to, name }) => [position, holder, written(from), written(to), name]),
   );
 
 /** The events of a bout as CSV, in the order of time; what a kind does not have is empty. */

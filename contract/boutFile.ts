@@ -12,6 +12,7 @@ import {
 } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { techniqueName } from './ids.ts';
+import { posture } from './posture.ts';
 
 const athlete = z.enum(['client', 'partner']);
 const holder = athlete.nullable();
@@ -68,6 +69,8 @@ export const boutFileSpan = z.looseObject({
   position,
   holder: holder.default(null),
   name,
+  /** How the two are in it: top standing or on the knees, below flat, on the side or seated, whose hands are inside, whose is on a head. */
+  posture: posture.optional(),
   fromSeconds: seconds.optional(),
   toSeconds: seconds.optional(),
   fromFrame: frame.optional(),
@@ -90,6 +93,7 @@ export const boutFileEvent = z.discriminatedUnion('kind', [
   z.looseObject({ kind: z.literal('restart'), position: position.optional(), holder: holder.optional(), ...at }),
   z.looseObject({ kind: z.literal('penalty'), athlete, ...at }),
   z.looseObject({ kind: z.literal('finish'), athlete, technique: z.string().max(60).default(''), name, ...at }),
+  z.looseObject({ kind: z.literal('catch-and-release'), athlete, technique: z.string().max(60).default(''), name, ...at }),
 ]);
 
 /** A finishing attack beside the position; `lockedAtSeconds`: from when it was tight. */

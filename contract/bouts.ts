@@ -1,7 +1,17 @@
-import { afterFinishes, attemptOutcomes, positionCodes, ruleSheetNames, type FrameEvent, type Span } from '@lean-mentor/core/scoring';
+import {
+  afterFinishes,
+  attemptOutcomes,
+  positionCodes,
+  ruleSheetNames,
+  threatEnds,
+  type FrameEvent,
+  type FrameThreat,
+  type Span,
+} from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { frame, id, techniqueName } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
+import { posture } from './posture.ts';
 import { sameAs } from './sameAs.ts';
 
 const name = techniqueName.optional();
@@ -12,6 +22,7 @@ export const span = sameAs<Span>()(
     fromFrame: frame,
     toFrame: frame,
     name,
+    posture: posture.optional(),
   }),
 );
 
@@ -38,7 +49,21 @@ export const frameEvent = sameAs<FrameEvent>()(
     }),
     z.object({ kind: z.literal('penalty'), athlete, atFrame: frame }),
     z.object({ kind: z.literal('finish'), athlete, technique: z.string().max(60), name, atFrame: frame }),
+    z.object({ kind: z.literal('catch-and-release'), athlete, technique: z.string().max(60), name, atFrame: frame }),
   ]),
+);
+
+/** A finishing attack of a bout; frames from inclusive, to exclusive. */
+export const frameThreat = sameAs<FrameThreat>()(
+  z.object({
+    athlete,
+    name: techniqueName,
+    fromFrame: frame,
+    lockedFrame: frame.optional(),
+    toFrame: frame,
+    ended: z.enum(threatEnds),
+    tradedFor: z.string().max(80).optional(),
+  }),
 );
 
 export const outcomes = ['won', 'lost', 'level'] as const;
@@ -53,6 +78,7 @@ export const bout = z.object({
   toFrame: frame,
   spans: z.array(span).max(2000),
   events: z.array(frameEvent).max(2000).default([]),
+  threats: z.array(frameThreat).max(500).default([]),
   /** Found by the motion analysis and not yet accepted by a person. */
   proposed: z.boolean().default(false),
   /** Place in the day's order, from 1. */
@@ -75,7 +101,7 @@ export const bout = z.object({
 export type Bout = z.infer<typeof bout>;
 
 /** What a person says of a bout. What is coded of it is the desk's, and follows its edges. */
-export const boutFields = bout.omit({ id: true, spans: true, events: true, version: true });
+export const boutFields = bout.omit({ id: true, spans: true, events: true, threats: true, version: true });
 export const boutEdit = z.object({
   id,
   /** The version of the bout that was edited; 0 of a new one. */

@@ -1,7 +1,8 @@
 import { codingStates } from '@lean-mentor/core/desk';
-import { attemptOutcomes, boutEventKinds, positionCodes } from '@lean-mentor/core/scoring';
+import { attemptOutcomes, boutEventKinds, positionCodes, threatEnds } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { frame, id, techniqueName } from './ids.ts';
+import { posture } from './posture.ts';
 
 const ofFootage = { id, footageId: id };
 const athlete = z.enum(['client', 'partner']);
@@ -14,7 +15,15 @@ export const coding = z.object({
   coderName: z.string().max(120),
   state: z.enum(codingStates),
 });
-export const cut = z.object({ ...ofFootage, codingId: id, atFrame: frame, position, holder: athlete.nullable(), name });
+export const cut = z.object({
+  ...ofFootage,
+  codingId: id,
+  atFrame: frame,
+  position,
+  holder: athlete.nullable(),
+  name,
+  posture: posture.optional(),
+});
 export const event = z.object({
   ...ofFootage,
   codingId: id,
@@ -28,6 +37,18 @@ export const event = z.object({
   position: position.nullable(),
   holder: athlete.nullable(),
   name,
+});
+/** A finishing attack while it is coded: not tight yet, not over yet. */
+export const threat = z.object({
+  ...ofFootage,
+  codingId: id,
+  athlete,
+  name: z.string().trim().max(80),
+  fromFrame: frame,
+  lockedFrame: frame.nullable(),
+  toFrame: frame.nullable(),
+  ended: z.enum(threatEnds),
+  tradedFor: z.string().max(80).optional(),
 });
 export const override = z.object({
   ...ofFootage,

@@ -15,6 +15,7 @@ import {
   type CodedCut,
   type CodedEvent,
   type CodedOverride,
+  type CodedThreat,
   type Coding,
   type Comparison,
   type Conflict,
@@ -31,7 +32,7 @@ import {
 } from '@lean-mentor/core/desk';
 import { z } from 'zod';
 import { limit } from './care.ts';
-import { coding, cut, event, override } from './coding.ts';
+import { coding, cut, event, override, threat } from './coding.ts';
 import { deskTake } from './deskTake.ts';
 import { frame, id, instant } from './ids.ts';
 import { coaching, operation } from './operation.ts';
@@ -152,6 +153,7 @@ export const deskItems = {
   coding: sameAs<Coding>()(coding),
   cut: sameAs<CodedCut>()(cut),
   event: sameAs<CodedEvent>()(event),
+  threat: sameAs<CodedThreat>()(threat),
   override: sameAs<CodedOverride>()(override),
   take: sameAs<DeskTake>()(deskTake),
 } satisfies Record<DeskEntity, z.ZodObject>;
@@ -207,6 +209,16 @@ const taken = z.object({
 });
 
 const params = z.object({ requestId: id });
+
+export const getNameUses = operation({
+  name: 'getNameUses',
+  room: 'desk',
+  method: 'get',
+  path: '/api/technique-names',
+  access: coaching,
+  summary: 'How often each name of a technique was used at the desk here: what is used most is offered first.',
+  response: z.object({ uses: z.record(z.string(), z.int()) }),
+});
 
 export const openDesk = operation({
   name: 'openDesk',

@@ -136,6 +136,7 @@ function readSpans({ spans }: Parts, timeOf: ReturnType<typeof timesOf>, end: nu
       position: span.position,
       holder: span.holder,
       ...(span.name && { name: span.name }),
+      ...(span.posture && { posture: span.posture }),
       from: i === 0 ? from.seconds : (expected ?? from.seconds),
       to: to.seconds,
     });

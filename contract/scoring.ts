@@ -14,6 +14,7 @@ import { inlineRuleSheet } from './boutFile.ts';
 import { bout } from './bouts.ts';
 import { done, id, instant, techniqueName } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
+import { posture } from './posture.ts';
 import { intake } from './requests.ts';
 import { sameAs } from './sameAs.ts';
 
@@ -128,7 +129,7 @@ const timedBout = sameAs<TimedBout>()(
     lengthSeconds: z.number(),
     clockSeconds: z.number().nullable().optional(),
     openEnd: z.boolean().optional(),
-    spans: z.array(z.object({ position, holder, from: z.number(), to: z.number(), name })),
+    spans: z.array(z.object({ position, holder, from: z.number(), to: z.number(), name, posture: posture.optional() })),
     afterFinish: z.enum(afterFinishes).optional(),
     threats: z.array(threat).optional(),
     people: z.object({ client: person, partner: person }).optional(),
@@ -148,6 +149,7 @@ const timedBout = sameAs<TimedBout>()(
         z.object({ kind: z.literal('restart'), position: position.optional(), holder: holder.optional(), ...at }),
         z.object({ kind: z.literal('penalty'), athlete, ...at }),
         z.object({ kind: z.literal('finish'), athlete, technique: z.string(), name, ...at }),
+        z.object({ kind: z.literal('catch-and-release'), athlete, technique: z.string(), name, ...at }),
       ]),
     ),
   }),

@@ -25,10 +25,11 @@ export function writeBoutFile(
     ...(valuePreset && { valuePreset }),
     client,
     partner,
-    spans: spans.map(({ position, holder, name, from, to }) => ({
+    spans: spans.map(({ position, holder, name, posture, from, to }) => ({
       position,
       holder,
       ...(name && { name }),
+      ...(posture && { posture }),
       fromSeconds: written(from),
       toSeconds: written(to),
     })),

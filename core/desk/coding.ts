@@ -3,6 +3,7 @@ import type {
   BoutHappening,
   Cut,
   FrameEvent,
+  FrameThreat,
   Holder,
   PositionCode,
   ScoreOverride,
@@ -47,6 +48,17 @@ export interface CodedEvent {
   name?: string;
 }
 
+/** A finishing attack of a coding. Null frames: it was not tight yet, or goes on. */
+export interface CodedThreat extends Omit<FrameThreat, 'lockedFrame' | 'toFrame' | 'name'> {
+  id: string;
+  footageId: string;
+  codingId: string;
+  lockedFrame: number | null;
+  toFrame: number | null;
+  /** Empty: nobody said what it is. */
+  name: string;
+}
+
 /** What the coach says against the computed score, on a frame. */
 export interface CodedOverride extends Omit<ScoreOverride, 'at'> {
   footageId: string;
@@ -60,6 +72,7 @@ export interface CodedBout {
   cuts: CodedCut[];
   events: CodedEvent[];
   spans: (Span & { id: string })[];
+  threats: CodedThreat[];
 }
 
 interface Bout {
@@ -71,6 +84,7 @@ interface Shelves {
   codings: Record<string, Coding>;
   cuts: Record<string, CodedCut>;
   events: Record<string, CodedEvent>;
+  threats: Record<string, CodedThreat>;
 }
 
 const byId = (a: { id: string }, b: { id: string }): number => (a.id < b.id ? -1 : 1);
@@ -82,7 +96,11 @@ export const codingsOf = ({ codings }: Pick<Shelves, 'codings'>, boutId: string)
     .sort((a, b) => Number(b.state === 'accepted') - Number(a.state === 'accepted') || byId(a, b));
 
 /** What one coding says; without one, nothing. */
-export function codedBout({ cuts, events }: Pick<Shelves, 'cuts' | 'events'>, bout: Bout, coding: Coding | null): CodedBout {
+export function codedBout(
+  { cuts, events, threats }: Pick<Shelves, 'cuts' | 'events' | 'threats'>,
+  bout: Bout,
+  coding: Coding | null,
+): CodedBout {
   const own = coding ? Object.values(cuts).filter(({ codingId }) => codingId === coding.id) : [];
   return {
     coding,
@@ -93,6 +111,11 @@ export function codedBout({ cuts, events }: Pick<Shelves, 'cuts' | 'events'>, bo
           .sort((a, b) => a.atFrame - b.atFrame || byId(a, b))
       : [],
     spans: spansOfCuts(own, bout.fromFrame, bout.toFrame),
+    threats: coding
+      ? Object.values(threats)
+          .filter(({ codingId }) => codingId === coding.id)
+          .sort((a, b) => a.fromFrame - b.fromFrame || byId(a, b))
+      : [],
   };
 }
 
@@ -112,6 +135,7 @@ export function frameEventOf(event: CodedEvent): FrameEvent | null {
     case 'penalty':
       return athlete && { kind, atFrame, athlete };
     case 'finish':
+    case 'catch-and-release':
       return athlete && { kind, atFrame, athlete, technique: technique ?? '', ...named };
     default:
       return assertNever(kind);
@@ -119,6 +143,15 @@ export function frameEventOf(event: CodedEvent): FrameEvent | null {
 }
 
 export const frameEventsOf = (events: readonly CodedEvent[]): FrameEvent[] => events.map(frameEventOf).filter((event) => event !== null);
+
+/** Threats as the score reads them: one that goes on ends with the bout. */
+export const frameThreatsOf = (threats: readonly CodedThreat[], bout: Pick<Bout, 'toFrame'>): FrameThreat[] =>
+  threats.map(({ athlete, name, fromFrame, lockedFrame, toFrame, ended, tradedFor }) => ({
+    ...{ athlete, name: name || 'attack', fromFrame, ended },
+    toFrame: Math.max(fromFrame + 1, toFrame ?? bout.toFrame),
+    ...(lockedFrame !== null && { lockedFrame }),
+    ...(tradedFor && { tradedFor }),
+  }));
 
 /** The fields of a coded event for something that happened. */
 export function codedFieldsOf(event: FrameEvent): Omit<CodedEvent, 'id' | 'footageId' | 'codingId'> {

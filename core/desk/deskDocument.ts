@@ -1,4 +1,4 @@
-import type { CodedCut, CodedEvent, CodedOverride, Coding } from './coding.ts';
+import type { CodedCut, CodedEvent, CodedOverride, CodedThreat, Coding } from './coding.ts';
 import type { DeskTake } from './deskTake.ts';
 import type { Drawing } from './drawing.ts';
 import type { Measure } from './measure/measure.ts';
@@ -112,6 +112,7 @@ export interface DeskItems {
   coding: Coding;
   cut: CodedCut;
   event: CodedEvent;
+  threat: CodedThreat;
   override: CodedOverride;
   take: DeskTake;
 }
@@ -135,6 +136,7 @@ export const deskKinds = {
   coding: { shelf: 'codings', onFootage: true },
   cut: { shelf: 'cuts', onFootage: true },
   event: { shelf: 'events', onFootage: true },
+  threat: { shelf: 'threats', onFootage: true },
   override: { shelf: 'overrides', onFootage: true },
   take: { shelf: 'takes', onFootage: true },
 } as const satisfies { [E in DeskEntity]: { shelf: string; onFootage: DeskItems[E] extends { footageId: string } ? true : false } };

@@ -13,3 +13,4 @@ export {
   type PositionValues,
   type Span,
 } from './position.ts';
+export { bottomPostures, bottomPostureWords, postureText, topPostures, topPostureWords, type Posture } from './posture.ts';

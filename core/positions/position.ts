@@ -1,4 +1,6 @@
 import type { FrameIndex } from '../footage/index.ts';
+import type { Posture } from './posture.ts';
+
 export type Holder = 'client' | 'partner' | null;
 
 /** A stretch of a bout in one position with one holder; `fromFrame` inclusive, `toFrame` exclusive. */
@@ -9,6 +11,7 @@ export interface Span {
   toFrame: FrameIndex;
   /** What it is called, more closely than its code says. */
   name?: string;
+  posture?: Posture;
 }
 
 /** Value to the holder, −100..100, under the preset "balanced" (docs/domain.md §1; the coach may set others, see valuePreset.ts). */
@@ -34,7 +37,8 @@ const table = {
   turtle: ['pin', 'Turtle', 35],
   'side-control': ['pin', 'Side control', 55],
   'north-south': ['pin', 'North-south', 55],
-  'head-and-arm': ['pin', 'Head and arm', 55],
+  // What looks like it with the arm triangle on is side control or mount, called by name.
+  'head-and-arm': ['pin', 'Scarf hold', 55],
   'knee-on-belly': ['pin', 'Knee on belly', 65],
   mount: ['pin', 'Mount', 80],
   'three-quarter-mount': ['pin', 'Three-quarter mount', 70],

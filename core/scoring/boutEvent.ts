@@ -19,7 +19,9 @@ export type BoutHappening =
   /** The referee has them go on; where the position is not named, the one that is coded there holds. */
   | { kind: 'restart'; position?: PositionCode; holder?: Holder }
   | { kind: 'penalty'; athlete: Athlete }
-  | { kind: 'finish'; athlete: Athlete; technique: string; name?: string };
+  | { kind: 'finish'; athlete: Athlete; technique: string; name?: string }
+  /** A finish that was there and let go, as partners who mind one another do: nobody taps, nothing ends. */
+  | { kind: 'catch-and-release'; athlete: Athlete; technique: string; name?: string };
 export const boutEventKinds = [
   'attempt',
   'guard-pull',
@@ -27,6 +29,7 @@ export const boutEventKinds = [
   'restart',
   'penalty',
   'finish',
+  'catch-and-release',
 ] as const satisfies readonly BoutHappening['kind'][];
 
 /** An event at a time: seconds since the bout's start on the footage clock (stoppages not taken out). */

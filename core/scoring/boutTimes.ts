@@ -16,6 +16,7 @@ import type { BoutScore } from './score.ts';
 import type { CorrectedScore } from './overrides.ts';
 import { scoreBout } from './scoreBout.ts';
 import type { Athletic } from './legality.ts';
+import { timedThreat, type FrameThreat } from './threats.ts';
 import type { AfterFinish, TimedBout } from './timedBout.ts';
 
 /** A bout as it lies in its footage: from inclusive, to exclusive. */
@@ -26,6 +27,7 @@ export interface FramedBout {
   lengthSeconds: number | null;
   spans: readonly Span[];
   events: readonly FrameEvent[];
+  threats?: readonly FrameThreat[];
   /** Null where the bout itself does not say. */
   afterFinish?: AfterFinish | null;
 }
@@ -81,13 +83,15 @@ export function boutTimes(bout: FramedBout, table: FrameTable, usage: BoutUsage 
   const coded: TimedBout = {
     lengthSeconds: since(bout.toFrame),
     openEnd: true,
-    spans: bout.spans.map(({ position, holder, fromFrame, toFrame, name }) => ({
+    spans: bout.spans.map(({ position, holder, fromFrame, toFrame, name, posture }) => ({
       position,
       holder,
       from: since(fromFrame),
       to: since(toFrame),
       ...(name && { name }),
+      ...(posture && { posture }),
     })),
+    ...(bout.threats && bout.threats.length > 0 && { threats: bout.threats.map((threat) => timedThreat(threat, since)) }),
     events: bout.events.map(({ atFrame, ...happening }) => ({ ...happening, at: since(atFrame) })),
   };
   const timed = asMeant(coded, bout, usage);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { bringEdge, cutsOfSpans, mergeCut, moveCut, putPosition, spansOfCuts, splitAt, type Cut, type CutEdit } from './cuts.ts';
+import { bringEdge, cutsOfSpans, describeAt, mergeCut, moveCut, putPosition, spansOfCuts, splitAt, type Cut, type CutEdit } from './cuts.ts';
 import { positionCodes, tilingFault } from '../positions/index.ts';
 import { pick, seeded } from './testing/random.ts';
 
@@ -92,5 +92,43 @@ describe('coding a bout', () => {
       expect(new Set(spans.map(({ id }) => id)).size).toBe(spans.length);
     }
     expect(cuts.length).toBeGreaterThan(10);
+  });
+});
+
+describe('what a stretch is called', () => {
+  const called = (cuts: readonly Cut[]) =>
+    spansOfCuts(cuts, bout.fromFrame, bout.toFrame).map(({ position, name, posture }) => [position, name ?? null, posture ?? null]);
+  const two = () => code([100, 'standing', null], [400, 'half-guard', 'client']);
+
+  it('is of the stretch that is there, stays where the stretch is moved, and can be taken back', () => {
+    const named = done(two(), describeAt(two(), 500, { name: 'Lockdown' }, within));
+    expect(named.filter(({ name }) => name)).toHaveLength(1);
+    const cuts = two();
+    const both = done(cuts, describeAt(cuts, 500, { name: 'Lockdown' }, within));
+    const more = done(both, describeAt(both, 999, { posture: { top: 'knees' } }, within));
+    expect(called(more)).toEqual([
+      ['standing', null, null],
+      ['half-guard', 'Lockdown', { top: 'knees' }],
+    ]);
+    const moved = done(more, moveCut(more, more.find(({ name }) => name)!.id, 450, bout));
+    expect(called(moved)).toEqual(called(more));
+    const less = done(more, describeAt(more, 500, { name: null }, within));
+    expect(called(less)[1]).toEqual(['half-guard', null, { top: 'knees' }]);
+    expect(called(done(less, describeAt(less, 500, { posture: {} }, within)))[1]).toEqual(['half-guard', null, null]);
+    expect(describeAt([], 500, { name: 'x' }, within)).toEqual([]);
+  });
+
+  it('goes with the position: another one on the same edge is not called so', () => {
+    const cuts = two();
+    const named = done(cuts, describeAt(cuts, 400, { name: 'Lockdown' }, within));
+    const changed = done(named, putPosition(named, 400, 'mount', 'client', within));
+    expect(called(changed)).toEqual([
+      ['standing', null, null],
+      ['mount', null, null],
+    ]);
+    expect(plain(changed)).toEqual([
+      ['standing', null, 100, 400],
+      ['mount', 'client', 400, 1000],
+    ]);
   });
 });

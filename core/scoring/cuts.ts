@@ -1,4 +1,4 @@
-import { isNeutral, type Holder, type PositionCode, type Span } from '../positions/index.ts';
+import { isNeutral, type Holder, type PositionCode, type Posture, type Span } from '../positions/index.ts';
 
 /**
  * A coding is kept as its cuts: at each, a position begins that lasts to the next one. However cuts are added, moved or taken away, by
@@ -11,6 +11,7 @@ export interface Cut {
   holder: Holder;
   /** What the position is called, more closely than its code says. */
   name?: string;
+  posture?: Posture;
 }
 
 /** What is done to cuts: `put` adds or changes, `drop` takes away. */
@@ -30,24 +31,26 @@ export function orderedCuts<C extends Cut>(cuts: readonly C[], fromFrame: number
 /** The spans between cuts: they tile the bout; none where there is no cut. */
 export function spansOfCuts(cuts: readonly Cut[], fromFrame: number, toFrame: number): (Span & { id: string })[] {
   const ordered = orderedCuts(cuts, fromFrame, toFrame);
-  return ordered.map(({ id, atFrame, position, holder, name }, i) => ({
+  return ordered.map(({ id, atFrame, position, holder, name, posture }, i) => ({
     id,
     position,
     holder,
     fromFrame: atFrame,
     toFrame: ordered[i + 1]?.atFrame ?? toFrame,
     ...(name && { name }),
+    ...(posture && { posture }),
   }));
 }
 
 /** Cuts that make these spans. */
 export const cutsOfSpans = (spans: readonly Span[], newId: () => string): Cut[] =>
-  spans.map(({ position, holder, fromFrame, name }) => ({
+  spans.map(({ position, holder, fromFrame, name, posture }) => ({
     id: newId(),
     atFrame: fromFrame,
     position,
     holder: isNeutral(position) ? null : holder,
     ...(name && { name }),
+    ...(posture && { posture }),
   }));
 
 interface Within {
@@ -69,10 +72,36 @@ export function putPosition(cuts: readonly Cut[], atFrame: number, position: Pos
   const frame = Math.min(Math.max(atFrame, within.fromFrame), within.toFrame - 1);
   const there = ordered.findLast((cut) => cut.atFrame <= frame)!;
   if (there.position === wanted.position && there.holder === wanted.holder) return [];
+  // What it was called, and how the two were in it, was of the other position: a cut of its own takes its place.
+  if (there.atFrame === frame && (there.name || there.posture))
+    return [{ drop: there.id }, { put: { id: within.newId(), atFrame: there === ordered[0] ? within.fromFrame : frame, ...wanted } }];
   if (there.atFrame === frame) return [{ put: { ...there, ...wanted } }];
   const next = ordered.find((cut) => cut.atFrame > frame);
   if (next && next.position === wanted.position && next.holder === wanted.holder) return [{ put: { ...next, atFrame: frame } }];
   return [{ put: { id: within.newId(), atFrame: frame, ...wanted } }];
+}
+
+/**
+ * Says more of the stretch that is there at this frame: what it is called, or how the two are in it. `null` takes it back. A cut of its own
+ * takes the place of the one that was there, so that what is taken back is gone.
+ */
+export function describeAt(
+  cuts: readonly Cut[],
+  atFrame: number,
+  said: { name?: string | null; posture?: Posture | null },
+  within: Within,
+): CutEdit[] {
+  const there = orderedCuts(cuts, within.fromFrame, within.toFrame).findLast((cut) => cut.atFrame <= atFrame);
+  if (!there) return [];
+  const { name, posture, ...bare } = there;
+  const [nextName, nextPosture] = [said.name === undefined ? name : said.name, said.posture === undefined ? posture : said.posture];
+  const put: Cut = {
+    ...bare,
+    ...(nextName && { name: nextName }),
+    ...(nextPosture && Object.keys(nextPosture).length > 0 && { posture: nextPosture }),
+  };
+  const isLess = (name && !put.name) || (posture && !put.posture);
+  return isLess ? [{ drop: there.id }, { put: { ...put, id: within.newId() } }] : [{ put }];
 }
 
 /** A second span of the same position from this frame on, to be told apart later; nothing on the frame of a cut. */

@@ -4,7 +4,7 @@ import { clockSlack } from './clockSlack.ts';
 import type { BoutSeconds } from '../footage/index.ts';
 import type { Fall, ScoreEntry, Scoring } from './score.ts';
 import { sumScore } from './sumScore.ts';
-import type { TimedBout } from './timedBout.ts';
+import type { TimedBout, TimedThreat } from './timedBout.ts';
 
 /** A tap is coded a little before or after its attack ends, in seconds. */
 const tapLeeway = 1;
@@ -40,7 +40,7 @@ export function fallsOf(scoring: Scoring, awards: readonly ScoreEntry[]): Fall[]
     );
     return {
       athlete: finish.athlete,
-      name: finish.name ?? finish.technique,
+      name: finish.name ?? (finish.technique || threatOf(bout, finish, from)?.name || ''),
       from,
       at: finish.at,
       attackFrom: attackFrom(bout, finish, from),
@@ -52,12 +52,16 @@ export function fallsOf(scoring: Scoring, awards: readonly ScoreEntry[]): Fall[]
   });
 }
 
-/** When the attack that a finish ended began: that of its threat, else the last try at a finish that worked. */
-function attackFrom({ events, threats = [] }: TimedBout, finish: Finish, since: BoutSeconds): BoutSeconds | null {
-  const threat = threats.findLast(
+/** The threat that a finish ended. */
+const threatOf = ({ threats = [] }: Pick<TimedBout, 'threats'>, finish: Finish, since: BoutSeconds): TimedThreat | undefined =>
+  threats.findLast(
     ({ athlete, ended, from, to }) =>
       athlete === finish.athlete && ended === 'tap' && from >= since - clockSlack && Math.abs(to - finish.at) <= tapLeeway,
   );
+
+/** When the attack that a finish ended began: that of its threat, else the last try at a finish that worked. */
+function attackFrom({ events, threats = [] }: TimedBout, finish: Finish, since: BoutSeconds): BoutSeconds | null {
+  const threat = threatOf({ threats }, finish, since);
   if (threat) return threat.from;
   const tries = events.filter(
     (event) =>

@@ -1,4 +1,5 @@
 import { otherAthlete, type Athlete } from './athlete.ts';
+import { attacksOf } from './attacks.ts';
 import { boutClock } from './boutClock.ts';
 import { isEscape } from './boutStats.ts';
 import { clockSlack } from './clockSlack.ts';
@@ -7,6 +8,7 @@ import type { PositionCode } from '../positions/index.ts';
 import { readActions } from './readActions.ts';
 import { pointsJacket } from './ruleSheet.ts';
 import type { Fall } from './score.ts';
+import { calledBy } from './threats.ts';
 import type { TimedBout } from './timedBout.ts';
 
 /** Something an athlete did, as patterns see it. */
@@ -14,6 +16,8 @@ export interface Happening {
   athlete: Athlete;
   /** "takedown", "attempt pass", "guard-pull", "escape", "finish" and so on. */
   kind: string;
+  /** What it was called, by its first name in the table of techniques; null where nobody said. */
+  name: string | null;
   /** Where it began: the position before it. */
   position: PositionCode;
   /** Seconds of the bout clock; and of the footage clock since the bout's start. */
@@ -26,7 +30,7 @@ export interface Happening {
 const words = (technique: string): string => technique.replaceAll('-', ' ');
 
 /** A kind in words, past tense: "passed", "tried to sweep". */
-export function happeningWords(kind: string): string {
+export function happeningWords(kind: string, name: string | null = null): string {
   const done: Record<string, string> = {
     takedown: 'took down',
     sweep: 'swept',
@@ -40,7 +44,10 @@ export function happeningWords(kind: string): string {
     escape: 'escaped',
     finish: 'finished',
   };
-  return done[kind] ?? `tried a ${words(kind.replace(/^attempt /, ''))}`;
+  const called = name === null ? null : name.charAt(0).toLowerCase() + name.slice(1);
+  if (done[kind]) return called === null ? done[kind] : `${done[kind]} by ${called}`;
+  const what = called ?? words(kind.replace(/^attempt /, ''));
+  return `tried ${/^[aeiou]/.test(what) ? 'an' : 'a'} ${what}`;
 }
 
 /** What an attempt is once it has worked. */
@@ -59,33 +66,42 @@ function positionBefore(stretches: readonly PlayedStretch[], now: number): Posit
   return stretches[low]?.position;
 }
 
-const isTold = (found: readonly Happening[], athlete: Athlete, kind: string, now: number): boolean =>
-  found.some((one) => one.athlete === athlete && one.kind === kind && Math.abs(one.clock - now) <= sameAct);
+/** What was read off the positions of an act, about an instant. */
+const toldOf = (found: readonly Happening[], athlete: Athlete, kind: string, now: number): Happening | undefined =>
+  found.find((one) => one.athlete === athlete && one.kind === kind && Math.abs(one.clock - now) <= sameAct);
 
 /** Everything either athlete did in a bout, in the order of time. An attempt that worked is told once, as what it became. */
 export function happeningsOf(bout: TimedBout): Happening[] {
   const clock = boutClock(bout);
   const stretches = playedStretches(bout.spans, clock);
   const found: Happening[] = [];
-  const add = (athlete: Athlete, kind: string, now: number, at = clock.footageAt(now)): void => {
+  const add = (athlete: Athlete, kind: string, now: number, name: string | null, at = clock.footageAt(now)): void => {
     const position = positionBefore(stretches, now);
     // The next fall may begin on the very instant of a tap.
-    if (position) found.push({ athlete, kind, position, clock: now, at, fall: clock.fallAt(kind === 'finish' ? at - 2 * clockSlack : at) });
+    if (position)
+      found.push({ athlete, kind, name, position, clock: now, at, fall: clock.fallAt(kind === 'finish' ? at - 2 * clockSlack : at) });
   };
   for (const { athlete, action, reached, void: nothing } of readActions(stretches, bout.events, clock, pointsJacket))
-    if (nothing === null) add(athlete, action, reached);
+    if (nothing === null) add(athlete, action, reached, null);
   stretches.forEach((after, i) => {
     const before = stretches[i - 1];
     if (!before?.holder) return;
     const athlete = otherAthlete(before.holder);
-    if (isEscape(athlete, before, after)) add(athlete, 'escape', after.from);
+    if (isEscape(athlete, before, after)) add(athlete, 'escape', after.from, null);
   });
   for (const event of bout.events) {
-    if (event.kind === 'guard-pull' || event.kind === 'finish') add(event.athlete, event.kind, clock.at(event.at), event.at);
-    if (event.kind !== 'attempt') continue;
     const now = clock.at(event.at);
-    if (event.outcome !== 'success' || !isTold(found, event.athlete, becomes[event.technique] ?? event.technique, now))
-      add(event.athlete, `attempt ${event.technique}`, now, event.at);
+    if (event.kind === 'guard-pull') add(event.athlete, event.kind, now, null, event.at);
+    if (event.kind !== 'attempt' || event.technique === 'finish') continue;
+    const name = event.name === undefined ? null : calledBy(event.name);
+    const worked = event.outcome === 'success' ? toldOf(found, event.athlete, becomes[event.technique] ?? event.technique, now) : undefined;
+    // An attempt that worked is told as what it became, and that is called as the attempt was.
+    if (worked) worked.name ??= name;
+    else add(event.athlete, `attempt ${event.technique}`, now, name, event.at);
+  }
+  for (const { athlete, name, at, end, outcome } of attacksOf(bout)) {
+    if (outcome !== 'finished') add(athlete, 'attempt finish', clock.at(at), name, at);
+    else add(athlete, 'finish', clock.at(end), name, end);
   }
   return found.sort((a, b) => a.clock - b.clock);
 }
@@ -101,10 +117,10 @@ export function fallChain(bout: TimedBout, { at, athlete }: Pick<Fall, 'at' | 'a
   let first = end;
   while (first > 0 && all[first - 1]!.fall === all[end]!.fall && all[first]!.clock - all[first - 1]!.clock <= chainSeconds) first -= 1;
   const parts: { athlete: Athlete; done: string[] }[] = [];
-  for (const { athlete: who, kind } of all.slice(first, end)) {
+  for (const { athlete: who, kind, name } of all.slice(first, end)) {
     const last = parts.at(-1);
-    if (last?.athlete === who) last.done.push(happeningWords(kind));
-    else parts.push({ athlete: who, done: [happeningWords(kind)] });
+    if (last?.athlete === who) last.done.push(happeningWords(kind, name));
+    else parts.push({ athlete: who, done: [happeningWords(kind, name)] });
   }
   const words = parts.map(({ athlete: who, done }) => `${who} ${done.join(', ')}`).join('; ');
   return words.charAt(0).toUpperCase() + words.slice(1);

@@ -22,6 +22,10 @@ export {
   type Holder,
   type PositionCode,
   type PositionValues,
+  bottomPostures,
+  postureText,
+  topPostures,
+  type Posture,
   type Span,
 } from '../positions/index.ts';
 export {
@@ -76,4 +80,18 @@ export { ruleSheetFaults } from './ruleSheetFaults.ts';
 export { scoreAt, scoreText, sideText } from './scoreAt.ts';
 export { scoreSteps, type ScoreStep } from './scoreSteps.ts';
 export { stakesActionWords, stakesAt, strongSeconds, type Stakes, type StakesAction } from './stakes.ts';
-export { bringEdge, cutsOfSpans, mergeCut, moveCut, putPosition, spansOfCuts, splitAt, type Cut, type CutEdit } from './cuts.ts';
+export {
+  bringEdge,
+  cutsOfSpans,
+  describeAt,
+  mergeCut,
+  moveCut,
+  putPosition,
+  spansOfCuts,
+  splitAt,
+  type Cut,
+  type CutEdit,
+} from './cuts.ts';
+export { attacksOf, type Attack } from './attacks.ts';
+export { addNamed, namedStats, type NamedAthlete, type NamedCount, type NamedStats } from './namedStats.ts';
+export { calledBy, lateTapSeconds, lateTapWords, threatFacts, type FrameThreat, type ThreatFacts } from './threats.ts';

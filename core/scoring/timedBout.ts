@@ -2,7 +2,7 @@ import type { BoutSeconds, ClockSeconds } from '../footage/index.ts';
 import type { Athlete } from './athlete.ts';
 import type { Athletic } from './legality.ts';
 import type { TimedEvent } from './boutEvent.ts';
-import type { Holder, PositionCode } from '../positions/index.ts';
+import type { Holder, PositionCode, Posture } from '../positions/index.ts';
 
 /** A span in seconds since the bout's start on the footage clock; `from` inclusive, `to` exclusive. */
 export interface TimedSpan {
@@ -12,6 +12,7 @@ export interface TimedSpan {
   to: BoutSeconds;
   /** What the position is called, more closely than its code says. */
   name?: string;
+  posture?: Posture;
 }
 
 export const threatEnds = ['tap', 'escape', 'traded', 'let go', 'time'] as const;

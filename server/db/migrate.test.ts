@@ -78,6 +78,7 @@ describe('migrations', () => {
       '028-hand-overs',
       '029-work',
       '030-limits',
+      '031-threats',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

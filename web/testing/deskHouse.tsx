@@ -32,8 +32,8 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
     const contents = { document: present, whole: present, notes: Object.values(present.notes), bouts: [] };
     const scene = {
       subject: {
-        request: { id: requestId, clientMarks: [], sentAt: '2031-01-01T10:00:00.000Z' },
-        client: { id: 'c', name: 'Ada Moor' },
+        request: { id: requestId, clientMarks: [], hurtsToday: '', partnerHurts: '', sentAt: '2031-01-01T10:00:00.000Z' },
+        client: { id: 'c', name: 'Ada Moor', hurts: [], limits: [] },
         answers: [],
       },
       footage: { id: footageId, bouts: [] },

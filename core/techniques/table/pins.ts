@@ -10,7 +10,7 @@ Paper-cutter hold | | side-control | jacket | general | hand gripped | neck pres
 Scarf hold | kesa gatame; head-and-arm scarf | head-and-arm | | neck-and-spine | hip bent | neck bent; ribs pressed; jaw pressed
 Broken scarf hold | modified scarf; kuzure kesa | head-and-arm; side-control | | general | hip bent | ribs pressed | | Scarf hold
 Reverse scarf hold | ushiro kesa | side-control; north-south; head-and-arm | | general | hip bent | ribs pressed; belly pressed | | Scarf hold
-Arm-triangle hold | head-and-arm hold; arm triangle position | head-and-arm; side-control; mount | | neck-and-spine | knee weight | neck pressed bent; shoulder straightened
+Arm-triangle hold | head-and-arm hold; arm triangle position | side-control; mount; head-and-arm | | neck-and-spine | knee weight | neck pressed bent; shoulder straightened
 North-south | | north-south | | general | knee bent | jaw pressed; neck pressed; ribs pressed
 North-south, arm trapped | north-south kimura | north-south | | joint | | shoulder twisted; ribs pressed | | North-south
 Knee on belly | knee ride | knee-on-belly | | general | knee weight bent; foot weight | belly pressed; ribs pressed

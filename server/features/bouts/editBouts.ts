@@ -25,14 +25,21 @@ const refused = (message: string): ContractError => new ContractError('not-valid
 const mostBouts = 200;
 
 type Fields = NonNullable<BoutEdit['after']>;
-type Coded = Pick<Bout, 'fromFrame' | 'toFrame' | 'spans' | 'events'>;
+type Coded = Pick<Bout, 'fromFrame' | 'toFrame' | 'spans' | 'events' | 'threats'>;
 
 /** What of a coding lies in a stretch: its spans made to tile it, and what happened in it. */
-const codedWithin = ({ spans, events }: Pick<Bout, 'spans' | 'events'>, fromFrame: number, toFrame: number): Coded => ({
+const codedWithin = (
+  { spans, events, threats }: Pick<Bout, 'spans' | 'events' | 'threats'>,
+  fromFrame: number,
+  toFrame: number,
+): Coded => ({
   fromFrame,
   toFrame,
   spans: fitSpans(spans, fromFrame, toFrame),
   events: events.filter(({ atFrame }) => fromFrame <= atFrame && atFrame < toFrame),
+  threats: threats
+    .filter((threat) => threat.fromFrame < toFrame && threat.toFrame > fromFrame)
+    .map((threat) => ({ ...threat, fromFrame: Math.max(fromFrame, threat.fromFrame), toFrame: Math.min(toFrame, threat.toFrame) })),
 });
 
 const sameFields = (row: BoutRow, fields: Fields): boolean =>
@@ -58,7 +65,7 @@ async function addBout(standing: Standing, { id, splitFrom }: BoutEdit, fields: 
   const { house, account, footage, table, bouts, transaction } = standing;
   if (await findBout(house, id, transaction)) throw refused('A bout of this id belongs to another footage.');
   const from = splitFrom ? bouts.get(splitFrom) : null;
-  const coded = codedWithin(from ?? { spans: [], events: [] }, fields.fromFrame, fields.toFrame);
+  const coded = codedWithin(from ?? { spans: [], events: [], threats: [] }, fields.fromFrame, fields.toFrame);
   const row: BoutRow = { ...fields, ...coded, id, footageId: footage.id, version: 1, changedBy: account.id, timed: null };
   row.timed = table && timedOf(row, table);
   await insertBout(house, row, transaction);

@@ -1,4 +1,4 @@
-import { codedBout, codingsOf, frameEventsOf, type DeskChange } from '@lean-mentor/core/desk';
+import { codedBout, codingsOf, frameEventsOf, frameThreatsOf, type DeskChange } from '@lean-mentor/core/desk';
 import { findBout, setBoutCoding } from '../footage/index.ts';
 import { indexNotesOfFootage } from '../search/index.ts';
 import type { Desk } from './deskRules.ts';
@@ -24,16 +24,16 @@ function touchedCodings(
 export async function refreshCodedBouts(desk: Desk, changes: readonly DeskChange[]): Promise<void> {
   const { house, transaction } = desk;
   const document = await desk.document();
-  for (const codingId of touchedCodings(changes, { ...document.cuts, ...document.events })) {
+  for (const codingId of touchedCodings(changes, { ...document.cuts, ...document.events, ...document.threats })) {
     const coding = document.codings[codingId];
     if (!coding) continue;
     const [first] = codingsOf(document, coding.boutId);
     const bout = await findBout(house, coding.boutId, transaction);
     // Not accepted: the bout stays as it is.
     if (!bout || first?.id !== codingId || first.state !== 'accepted') continue;
-    const { spans, events } = codedBout(document, bout, first);
+    const { spans, events, threats } = codedBout(document, bout, first);
     const plain = spans.map(({ id: _id, ...span }) => span);
-    await setBoutCoding(house, bout, { spans: plain, events: frameEventsOf(events) }, transaction);
+    await setBoutCoding(house, bout, { spans: plain, events: frameEventsOf(events), threats: frameThreatsOf(threats, bout) }, transaction);
     await indexNotesOfFootage(house, bout.footageId, transaction);
   }
 }

@@ -20,6 +20,7 @@ beforeEach(async () => {
     toFrame: 90,
     spans: [],
     events: [],
+    threats: [],
     proposed: false,
     order: 1,
     lengthSeconds: null,

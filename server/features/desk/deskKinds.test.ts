@@ -62,6 +62,10 @@ const samples = (id: string): { [E in DeskEntity]: DeskItems[E] } => {
       position: null,
       holder: null,
     },
+    threat: {
+      ...onFootage,
+      ...{ codingId: house.newId(), athlete: 'client', name: 'Kimura', fromFrame: 3, lockedFrame: null, toFrame: 9, ended: 'escape' },
+    },
     take: { ...onFootage, title: 'First', cuts: [{ from: 1, to: 2 }], captions: [], chapters: [{ from: 0, title: 'Hello' }] },
     override: { ...onFootage, boutId: house.newId(), athlete: 'client', action: 'sweep', atFrame: 3, points: 2, near: 0, why: 'Seen so.' },
   };
@@ -79,6 +83,7 @@ const changed: { [E in DeskEntity]: Partial<DeskItems[E]> } = {
   coding: { state: 'offered' },
   cut: { holder: 'client' },
   event: { athlete: 'partner' },
+  threat: { lockedFrame: 5 },
   take: { title: 'Second' },
   override: { why: 'Seen better.' },
 };

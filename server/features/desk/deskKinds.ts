@@ -90,6 +90,7 @@ export const deskKinds: Readonly<Record<DeskEntity, ServedKind>> = {
   },
   cut: ofACoding,
   event: ofACoding,
+  threat: ofACoding,
   take: {
     store: shared,
     mayEdit: [fixed('footageId', 'noteId'), framesWithin, realStretches, names('noteId', gone('note'), onThisDesk('note'))],

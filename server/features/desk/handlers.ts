@@ -1,6 +1,7 @@
 import { notesCsv } from '@lean-mentor/contract';
 import type { rooms } from '@lean-mentor/contract';
 import type { Handlers } from '../../http/serveRoom.ts';
+import { countNameUses } from './repository.ts';
 import * as noteFiles from './noteFiles.ts';
 import * as service from './service.ts';
 import * as stills from './stills.ts';
@@ -9,6 +10,8 @@ import * as stills from './stills.ts';
 const fresh = 'private, no-store';
 
 export const deskHandlers: Handlers<typeof rooms.desk> = {
+  getNameUses: async (house) => ({ uses: await countNameUses(house) }),
+
   openDesk: (house, { params }) => service.openDesk(house, params.requestId),
 
   saveDeskChanges: (house, { account, params, body }) => service.saveDeskChanges(house, account, params.requestId, body),

@@ -134,3 +134,18 @@ export const findClientAnswers = ({ db }: House, requestId: string): Promise<{ n
      WHERE c.request_id = :requestId AND n.kind = 'question' ORDER BY q.asked_at`,
     { replacements: { requestId }, type: QueryTypes.SELECT },
   );
+
+/** Names are counted over so many things that were put on desks last. */
+const newestLooked = 50_000;
+
+/** How often each name of a technique was used, the most used first, at most 500. */
+export async function countNameUses({ db }: House): Promise<Record<string, number>> {
+  const rows = await db.sequelize.query<{ name: string; uses: string }>(
+    `SELECT JSON_VALUE(t.thing, '$.name') AS name, CAST(COUNT(*) AS CHAR) AS uses
+     FROM (SELECT entity, thing FROM desk_things ORDER BY made DESC LIMIT :newestLooked) t
+     WHERE t.entity IN ('cut', 'event', 'threat') AND COALESCE(JSON_VALUE(t.thing, '$.name'), '') <> ''
+     GROUP BY name ORDER BY COUNT(*) DESC LIMIT 500`,
+    { replacements: { newestLooked }, type: QueryTypes.SELECT },
+  );
+  return Object.fromEntries(rows.map(({ name, uses }) => [name, Number(uses)]));
+}

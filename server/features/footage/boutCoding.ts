@@ -10,7 +10,7 @@ import { timedOf } from './timedOf.ts';
 export async function setBoutCoding(
   house: House,
   bout: BoutRow,
-  coding: Pick<Bout, 'spans' | 'events'>,
+  coding: Pick<Bout, 'spans' | 'events' | 'threats'>,
   transaction: Transaction,
 ): Promise<void> {
   const table = await knownFrameTable(house, bout.footageId);

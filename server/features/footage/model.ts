@@ -72,6 +72,7 @@ export const footageTables = (sequelize: Sequelize) => ({
     toFrame: DataTypes.INTEGER,
     spans: DataTypes.JSON,
     events: DataTypes.JSON,
+    threats: DataTypes.JSON,
     timed: DataTypes.JSON,
     proposed: DataTypes.BOOLEAN,
     // "order" is a word of SQL's own.

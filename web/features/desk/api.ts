@@ -8,9 +8,10 @@ export type DeskSubject = ResponseOf<typeof contract.openDesk>;
 export const deskApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     openDesk: queryOf(build, contract.openDesk),
+    getNameUses: queryOf(build, contract.getNameUses, { keepUnusedDataFor: 3600 }),
     saveDeskChanges: mutationOf(build, contract.saveDeskChanges),
     getClientNotes: queryOf(build, contract.getClientNotes, { keepUnusedDataFor: 30 }),
   }),
 });
 
-export const { useGetClientNotesQuery, useOpenDeskQuery } = deskApi;
+export const { useGetClientNotesQuery, useGetNameUsesQuery, useOpenDeskQuery } = deskApi;

@@ -18,9 +18,10 @@ export function useDeskOfFootage(document: DeskDocument, footageId: string): Des
   const codings = useShelf(document.codings, footageId);
   const cuts = useShelf(document.cuts, footageId);
   const events = useShelf(document.events, footageId);
+  const threats = useShelf(document.threats, footageId);
   const overrides = useShelf(document.overrides, footageId);
   return useMemo(
-    () => ({ ...document, marks, notes, drawings, measures, looks, codings, cuts, events, overrides }),
-    [document, marks, notes, drawings, measures, looks, codings, cuts, events, overrides],
+    () => ({ ...document, marks, notes, drawings, measures, looks, codings, cuts, events, threats, overrides }),
+    [document, marks, notes, drawings, measures, looks, codings, cuts, events, threats, overrides],
   );
 }

@@ -1,10 +1,13 @@
 import {
+  addNamed,
   addStats,
   boutStats,
   findPatterns,
   happeningsOf,
+  namedStats,
   scoreBout,
   type BoutStats,
+  type NamedStats,
   type Pattern,
   type RuleSheet,
   type TimedBout,
@@ -17,12 +20,14 @@ export interface HistoryAsked {
 export interface HistoryCounted {
   id: number;
   stats: BoutStats;
+  named: NamedStats;
   patterns: Pattern[];
 }
 
 /** Counts a whole history: away from the page, which goes on answering keys. */
 export const countHistory = (bouts: HistoryAsked['bouts']): Omit<HistoryCounted, 'id'> => ({
   stats: addStats(bouts.map(({ timed, sheet }) => boutStats(timed, scoreBout(timed, sheet)))),
+  named: addNamed(bouts.map(({ timed, sheet }) => namedStats(timed, scoreBout(timed, sheet)))),
   patterns: findPatterns(bouts.map(({ timed }) => happeningsOf(timed))),
 });
 

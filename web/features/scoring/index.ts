@@ -4,6 +4,7 @@ export { useChooseBoutSheetMutation, useGetClientBoutsQuery, useGetPositionWorth
 /** The picture brings a library of charts along, which comes only when it is looked at. */
 export const TransitionFlow = lazy(() => import('./TransitionFlow.tsx'));
 export { BoutNumbers } from './BoutNumbers.tsx';
+export { NamedNumbers } from './NamedNumbers.tsx';
 export { PatternList } from './PatternList.tsx';
 export { useHistoryNumbers } from './useHistoryNumbers.ts';
 export { usePositionValues } from './usePositionValues.ts';

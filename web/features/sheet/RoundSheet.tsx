@@ -14,6 +14,7 @@ import { SheetMarks, type SheetClientMark, type SheetMark } from './SheetMarks.t
 import { SheetMotion, type SheetMotionData } from './SheetMotion.tsx';
 import { SheetNotes, type SheetNote } from './SheetNotes.tsx';
 import { SheetRibbon } from './SheetRibbon.tsx';
+import { SheetThreats } from './SheetThreats.tsx';
 import { SheetScore, type SheetInstant } from './SheetScore.tsx';
 import { useSheetView } from './useSheetView.ts';
 
@@ -125,6 +126,7 @@ export function RoundSheet({
             >
               <SheetRibbon layout={layout} bout={bout} window={drawn} />
               {motion && <SheetMotion layout={layout} motion={motion} window={drawn} />}
+              {bout && bout.threats.length > 0 && <SheetThreats {...{ layout, bout, window: drawn }} />}
               <SheetScore {...{ layout, window: drawn, awards, events }} />
               {bout && onMoveEdge && <SheetEdges {...{ layout, window: drawn, bout, onMoveEdge }} />}
               <SheetMarks {...{ layout, window: drawn, marks, clientMarks, looks, spoken }} />

@@ -7,6 +7,8 @@ import { clockWidth, ribbonMiddle, ribbonWidth, type SheetLayout } from './sheet
 import { usePositionValues } from '../scoring/index.ts';
 import type { SheetWindow } from './useSheetView.ts';
 
+/** So far from the ribbon’s edge a name begins, in pixels: what happened stands on the edge itself. */
+const nameInset = 10;
 /** The name of a stretch shorter than this many pixels is left out. */
 const leastLabelled = 13;
 
@@ -44,10 +46,13 @@ export const SheetRibbon = memo(function SheetRibbon({
           <RibbonShape bout={bout} width={ribbonWidth} height={length} secondsAt={layout.secondsAt} values={values} />
         </g>
       )}
-      {bout?.spans.map((span) => {
+      {bout?.spans.map((span, i) => {
         const from = yOf(span.fromFrame);
         const to = yOf(span.toFrame);
         if (to - from < leastLabelled || to < window.from || from > window.to) return null;
+        // A stretch that was parted only to say how the two are in it has its name once.
+        const before = bout.spans[i - 1];
+        if (before && before.position === span.position && before.holder === span.holder && before.name === span.name) return null;
         // Where a stretch is longer than what is drawn, its name stays in sight.
         const middle = (Math.max(from, window.from) + Math.min(to, window.to)) / 2;
         // The name stands on the side the ribbon leaves free.
@@ -55,13 +60,13 @@ export const SheetRibbon = memo(function SheetRibbon({
         return (
           <text
             key={span.fromFrame}
-            x={right ? clockWidth + ribbonWidth - 3 : clockWidth + 3}
+            x={right ? clockWidth + ribbonWidth - nameInset : clockWidth + nameInset}
             y={middle + 3.5}
             textAnchor={right ? 'end' : 'start'}
             className="fill-ink stroke-linen text-tiny [paint-order:stroke]"
             strokeWidth="3"
           >
-            {positionName(span.position)}
+            {span.name ?? positionName(span.position)}
           </text>
         );
       })}

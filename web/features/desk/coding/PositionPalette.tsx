@@ -1,35 +1,15 @@
 import { clockText } from '@lean-mentor/core/footage';
-import { isNeutral, placeWords, positionName, sideNames, type PositionCode } from '@lean-mentor/core/scoring';
+import { isNeutral, placeWords, positionName, postureText, sideNames, type PositionCode } from '@lean-mentor/core/scoring';
 import { Combine, SplitSquareVertical, X } from 'lucide-react';
 import { memo, useEffect, useState } from 'react';
 import { IconButton } from '../../../shared/primitives/index.ts';
 import { useFrame, useScene, useContents } from '../DeskScene.ts';
-import { codeWords } from './codeWords.ts';
-import { eventKeys, outcomeKeys, paletteRows, techniqueKeys } from './paletteKeys.ts';
+import { eventKeys, paletteRows } from './paletteKeys.ts';
 import type { CodingControls } from './codingControls.ts';
-import { eventAct, outcomeActs, type AttemptBegun } from './codingKeys.ts';
+import { AskedNext } from './AskedNext.tsx';
+import { eventAct } from './codingKeys.ts';
+import { KeyButton } from './KeyButton.tsx';
 import { useControls } from '../DeskControls.tsx';
-
-interface KeyButtonProps {
-  code: string;
-  words: string;
-  pressed?: boolean;
-  onClick: (shift: boolean) => void;
-}
-
-function KeyButton({ code, words, pressed = false, onClick }: KeyButtonProps) {
-  return (
-    <button
-      type="button"
-      aria-pressed={pressed}
-      onClick={(event) => onClick(event.shiftKey)}
-      className="flex h-[23px] items-center gap-1 rounded-sm border border-seam bg-linen pr-1 text-tiny whitespace-nowrap hover:border-pine aria-pressed:border-pine aria-pressed:bg-pine aria-pressed:text-linen"
-    >
-      <kbd className="time flex h-full min-w-5 items-center justify-center border-r border-inherit px-1 text-tiny">{codeWords(code)}</kbd>
-      {words}
-    </button>
-  );
-}
 
 /** One position; redrawn only when it becomes the present one, or stops being it. */
 const PositionKey = memo(function PositionKey({
@@ -74,32 +54,35 @@ export function PositionPalette() {
   const who = shift ? 'Partner' : 'Client';
   return (
     <section aria-label="Positions" className="flex min-h-0 grow flex-col gap-[3px] overflow-y-auto px-3 py-1">
-      <div className="flex items-center gap-3 text-small">
-        <p className="grow">
-          {span && here ? (
-            <>
-              <span className="font-semibold">{placeWords(span, sideNames)}</span>, since{' '}
-              <span className="time">{clockText(secondsAt(span.fromFrame) - secondsAt(here.bout.fromFrame))}</span>
-            </>
-          ) : (
-            'Nothing is coded yet. Press what they begin in; it holds from the bout’s start.'
-          )}
-        </p>
-        <p aria-live="polite" className={`font-semibold ${shift ? 'text-partner' : 'text-client'}`}>
-          {who} on top or in control{shift ? '' : '; Shift: the partner'}
-        </p>
-        <IconButton icon={SplitSquareVertical} words="Split the span here" onClick={coding.split} disabled={!span} />
-        <IconButton
-          icon={Combine}
-          words="Join this span to the one before it"
-          onClick={() => span && coding.merge(span.fromFrame)}
-          disabled={!span || span.fromFrame === here?.bout.fromFrame}
-        />
-        <IconButton icon={X} words="Close the positions (Esc)" onClick={coding.toggle} />
-      </div>
-      {coding.attempt ? (
-        <AttemptSteps attempt={coding.attempt} />
+      {coding.asked ? (
+        <AskedNext asked={coding.asked} />
       ) : (
+        <div className="flex items-center gap-3 text-small">
+          <p className="grow">
+            {span && here ? (
+              <>
+                <span className="font-semibold">{placeWords(span, sideNames)}</span>
+                {span.posture && <span className="text-reed">, {postureText(span.posture, sideNames)}</span>}, since{' '}
+                <span className="time">{clockText(secondsAt(span.fromFrame) - secondsAt(here.bout.fromFrame))}</span>
+              </>
+            ) : (
+              'Nothing is coded yet. Press what they begin in; it holds from the bout’s start.'
+            )}
+          </p>
+          <p aria-live="polite" className={`font-semibold ${shift ? 'text-partner' : 'text-client'}`}>
+            {who} on top or in control{shift ? '' : '; Shift: the partner'}
+          </p>
+          <IconButton icon={SplitSquareVertical} words="Split the span here" onClick={coding.split} disabled={!span} />
+          <IconButton
+            icon={Combine}
+            words="Join this span to the one before it"
+            onClick={() => span && coding.merge(span.fromFrame)}
+            disabled={!span || span.fromFrame === here?.bout.fromFrame}
+          />
+          <IconButton icon={X} words="Close the positions (Esc)" onClick={coding.toggle} />
+        </div>
+      )}
+      {coding.asked?.of !== 'attempt' && (
         <>
           {paletteRows.map(({ words, keys }) => (
             <div key={words} role="group" aria-label={words} className="flex flex-wrap gap-0.5">
@@ -115,11 +98,12 @@ export function PositionPalette() {
             </div>
           ))}
           <div role="group" aria-label="What happens" className="flex flex-wrap gap-0.5 border-t border-seam pt-1">
-            {eventKeys.map(([code, kind, words]) => (
+            {eventKeys.map(([code, kind, words, title]) => (
               <KeyButton
                 key={code}
                 code={code}
                 words={words}
+                title={title}
                 onClick={(shifted) => coding.act(eventAct(kind, shifted ? 'partner' : 'client', frame))}
               />
             ))}
@@ -127,34 +111,5 @@ export function PositionPalette() {
         </>
       )}
     </section>
-  );
-}
-
-/** Which attempt it was and how it went; the video may go on meanwhile. */
-function AttemptSteps({ attempt }: { attempt: AttemptBegun }) {
-  const coding = useControls('coding');
-  if (!attempt.technique)
-    return (
-      <div role="group" aria-label="Which attempt" className="flex flex-wrap items-center gap-1">
-        <p className="mr-2">An attempt at what? Shift: the partner’s.</p>
-        {techniqueKeys.map(([code, technique, words]) => (
-          <KeyButton
-            key={code}
-            code={code}
-            words={words}
-            onClick={(shifted) => coding.setAttempt({ ...attempt, technique, athlete: shifted ? 'partner' : 'client' })}
-          />
-        ))}
-      </div>
-    );
-  return (
-    <div role="group" aria-label="How it went" className="flex flex-wrap items-center gap-1">
-      <p className="mr-2">
-        The {attempt.athlete}’s {attempt.technique.replace('-', ' ')}
-      </p>
-      {outcomeKeys.map(([code, outcome, words]) => (
-        <KeyButton key={code} code={code} words={words} onClick={() => coding.act(...outcomeActs(attempt, outcome))} />
-      ))}
-    </div>
   );
 }

@@ -1,4 +1,5 @@
-import type { PositionCode } from '@lean-mentor/core/scoring';
+import type { CodedThreat } from '@lean-mentor/core/desk';
+import type { Athlete, PositionCode, Posture } from '@lean-mentor/core/scoring';
 
 /** A row of the palette: what is alike stands together. Keys are places on the keyboard; those that play the video stay theirs. */
 export const paletteRows: readonly { words: string; keys: readonly (readonly [code: string, position: PositionCode])[] }[] = [
@@ -57,15 +58,38 @@ export const paletteRows: readonly { words: string; keys: readonly (readonly [co
 const positions = new Map(paletteRows.flatMap(({ keys }) => keys));
 export const positionOfKey = (code: string): PositionCode | undefined => positions.get(code);
 
-/** What happens at an instant, by key. An attempt then asks which, and how it went. */
+/** What happens at an instant, by key, in a word and at length. An attempt then asks which, and how it went. */
 export const eventKeys = [
-  ['Comma', 'attempt', 'Attempt'],
-  ['Period', 'guard-pull', 'Guard pull (again: gripped)'],
-  ['Slash', 'stoppage', 'Stop, restart'],
-  ['Minus', 'penalty', 'Penalty'],
-  ['Equal', 'finish', 'Finish'],
-  ['Backquote', 'edge', 'Edge to here'],
+  ['Comma', 'attempt', 'Attempt', 'An attempt: which, two letters of its name if you like, how it went'],
+  ['Period', 'guard-pull', 'Guard pull', 'Pulls guard; again: the other had gripped'],
+  ['Slash', 'stoppage', 'Stop', 'The clock stops; again: it goes on'],
+  ['Minus', 'penalty', 'Penalty', 'A penalty'],
+  ['Equal', 'finish', 'Finish', 'A finish; again on the same frame: caught and let go'],
+  ['Backquote', 'edge', 'Edge here', 'The nearest edge comes here'],
+  ['Digit9', 'threat', 'Attack', 'An attack at a finish begins; again: it is over'],
+  ['Backslash', 'lock', 'Tight', 'The attack is tight from here'],
+  ['Enter', 'name', 'Name', 'Names what was told last, or the stretch here: two letters'],
+  ['Digit0', 'posture', 'Posture', 'How the two are: one more key'],
 ] as const;
+
+/** How the two are, by key; of hands with Shift the partner's. */
+export const postureKeys: readonly (readonly [code: string, posture: (athlete: Athlete) => Posture, words: string])[] = [
+  ['KeyT', () => ({ top: 'standing' }), 'top standing'],
+  ['KeyK', () => ({ top: 'knees' }), 'top on the knees'],
+  ['KeyF', () => ({ bottom: 'flat' }), 'below flat'],
+  ['KeyI', () => ({ bottom: 'side' }), 'below on the side'],
+  ['KeyE', () => ({ bottom: 'seated' }), 'below seated'],
+  ['KeyN', (inside) => ({ inside }), 'inside hands'],
+  ['KeyH', (head) => ({ head }), 'hand on the head'],
+];
+
+export const endedKeys: readonly (readonly [code: string, ended: CodedThreat['ended'], words: string])[] = [
+  ['Digit1', 'tap', 'a tap'],
+  ['Digit2', 'escape', 'an escape'],
+  ['Digit3', 'traded', 'given up for a position'],
+  ['Digit4', 'let go', 'let go'],
+  ['Digit5', 'time', 'time was up'],
+];
 
 export const techniqueKeys = [
   ['KeyT', 'takedown', 'takedown'],

@@ -1,5 +1,13 @@
 import type { Bout } from '@lean-mentor/contract';
-import { codedBout, codingsOf, frameEventsOf, type CodedBout, type Coding, type DeskDocument } from '@lean-mentor/core/desk';
+import {
+  codedBout,
+  codingsOf,
+  frameEventsOf,
+  frameThreatsOf,
+  type CodedBout,
+  type Coding,
+  type DeskDocument,
+} from '@lean-mentor/core/desk';
 import { useMemo } from 'react';
 
 export interface Coder {
@@ -24,15 +32,23 @@ export interface BoutHere {
 
 /** The bouts of the footage on the stage with what is coded of them on this desk, as it is being edited. */
 export function useCodedBouts(bouts: readonly Bout[], document: DeskDocument, coder: Coder): BoutHere[] {
-  const { codings, cuts, events } = document;
+  const { codings, cuts, events, threats } = document;
   return useMemo(
     () =>
       bouts.map((bout) => {
         const coding = shownCoding({ codings }, bout.id, coder);
-        const coded = codedBout({ cuts, events }, bout, coding);
+        const coded = codedBout({ cuts, events, threats }, bout, coding);
         if (!coding) return { bout, coded };
-        return { bout: { ...bout, spans: coded.spans, events: frameEventsOf(coded.events) }, coded };
+        return {
+          bout: {
+            ...bout,
+            spans: coded.spans,
+            events: frameEventsOf(coded.events),
+            threats: frameThreatsOf(coded.threats, bout),
+          },
+          coded,
+        };
       }),
-    [bouts, codings, cuts, events, coder],
+    [bouts, codings, cuts, events, threats, coder],
   );
 }

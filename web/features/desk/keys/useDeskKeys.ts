@@ -80,15 +80,18 @@ const withControl: Readonly<Record<string, Does>> = {
  * Whether a key presses the button that has the focus. Enter always does; Space where the keyboard put the focus there: after a press with
  * the pointer it plays on.
  */
-function pressesFocused({ code, target }: KeyboardEvent): boolean {
+function pressesFocused({ code, target }: KeyboardEvent, keysAre: DeskKeys['keysOf']): boolean {
   if (!(target instanceof HTMLElement) || !target.matches('button, a, [type=checkbox], [role=menuitem], [role=radio], [role=tab]'))
     return false;
-  return code === 'Enter' || (code === 'Space' && target.matches(':focus-visible'));
+  // The palette has a meaning of its own for Enter: a button that was pressed with the pointer is not pressed again by it.
+  return (code === 'Enter' && keysAre !== 'palette') || ((code === 'Enter' || code === 'Space') && target.matches(':focus-visible'));
 }
 
 /** Answers whether the key did something. */
 function press(event: KeyboardEvent, keys: DeskKeys): boolean {
   const { scene, drawing } = keys;
+  // A name is being typed: its letters go before everything else.
+  if (keys.keysOf === 'palette' && keys.coding.takesLetters() && keys.coding.key(event)) return true;
   const direction = directionOf(event.code);
   if (direction) {
     // With Shift the keyboard's own repeating makes leaps; without, frames glide one by one.
@@ -143,7 +146,7 @@ export function useDeskKeys(keys: DeskKeys): void {
       }
       // The tray steps its own frames.
       if (latest.current.keysOf === 'tray') return;
-      if (pressesFocused(event)) return;
+      if (pressesFocused(event, latest.current.keysOf)) return;
       if (press(event, latest.current)) event.preventDefault();
       const direction = directionOf(event.code);
       if (!direction || event.shiftKey || event.repeat) return;

@@ -44,13 +44,13 @@ function open(linking: boolean) {
     {
       subject: {
         request: {
-          ...{ id: requestId, clientMarks: [], sentAt: '2031-01-01T10:00:00.000Z' },
+          ...{ id: requestId, clientMarks: [], hurtsToday: '', partnerHurts: '', sentAt: '2031-01-01T10:00:00.000Z' },
           footages: [
             { id: other, fileName: 'first.mp4', alignment: null },
             { id: footageId, fileName: 'second.mp4', alignment: null },
           ],
         },
-        client: { id: 'c', name: 'Ada Moor' },
+        client: { id: 'c', name: 'Ada Moor', hurts: [], limits: [] },
         answers: [],
       } as never,
     },

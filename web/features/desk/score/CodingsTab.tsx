@@ -10,6 +10,7 @@ import { useControls } from '../DeskControls.tsx';
 import { useScene, useContents } from '../DeskScene.ts';
 import { download } from '../../../shared/download.ts';
 import { EventList } from './EventList.tsx';
+import { ThreatList } from './ThreatList.tsx';
 import { useBroughtBout } from './useBroughtBout.ts';
 import { parsedBout } from './parsedBout.ts';
 import type { BoutScored } from './useScore.ts';
@@ -47,6 +48,11 @@ export function CodingsTab({ bout }: { bout: BoutScored }) {
         toFrame: frameAt(to),
       })),
       events: read.bout.events.map(({ at, ...happening }) => ({ ...happening, atFrame: frameAt(at) })),
+      threats: (read.bout.threats ?? []).map(({ from, to, lockedAt, ...threat }) => ({
+        ...threat,
+        ...{ fromFrame: frameAt(from), toFrame: frameAt(to) },
+        ...(lockedAt !== undefined && { lockedFrame: frameAt(lockedAt) }),
+      })),
     });
     // Lines of spans or events say nothing else of a bout.
     const left = /\.csv$/i.test(file.name) ? '' : await adopt(read);
@@ -56,6 +62,7 @@ export function CodingsTab({ bout }: { bout: BoutScored }) {
     <div className="flex flex-col gap-3 text-small">
       <CodingList bout={bout} />
       <EventList bout={bout} />
+      <ThreatList bout={bout} />
       <SecondLook bout={bout} />
       <div className="flex gap-4">
         <button type="button" className="font-semibold text-pine hover:underline" onClick={save}>

@@ -45,13 +45,16 @@ export function EventList({ bout }: { bout: BoutScored }) {
                 the other had gripped
               </label>
             )}
-            {event.kind === 'finish' && (
+            {(event.kind === 'finish' || event.kind === 'catch-and-release' || event.kind === 'attempt') && (
               <input
                 aria-label="By what"
-                defaultValue={event.technique ?? ''}
+                defaultValue={event.name ?? (event.kind === 'attempt' ? '' : (event.technique ?? ''))}
                 placeholder="By what?"
                 maxLength={60}
-                onBlur={({ target: { value } }) => value !== event.technique && coding.changeEvent(event.id, { technique: value })}
+                key={event.name}
+                onBlur={({ target: { value } }) =>
+                  value.trim() !== '' && value.trim() !== event.name && coding.changeEvent(event.id, { name: value.trim() })
+                }
                 className="w-32 border-b border-seam bg-transparent px-1"
               />
             )}

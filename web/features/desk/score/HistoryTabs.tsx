@@ -1,5 +1,7 @@
 import { sheetOf } from '@lean-mentor/contract';
 import {
+  addNamed,
+  namedStats,
   addStats,
   asMeant,
   boutStats,
@@ -14,7 +16,7 @@ import {
 import { isSameDay } from 'date-fns';
 import { Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { BoutNumbers, PatternList, TransitionFlow, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
+import { BoutNumbers, NamedNumbers, PatternList, TransitionFlow, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
 import { useScene } from '../DeskScene.ts';
 import { useScored, type BoutScored } from './useScore.ts';
 
@@ -94,7 +96,12 @@ export function NumbersTab({ bout }: { bout: BoutScored }) {
   );
   const transitions = useMemo(() => transitionsOf(scope.bouts.map(({ timed }) => timed)), [scope]);
   const goTo = useGoTo(scope.bouts);
+  const hereNamed = useMemo(
+    () => (scope.key === 'all' ? null : addNamed(scope.bouts.map(({ timed, sheet }) => namedStats(timed, scoreBout(timed, sheet))))),
+    [scope],
+  );
   const stats = here ?? numbers?.stats;
+  const named = hereNamed ?? numbers?.named;
   return (
     <div className="flex flex-col gap-3">
       <div role="group" aria-label="Counted over" className="flex flex-wrap gap-1 text-small">
@@ -112,6 +119,7 @@ export function NumbersTab({ bout }: { bout: BoutScored }) {
         ))}
       </div>
       {stats ? <BoutNumbers stats={stats} /> : <p className="text-small text-reed">Counting …</p>}
+      {named && <NamedNumbers named={named} />}
       <Suspense fallback={<p className="text-small text-reed">Drawing …</p>}>
         <TransitionFlow key={scope.key} transitions={transitions} onGo={goTo} />
       </Suspense>

@@ -19,7 +19,6 @@ export function useBroughtBout(bout: BoutScored): (read: { file: BoutFile; bout:
     const rules = rulesOf(file, own);
     if (rules) choose(here.bout.id, rules);
     else left.push('Its rules are none of yours, so the bout keeps its own.');
-    if (brought.threats) left.push('What it says of threats has no place here yet.');
     const { clientWords, partnerWords } = here.bout;
     const fields = {
       ...(rules ?? choice),
