@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bookFaults, buildsOn, prerequisiteCircle, restsOn, wordsIn } from './index.ts';
+import {
+  blankPrinciple,
+  bookContradictions,
+  bookFaults,
+  buildsOn,
+  prerequisiteCircle,
+  readingGrade,
+  restsOn,
+  wordsIn,
+  type BookPrinciple,
+} from './index.ts';
 
 const principle = (id: string, prerequisites: string[] = [], more: { cue?: string; drillIds?: string[]; name?: string } = {}) => ({
   id,
@@ -72,5 +82,51 @@ describe('the book', () => {
   it('knows what builds on a principle', () => {
     const all = [principle('a'), principle('b', ['a']), principle('c', ['b'])];
     expect(buildsOn('a', all).map(({ id }) => id)).toEqual(['b']);
+  });
+});
+
+describe('advice for one situation', () => {
+  const under = { where: [{ position: 'mount' as const, role: 'other' as const }] };
+  const says = (id: string, when: string, what: string, more: Partial<BookPrinciple> = {}): BookPrinciple =>
+    blankPrinciple({ id, name: id, ...under, variants: [{ when, do: what, stance: 'taught', spares: [] }], ...more });
+
+  it('is a contradiction where one turns the other round under the same condition, or calls it an error', () => {
+    const found = bookContradictions([
+      says('a', 'they post a hand', 'push the near knee to the mat'),
+      says('b', 'they post the hand', 'pull the near knee to the mat'),
+      says('c', '', 'breathe', { errors: ['Pushing the near knee to the mat'] }),
+    ]);
+    expect(found.map(({ one, other, situation }) => [one, other, situation])).toEqual([
+      ['a', 'b', 'mount, other'],
+      ['a', 'c', 'mount, other'],
+    ]);
+    expect(found[0]!.words).toEqual(['push the near knee to the mat', 'pull the near knee to the mat']);
+  });
+
+  it('is none where the condition, the place or the side is another, or where it is what is ruled out', () => {
+    const a = says('a', 'they post a hand', 'push the near knee to the mat');
+    for (const other of [
+      says('b', 'they sit up tall', 'pull the near knee to the mat'),
+      says('b', 'they post a hand', 'pull the near knee to the mat', { where: [{ position: 'mount', role: 'holder' }] }),
+      says('b', 'they post a hand', 'push the near knee to the mat, do not pull the near knee'),
+      says('b', '', 'breathe', { errors: ['Pushing the head'] }),
+    ])
+      expect(bookContradictions([a, other])).toEqual([]);
+  });
+
+  it('is found by the chance that both count, too, and within one principle', () => {
+    const chance = { where: [], chances: 'lifted while passing' };
+    expect(
+      bookContradictions([says('a', '', 'lift the far hip high', chance), says('b', '', 'lift the far hip low', chance)]),
+    ).toHaveLength(1);
+    expect(bookContradictions([says('a', '', 'lift the far hip high', { errors: ['Lifting the far hip'] })])).toHaveLength(1);
+  });
+});
+
+describe('reading at ease', () => {
+  it('is by the length of sentences and words, as the formula has it', () => {
+    expect(readingGrade('The cat sat on the mat.')).toBeCloseTo(0.39 * 6 + 11.8 - 15.59, 6);
+    expect(readingGrade('Consideration of complicated positional circumstances necessitates deliberation.')!).toBeGreaterThan(20);
+    expect(readingGrade('')).toBeNull();
   });
 });

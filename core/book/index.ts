@@ -1,4 +1,6 @@
 export { bookFaults, prerequisiteCircle } from './bookFaults.ts';
+export { bookContradictions, type Contradiction } from './contradictions.ts';
+export { readingGrade } from './readingAge.ts';
 export { blankDrill, blankPrinciple } from './blankEntries.ts';
 export { buildsOn, restsOn } from './groundwork.ts';
 export {

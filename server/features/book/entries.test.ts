@@ -1,6 +1,15 @@
 import { bookMarkdown, readBookMarkdown } from '@lean-mentor/contract';
-import { blankPrinciple, bookAreas, bookFaults, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
+import {
+  blankPrinciple,
+  bookAreas,
+  bookContradictions,
+  bookFaults,
+  readingGrade,
+  type BookDrill,
+  type BookPrinciple,
+} from '@lean-mentor/core/book';
 import { guessAsked } from '@lean-mentor/core/fixes';
+import { techniqueNamed } from '@lean-mentor/core/techniques';
 import { describe, expect, it } from 'vitest';
 import { aDrill, aNote, bringCritique, bringRequest, clientA } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
@@ -16,6 +25,14 @@ const words = (name: string, more: Partial<BookPrinciple> = {}) =>
   blankPrinciple({ id: house.newId(), name, cue: 'Elbows in.', good: 'Good.', why: 'Why.', ...more });
 const save = (id: string, name: string, more: Partial<BookPrinciple> = {}) =>
   coach.ask('put', `/api/book/principles/${id}`, words(name, more));
+
+/** What a child of eleven reads at ease. */
+const easyGrade = 6;
+/** Drills of the day’s plan and of company, which ask nothing of one part more than of another. */
+const ofTheMind = [
+  ...['Flow with a stop word', 'Lock, lose, settle', 'Last minute round', 'Starts only', 'Nose breathing round', 'Two in a row'],
+  ...['Breathe on top, burst below', 'Three starts with breaks', 'Light on top round', 'Name it round'],
+];
 
 describe('the starter book', () => {
   it('lets a question be about three of its principles at most, and a word of thanks about none', async () => {
@@ -33,15 +50,40 @@ describe('the starter book', () => {
     expect(guessAsked('Thank you for the last one, it was very good!', principles)).toEqual([]);
   });
 
-  it('has at least sixty principles and sixty drills of every area, with cautions, and is sound', async () => {
+  it('has at least 120 principles and 120 drills of every area, with cautions, and is sound', async () => {
     const starter = await readStarterBook();
-    expect(starter.principles.length).toBeGreaterThanOrEqual(60);
-    expect(starter.drills.length).toBeGreaterThanOrEqual(60);
+    expect(starter.principles.length).toBeGreaterThanOrEqual(120);
+    expect(starter.drills.length).toBeGreaterThanOrEqual(120);
     expect(new Set(starter.principles.map(({ area }) => area))).toEqual(new Set(bookAreas));
     for (const { name, cue, good, why, variants } of starter.principles)
       expect([name, cue && good && why && variants.length > 0]).toEqual([name, true]);
     expect(starter.principles.filter(({ rests }) => rests.length > 0).length).toBeGreaterThan(30);
     for (const { name, area, caution } of starter.principles) if (area === 'legs') expect([name, caution]).toEqual([name, 'knee-and-heel']);
+  });
+
+  it('says of each principle where it counts and what it asks of the body, but for what is about the day or the company', async () => {
+    const { principles, drills } = await readStarterBook();
+    const ofTheBody = principles.filter(({ area }) => area !== 'conduct' && area !== 'strategy');
+    for (const { name, where, chances } of ofTheBody) expect([name, where.length > 0 || chances !== '']).toEqual([name, true]);
+    const silent = ofTheBody.filter(({ loads, caution }) => loads.doer.length + loads.partner.length === 0 && caution === 'general');
+    expect(silent.map(({ name }) => name)).toEqual([]);
+    for (const { name, loads, caution } of drills)
+      expect([name, loads.doer.length + loads.partner.length > 0 || caution !== 'general' || ofTheMind.includes(name)]).toEqual([
+        name,
+        true,
+      ]);
+    for (const { techniques } of principles)
+      for (const technique of techniques) expect([technique, techniqueNamed(technique) !== null]).toEqual([technique, true]);
+  });
+
+  it('advises nothing and its opposite for one situation, and reads at ease', async () => {
+    const principles = (await readStarterBook()).principles.map((one) => blankPrinciple({ ...one, id: one.name }));
+    expect(bookContradictions(principles)).toEqual([]);
+    for (const { name, good, why, variants, errors } of principles) {
+      const ways = variants.map((one) => `${one.when ? `If ${one.when}: ` : ''}${one.do}.`);
+      const grade = readingGrade([good, why, ...ways, ...errors.map((error) => `${error}.`)].join(' '))!;
+      expect([name, grade <= easyGrade]).toEqual([name, true]);
+    }
   });
 
   it('is put into a new house once; what is taken out of it stays out until it is asked for', async () => {
@@ -63,6 +105,21 @@ describe('the starter book', () => {
     expect((await book()).principles.find(({ id }) => id === named.id)).toMatchObject({ cue: '' });
     await coach.ask('post', '/api/book/starter');
     expect((await book()).principles.find(({ id }) => id === named.id)).toMatchObject({ cue: 'Chest glued first, then the feet.' });
+  });
+
+  it('says of entries that are there already what they ask of the body, and leaves what the coach said of it', async () => {
+    const named = (await book()).principles.filter(({ name }) => ['Inside space first', 'Square up to the passer'].includes(name));
+    const own = { doer: [{ part: 'jaw', side: null, burdens: ['pressed'] }], partner: [] };
+    for (const [i, { id, name: _name, notes: _notes, ...entry }] of named.entries())
+      await house.db.principles.update(
+        { entry: { ...entry, cue: 'Mine.', loads: i === 0 ? { doer: [], partner: [] } : own } as never },
+        { where: { id } },
+      );
+    await coach.ask('post', '/api/book/starter');
+    const after = (await book()).principles.filter(({ id }) => named.some((one) => one.id === id));
+    expect(after.map(({ cue }) => cue)).toEqual(['Mine.', 'Mine.']);
+    expect(after[0]!.loads.doer.map(({ part }) => part)).toEqual(['hip', 'knee']);
+    expect(after[1]!.loads).toEqual(own);
   });
 
   it('goes out as Markdown and comes in again without a change', async () => {

@@ -146,7 +146,10 @@ export async function importBook(house: House, file: BookFile): Promise<Response
   });
 }
 
-/** Adds what the book lacks of the starter book. A principle that has nothing but a name gets what the starter book says of it. */
+/**
+ * Adds what the book lacks of the starter book. A principle that has nothing but a name gets what the starter book says of it, and every
+ * entry of its name what it asks of the body, where it says nothing of that yet.
+ */
 export async function addStarterBook(house: House): Promise<ResponseOf<typeof contract.addStarterBook>> {
   const starter = await readStarterBook();
   const [principles, drills] = await Promise.all([findPrinciples(house), findDrills(house)]);
@@ -159,8 +162,26 @@ export async function addStarterBook(house: House): Promise<ResponseOf<typeof co
     drills: starter.drills.filter((one) => !known.has(name(one.name))),
   };
   const { added, changed } = await importBook(house, lacking);
+  await sayLoads(house, starter);
   return { added: added + changed };
 }
+
+/** Entries that were put in before the book said what they ask of the body get it said; the rest of them stays the coach’s. */
+const sayLoads = (house: House, starter: BookFile): Promise<void> =>
+  changingBook(house, async ({ principles, drills }, transaction) => {
+    const saying = <T extends Pick<BookDrill, 'name' | 'loads'>>(
+      own: readonly T[],
+      given: readonly Pick<BookDrill, 'name' | 'loads'>[],
+    ): T[] =>
+      own.flatMap((one) => {
+        const said = given.find(({ name }) => name.toLocaleLowerCase() === one.name.trim().toLocaleLowerCase());
+        const asksNothing = ({ doer, partner }: BookDrill['loads']): boolean => doer.length + partner.length === 0;
+        return said && asksNothing(one.loads) && !asksNothing(said.loads) ? [{ ...one, loads: said.loads }] : [];
+      });
+    const [ofPrinciples, ofDrills] = [saying(principles, starter.principles), saying(drills, starter.drills)];
+    if (ofPrinciples.length > 0) await putPrinciples(house, ofPrinciples, transaction);
+    if (ofDrills.length > 0) await putDrills(house, ofDrills, transaction);
+  });
 
 /** Puts the starter book into a house that has never had it; what the coach takes out of it later stays out. */
 export async function putStarterBookOnce(house: House): Promise<void> {
