@@ -144,14 +144,16 @@ export function frameEventOf(event: CodedEvent): FrameEvent | null {
 
 export const frameEventsOf = (events: readonly CodedEvent[]): FrameEvent[] => events.map(frameEventOf).filter((event) => event !== null);
 
-/** Threats as the score reads them: one that goes on ends with the bout. */
+/** Threats as the score reads them: one that goes on ends with the bout, and none is tight before it is on or after it is over. */
 export const frameThreatsOf = (threats: readonly CodedThreat[], bout: Pick<Bout, 'toFrame'>): FrameThreat[] =>
-  threats.map(({ athlete, name, fromFrame, lockedFrame, toFrame, ended, tradedFor }) => ({
-    ...{ athlete, name: name || 'attack', fromFrame, ended },
-    toFrame: Math.max(fromFrame + 1, toFrame ?? bout.toFrame),
-    ...(lockedFrame !== null && { lockedFrame }),
-    ...(tradedFor && { tradedFor }),
-  }));
+  threats.map(({ athlete, name, fromFrame, lockedFrame, toFrame: ends, ended, tradedFor }) => {
+    const toFrame = Math.max(fromFrame + 1, ends ?? bout.toFrame);
+    return {
+      ...{ athlete, name: name || 'attack', fromFrame, toFrame, ended },
+      ...(lockedFrame !== null && { lockedFrame: Math.min(Math.max(lockedFrame, fromFrame), toFrame) }),
+      ...(tradedFor && { tradedFor }),
+    };
+  });
 
 /** The fields of a coded event for something that happened. */
 export function codedFieldsOf(event: FrameEvent): Omit<CodedEvent, 'id' | 'footageId' | 'codingId'> {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { limitsOf } from '../care/index.ts';
-import { blankDrill, blankPrinciple, type BookPrinciple } from '../book/index.ts';
+import { blankDrill, blankPrinciple, sparedOf, type BookPrinciple } from '../book/index.ts';
 import { ruleSheets } from '../scoring/index.ts';
 import { exposureMinutes } from './exposure.ts';
-import { fixWarnings, type WarningInput } from './fixWarnings.ts';
+import { fixWarnings, guardedKinds, type WarningInput } from './fixWarnings.ts';
 import { ladderOf, orderAgreement } from './ladder.ts';
 import type { RankedFix } from './rankFixes.ts';
 import { guessAsked } from './guessAsked.ts';
@@ -122,6 +122,47 @@ describe('warnings', () => {
     expect(fixWarnings(input({ fixes: heel, client }))[0]!.words).toBe(
       '“Hide the heel”: it asks something of left knee, and Teo says: “Left knee”.',
     );
+  });
+
+  it('say what a drill, a technique or a way of a “general” principle asks, and whose body it is', () => {
+    const across = blankDrill({
+      id: 'd',
+      name: 'Drive across',
+      loads: { doer: [{ part: 'knee', side: null, burdens: ['pressed'] }], partner: [] },
+    });
+    const plain = principle({ name: 'Low wall', caution: 'general', techniques: [], drillIds: ['d'] });
+    const spared = (hurts: string[], request?: { hurtsToday: string; partnerHurts: string }) => ({
+      ...{ level: 5, age: 30 },
+      ...sparedOf({ name: 'Ilse', hurts, limits: [] }, request),
+    });
+    const warned = (client: WarningInput['client'], fixes = [plain]) => fixWarnings(input({ fixes, drills: [across], client }));
+    // A repaired knee, and a drill that drives a knee across it, of the class that was no warning before.
+    expect(warned(spared(['Left knee repaired']))).toMatchObject([
+      { kind: 'sparing', words: 'Not for Ilse as it stands: the drill “Drive across”.' },
+    ]);
+    expect(warned(spared(['Left hip replaced']))).toEqual([]);
+    const choke = principle({ name: 'Arm in', caution: 'general', techniques: ['kimura'] });
+    expect(warned(spared([], { hurtsToday: '', partnerHurts: 'Right shoulder just out of the sling' }), [choke])[0]).toMatchObject({
+      kind: 'hurt',
+      words: '“Arm in”: it asks something of right shoulder, and the partner says: “Right shoulder just out of the sling”.',
+    });
+    expect(warned(spared([], { hurtsToday: 'wrist sprained', partnerHurts: '' }), [choke])[0]).toMatchObject({ kind: 'hurt' });
+    const both = { ...choke, variants: [{ when: '', do: 'underhook instead', stance: 'taught' as const, spares: ['hand' as const] }] };
+    expect(warned(spared([], { hurtsToday: 'wrist sprained', partnerHurts: '' }), [both])[0]).toMatchObject({
+      kind: 'sparing',
+      offers: ['underhook instead (spares: hand)'],
+    });
+  });
+
+  it('ask for a clinician first, and take no reason for it', () => {
+    const client = { level: 5, age: 30, ...sparedOf({ name: 'Odalys', hurts: ['Pregnant, week nine'], limits: [] }) };
+    const [warning] = fixWarnings(input({ client }));
+    expect(warning).toMatchObject({
+      kind: 'clinician',
+      principleId: null,
+      words: expect.stringContaining('ask a clinician before the mat'),
+    });
+    expect(guardedKinds).not.toContain('clinician');
   });
 
   it('offer another way in where a fix was given three times without change', () => {

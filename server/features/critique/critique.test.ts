@@ -1,3 +1,4 @@
+import { limitsOf } from '@lean-mentor/core/care';
 import { moment, momentsOf, paragraph, scoredBy, type Block } from '@lean-mentor/core/critique';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { CritiqueHouse, docOf, fixOf } from '../../testing/critiqueHouse.ts';
@@ -183,6 +184,32 @@ describe('a written critique', () => {
     ({ requestId: at.requestId } = await bringRequest(at.house, clientA, 'waiting'));
     await at.write(docOf(paragraph('x')));
     expect((await at.send()).body.code).toBe('footage-not-ready');
+  });
+});
+
+describe('a critique to somebody who has to ask a clinician first', () => {
+  const say = (hurts: string[], limits: object[] = []) =>
+    at.house.db.clients.update({ hurts, limits: limits as never }, { where: { id: clientA } });
+  afterAll(() => say([]));
+  const words = 'With numbness or tingling: ask a clinician before the mat.';
+
+  it('is drafted with that first, and is not sent without it, whatever the coach says on the ladder', async () => {
+    await say(['Left hand goes numb']);
+    const { doc } = (await at.coach.ask('post', `/api/requests/${at.requestId}/critique/draft`)).body;
+    expect(doc.content[0]).toEqual({ type: 'caution', content: [paragraph(words)] });
+    const refused = await at.sendDoc(fixOf(at.noteIds[0]!));
+    expect([refused.status, refused.body.message]).toEqual([
+      400,
+      `A caution has to say: “${words}” Put it in, or write down on the client’s page what the clinician said.`,
+    ]);
+    const caution: Block = { type: 'caution', content: [paragraph(words)] };
+    expect((await at.sendDoc(caution, fixOf(at.noteIds[0]!))).status).toBe(200);
+  });
+
+  it('goes out without it once the clinician’s word is written down', async () => {
+    const [asked] = limitsOf(['Left hand goes numb'], []);
+    await say(['Left hand goes numb'], [{ ...asked, cleared: 'Seen on 2 May, may train.' }]);
+    expect((await at.sendDoc(fixOf(at.noteIds[0]!))).status).toBe(200);
   });
 });
 

@@ -1,4 +1,4 @@
-import type { CodedCut, CodedEvent, Coding, DeskChange } from '@lean-mentor/core/desk';
+import type { CodedCut, CodedEvent, CodedThreat, Coding, DeskChange } from '@lean-mentor/core/desk';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { frameTableKey } from '../../storage/index.ts';
 import { bringRequest, clientA } from '../../testing/people.ts';
@@ -70,6 +70,52 @@ async function coding(by: 'coach' | 'assistant', state: Coding['state']) {
   const cuts = [cut(10, 'standing', null), cut(40, 'half-guard', 'client')];
   return { own, cuts, event, changes: [made('coding', own), ...cuts.map((one) => made('cut', one)), made('event', event)] };
 }
+
+describe('an attack', () => {
+  const attack = (codingId: string, more: Partial<CodedThreat> = {}): CodedThreat => ({
+    ...{
+      id: house.newId(),
+      footageId,
+      codingId,
+      athlete: 'partner',
+      name: 'Kimura',
+      fromFrame: 45,
+      lockedFrame: 50,
+      toFrame: null,
+      ended: 'escape',
+    },
+    ...more,
+  });
+
+  it('of the accepted coding is the bout’s, up to its end while it goes on, and is counted by its name', async () => {
+    const { changes, own } = await coding('coach', 'accepted');
+    const on = attack(own.id);
+    await save(coach, ...changes, made('threat', on));
+    expect((await bout()).threats).toEqual([
+      { athlete: 'partner', name: 'Kimura', fromFrame: 45, lockedFrame: 50, toFrame: 90, ended: 'escape' },
+    ]);
+    const ends = {
+      changeId: house.newId(),
+      entity: 'threat',
+      id: on.id,
+      before: { toFrame: null },
+      after: { toFrame: 60 },
+    } as unknown as DeskChange;
+    await save(coach, ends);
+    expect((await bout()).threats).toMatchObject([{ toFrame: 60 }]);
+    expect((await coach.ask('get', '/api/technique-names')).body.uses).toMatchObject({ Kimura: expect.any(Number) });
+  });
+
+  it('is refused in a coding of somebody else, and where it ends before it begins', async () => {
+    const { changes, own } = await coding('coach', 'accepted');
+    await save(coach, ...changes);
+    const refusals = async (who: Visitor, threat: CodedThreat) =>
+      ((await save(who, made('threat', threat))).body.refused as unknown[]).length;
+    expect(await refusals(assistant, attack(own.id))).toBe(1);
+    expect(await refusals(coach, attack(own.id, { toFrame: 40 }))).toBe(1);
+    expect(await refusals(coach, attack(own.id))).toBe(0);
+  });
+});
 
 describe('a coding', () => {
   it('that is accepted is the bout’s, in frames and in the footage’s own seconds', async () => {

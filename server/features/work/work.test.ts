@@ -125,6 +125,17 @@ describe('work that is given', () => {
     expect((await house.db.work.findByPk(workId))!.get('care')).toBe('The physiotherapist asked for it.');
   });
 
+  it('is not given at all while a clinician has to be asked first, whatever the reason', async () => {
+    const before = (await house.db.clients.findByPk(clientA))!.get('hurts');
+    await house.db.clients.update({ hurts: ['Concussion in May'] }, { where: { id: clientA } });
+    const refused = await give(aDrill, { care: 'It is only three minutes.' });
+    expect([refused.status, refused.body.message]).toEqual([
+      400,
+      'Ada Moor says: “Concussion in May”. With a knock to the head: ask a clinician before the mat.',
+    ]);
+    await house.db.clients.update({ hurts: before as string[] }, { where: { id: clientA } });
+  });
+
   it('changes for who knew it as it is; what makes its tests comparable stays once it was done', async () => {
     const { workId } = await give(aRound);
     const minutes = (test: number): WorkTerms =>
