@@ -1,4 +1,5 @@
 import type { SentScore } from '@lean-mentor/core/critique';
+import { mostForkOptions } from '@lean-mentor/core/desk';
 import { mostFixes } from '@lean-mentor/core/fixes';
 import { decisionWords, type Decision } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
@@ -72,6 +73,16 @@ export type SentFootage = z.infer<typeof sentFootage>;
 export const shownFootage = sentFootage.pick({ id: true, state: true, width: true, height: true });
 export type ShownFootage = z.infer<typeof shownFootage>;
 
+export const forkChoice = z.object({
+  choice: z
+    .int()
+    .min(0)
+    .max(mostForkOptions - 1),
+  by: z.string(),
+  at: instant,
+});
+export type ForkChoice = z.infer<typeof forkChoice>;
+
 export const critique = z.object({
   id,
   requestId: id,
@@ -92,6 +103,8 @@ export const critique = z.object({
   readAt: instant.nullable(),
   /** When each fix was ticked as understood, by fix. */
   understood: z.record(z.string(), instant),
+  /** What the client chose at a fork, by its note, before they saw what happened. */
+  forkChoices: z.record(z.string(), forkChoice),
   questions: z.array(question),
   /** Opens this critique for those who may see it: /c/CODE */
   code: z.string(),
@@ -253,4 +266,17 @@ export const getChapters = operation({
   summary: 'Chapters of a footage as WebVTT: its positions, and the moments of the critique.',
   params: byCritique.extend({ footageId: id }),
   stream: 'text/vtt',
+});
+
+export const chooseAtFork = operation({
+  name: 'chooseAtFork',
+  room: 'critique',
+  method: 'put',
+  path: '/api/critiques/:critiqueId/forks/:noteId',
+  access: ['client', 'guardian'],
+  about: ['critique'],
+  summary: 'What the client would have done at a fork, before they see what happened. The first choice stays.',
+  params: byCritique.extend({ noteId: id }),
+  body: z.object({ choice: forkChoice.shape.choice }),
+  response: forkChoice,
 });

@@ -29,6 +29,8 @@ import {
   type Measure,
   type Note,
   type Principle,
+  mostForkOptions,
+  type Fork,
 } from '@lean-mentor/core/desk';
 import { z } from 'zod';
 import { limit } from './care.ts';
@@ -53,6 +55,16 @@ export const mark = z.object({
   toFrame: frame.nullable().default(null),
   state: z.enum(['open', 'noted', 'let-go']),
 });
+/** The decision before a note: when it opened, when it could be taken last, when somebody acted, and the ways, the coach's first first. */
+const fork = sameAs<Fork>()(
+  z.object({
+    opensFrame: frame,
+    lastFrame: frame,
+    actedFrame: frame.nullable(),
+    options: z.array(z.object({ do: z.string().trim().max(200), taken: z.boolean() })).max(mostForkOptions),
+  }),
+);
+
 export const note = z.object({
   ...ofFootage,
   fromFrame: frame,
@@ -72,6 +84,7 @@ export const note = z.object({
   clipId: id.nullable().default(null),
   comparisonId: id.nullable().default(null),
   markId: id.nullable(),
+  fork: fork.nullable().default(null),
 });
 export const drawing = z.object({
   ...ofFootage,
@@ -281,6 +294,7 @@ export const getClientNotes = operation({
       note.pick({ id: true, footageId: true, fromFrame: true, toFrame: true, kind: true, what: true, principleId: true }).extend({
         requestId: id,
         sentAt: instant,
+        fork: fork.nullable(),
         fix: z.object({ critiqueId: id, position: z.int(), sentAt: instant }).nullable(),
       }),
     ),

@@ -170,6 +170,9 @@ export const getClientBouts = operation({
         requestId: id,
         footageId: id,
         fromFrame: z.int(),
+        toFrame: z.int(),
+        /** The first frame of each of its spans. */
+        spanFrames: z.array(z.int()),
         sentAt: instant,
         ruleSheet: z.enum(ruleSheetNames),
         sheetId: id.nullable(),

@@ -47,12 +47,12 @@ const linesOf = (words: string): string[] =>
     .map((line) => line.trim())
     .filter(Boolean);
 
-/** What is to be spared of a client with a request of theirs: what hurts for longer, what hurts today, and what hurts the partner. */
+/** By their first name, what is to be spared of a client with a request of theirs: what hurts for longer, what hurts today, and what hurts the partner. */
 export const sparedOf = (
   { name, hurts, limits }: { name: string; hurts: readonly string[]; limits: readonly Limit[] },
   request?: { hurtsToday: string; partnerHurts: string },
 ): Spared => ({
-  name,
+  name: name.split(' ')[0]!,
   limits: limitsOf([...hurts, ...linesOf(request?.hurtsToday ?? '')], limits),
   partnerLimits: limitsOf(linesOf(request?.partnerHurts ?? ''), []),
 });

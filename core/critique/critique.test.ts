@@ -42,6 +42,7 @@ const shown = (noteId: string, what: string, more: object = {}) => ({
   instead: [],
   clock: '0:10',
   clipId: null,
+  asks: false,
   pair: null,
   ...more,
 });

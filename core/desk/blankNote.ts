@@ -18,5 +18,6 @@ export const blankNote = (given: Pick<Note, 'id' | 'footageId' | 'fromFrame'> & 
   clipId: null,
   comparisonId: null,
   markId: null,
+  fork: null,
   ...given,
 });

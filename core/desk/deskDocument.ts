@@ -1,5 +1,6 @@
 import type { CodedCut, CodedEvent, CodedOverride, CodedThreat, Coding } from './coding.ts';
 import type { DeskTake } from './deskTake.ts';
+import type { Fork } from './fork.ts';
 import type { Drawing } from './drawing.ts';
 import type { Measure } from './measure/measure.ts';
 
@@ -51,6 +52,8 @@ export interface Note {
   comparisonId: string | null;
   /** The mark this note grew from. */
   markId: string | null;
+  /** The decision before it. */
+  fork: Fork | null;
 }
 
 /** A stretch of footage that was watched without a break. Both looks together tell how far the work has come. */

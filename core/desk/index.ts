@@ -17,3 +17,15 @@ export { pannedBy, pinched, wholePicture, zoomedAt, type StageView } from './sta
 export { thingWords } from './thingWords.ts';
 export { thinStroke } from './thinStroke.ts';
 export * from './coding.ts';
+export {
+  forkFacts,
+  forkFault,
+  forkFrom,
+  forksTaken,
+  forksTakenText,
+  forkText,
+  isForkTaken,
+  mostForkOptions,
+  type Fork,
+  type ForkSeen,
+} from './fork.ts';

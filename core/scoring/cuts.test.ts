@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { bringEdge, cutsOfSpans, describeAt, mergeCut, moveCut, putPosition, spansOfCuts, splitAt, type Cut, type CutEdit } from './cuts.ts';
+import {
+  bringEdge,
+  cutsOfSpans,
+  describeAt,
+  mergeCut,
+  moveCut,
+  putPosition,
+  spansOfCuts,
+  splitAt,
+  type Cut,
+  type CutEdit,
+} from './cuts.ts';
 import { positionCodes, tilingFault } from '../positions/index.ts';
 import { pick, seeded } from './testing/random.ts';
 

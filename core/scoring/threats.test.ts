@@ -31,7 +31,13 @@ describe('a threat', () => {
     expect(facts(round([kimura()]))[0]).toMatchObject({ name: 'Kimura', dangerSeconds: 5, lateTap: false });
     const { lockedAt: _never, ...loose } = kimura();
     expect(facts(round([loose]))[0]!.dangerSeconds).toBe(0);
-    const stopped = round([kimura()], [{ kind: 'stoppage', at: 16 }, { kind: 'restart', at: 18 }]);
+    const stopped = round(
+      [kimura()],
+      [
+        { kind: 'stoppage', at: 16 },
+        { kind: 'restart', at: 18 },
+      ],
+    );
     expect(facts(stopped)[0]!.dangerSeconds).toBe(3);
   });
 
@@ -151,7 +157,10 @@ describe('patterns by name', () => {
   });
 
   it('keep the one without a name where several names make it up', () => {
-    const other = { ...once, events: once.events.map((event) => (event.kind === 'attempt' && event.at === 16 ? { ...event, name: 'triangle' } : event)) };
+    const other = {
+      ...once,
+      events: once.events.map((event) => (event.kind === 'attempt' && event.at === 16 ? { ...event, name: 'triangle' } : event)),
+    };
     const found = findPatterns([once, once, once, other].map((bout) => happeningsOf(bout)));
     const passes = found.filter(({ then, first }) => then.kind === 'pass' && first.kind === 'attempt finish');
     expect(passes.map(({ first, support }) => [first.name, support])).toEqual([

@@ -128,7 +128,18 @@ async function importRequest(house: House, wanted: Wanted, coachName: string, fo
     const [sentAt, readAt] = [new Date(critique.sentAt), critique.readAt ? new Date(critique.readAt) : null];
     const { id: critiqueId, doc } = critique;
     const code = shortCodeOf(critiqueId);
-    await putCritique(house, { id: critiqueId, requestId, doc, revision: 1, version: 1, sentAt, readAt, understood: {}, code });
+    await putCritique(house, {
+      id: critiqueId,
+      requestId,
+      doc,
+      revision: 1,
+      version: 1,
+      sentAt,
+      readAt,
+      understood: {},
+      forkChoices: {},
+      code,
+    });
     const said = sentTakes(document, wanted.recordings, doc).flatMap(({ captions }) => captions.map((caption) => caption.words));
     const words = [...doc.content.map(blockText), ...said].join('\n');
     await indexWords(house, { id: critiqueId, entry: 'critique', requestId, words, at: sentAt });

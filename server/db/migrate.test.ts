@@ -79,6 +79,7 @@ describe('migrations', () => {
       '029-work',
       '030-limits',
       '031-threats',
+      '032-forks',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

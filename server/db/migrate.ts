@@ -29,6 +29,7 @@ import * as money from './migrations/026-money.ts';
 import * as letterWords from './migrations/027-letter-words.ts';
 import * as handOvers from './migrations/028-hand-overs.ts';
 import * as limits from './migrations/030-limits.ts';
+import * as forks from './migrations/032-forks.ts';
 import * as threats from './migrations/031-threats.ts';
 import * as work from './migrations/029-work.ts';
 import { changesSchema, isDone } from './statementDone.ts';
@@ -71,6 +72,7 @@ export const migrations: readonly Migration[] = [
   { name: '029-work', statements: work.statements },
   { name: '030-limits', statements: limits.statements },
   { name: '031-threats', statements: threats.statements },
+  { name: '032-forks', statements: forks.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

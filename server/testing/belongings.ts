@@ -201,6 +201,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     sentAt: now,
     readAt: null,
     understood: {},
+    forkChoices: {},
     code,
   });
   const sent = { note: notes[1]!, drawings: [], atSeconds: 0.1, clipFromSeconds: 0, clipToSeconds: 0.4 };
@@ -239,6 +240,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     sentAt: null,
     readAt: null,
     understood: {},
+    forkChoices: {},
     code: null,
   });
 

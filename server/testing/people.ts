@@ -142,7 +142,18 @@ export async function bringCritique(
       })),
     ],
   };
-  await putCritique(house, { id, requestId, doc, revision: 1, version: 1, sentAt, readAt: null, understood: {}, code: shortCodeOf(id) });
+  await putCritique(house, {
+    id,
+    requestId,
+    doc,
+    revision: 1,
+    version: 1,
+    sentAt,
+    readAt: null,
+    understood: {},
+    forkChoices: {},
+    code: shortCodeOf(id),
+  });
   const sent = fixes.map((fix, i) => ({ position: i + 1, ...fix }));
   await addVersion(house, {
     critiqueId: id,

@@ -34,8 +34,8 @@ function rightMomentOf({ document, tables, elsewhere }: DraftFacts, pairId: stri
 }
 
 function momentOf(facts: DraftFacts, note: RequestNote): DraftMoment {
-  const { what, instead, clipId, pairId } = facts.document.notes[note.id]!;
-  return { noteId: note.id, what, instead, clock: clockOf(facts, note), clipId, pair: rightMomentOf(facts, pairId) };
+  const { what, instead, clipId, pairId, fork } = facts.document.notes[note.id]!;
+  return { noteId: note.id, what, instead, clock: clockOf(facts, note), clipId, asks: fork !== null, pair: rightMomentOf(facts, pairId) };
 }
 
 /** What a clinician is to be asked about before the mat, as it stands in a critique. */

@@ -43,6 +43,8 @@ export const critiqueHandlers: Handlers<typeof rooms.critique> = {
 
   markCritiqueRead: (house, { account, params }) => reading.markCritiqueRead(house, account, params.critiqueId),
 
+  chooseAtFork: (house, { account, params, body }) => reading.chooseAtFork(house, account, params.critiqueId, params.noteId, body.choice),
+
   markUnderstood: async (house, { account, params, body }) => {
     await reading.markUnderstood(house, account, params.critiqueId, params.fixId, body.understood);
     return { done: true } as const;

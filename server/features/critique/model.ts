@@ -1,3 +1,4 @@
+import type { ForkChoice } from '@lean-mentor/contract';
 import type { AnswerTake, Bout, CritiqueExport, Question, SentFix, SentMoment, SentTake } from '@lean-mentor/contract';
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
 import type { TakeStretch } from '@lean-mentor/core/desk';
@@ -20,6 +21,7 @@ export interface CritiqueRow {
   readAt: Date | null;
   /** By fix. */
   understood: Record<string, string>;
+  forkChoices: Record<string, ForkChoice>;
   code: string | null;
 }
 
@@ -125,6 +127,7 @@ export const critiqueTables = (sequelize: Sequelize) => ({
     sentAt: instantColumn,
     readAt: instantColumn,
     understood: DataTypes.JSON,
+    forkChoices: DataTypes.JSON,
     code: DataTypes.STRING,
   }),
   critiqueVersions: defineTable<VersionRow>(sequelize, 'critique_versions', {

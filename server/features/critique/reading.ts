@@ -1,5 +1,5 @@
 import type * as contract from '@lean-mentor/contract';
-import type { Account, Critique, CritiqueGlance, Request, ResponseOf, SentTake } from '@lean-mentor/contract';
+import type { Account, Critique, CritiqueGlance, ForkChoice, Request, ResponseOf, SentTake } from '@lean-mentor/contract';
 import { clipsOf } from '@lean-mentor/core/critique';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
@@ -131,6 +131,26 @@ export async function markUnderstood(
     const { [fixId]: before, ...others } = row.understood;
     const now = { [fixId]: before ?? house.now().toISOString() };
     await changeCritique(house, critiqueId, { understood: understood ? { ...others, ...now } : others }, transaction);
+  });
+}
+
+/** Keeps what a client would have done at a fork. The first choice stays: after it they have seen what happened. */
+export async function chooseAtFork(
+  house: House,
+  account: Account,
+  critiqueId: string,
+  noteId: string,
+  choice: number,
+): Promise<ForkChoice> {
+  const { moments, requestId } = await getCritique(house, account, critiqueId);
+  const moment = moments.find(({ note }) => note.id === noteId);
+  if (!moment?.note.fork?.options[choice]) throw new ContractError('not-found');
+  return house.db.sequelize.transaction(async (transaction) => {
+    await lockRequest(house, requestId, transaction);
+    const row = (await findCritiqueRow(house, critiqueId, transaction))!;
+    const chosen = row.forkChoices[noteId] ?? { choice, by: account.name, at: house.now().toISOString() };
+    await changeCritique(house, critiqueId, { forkChoices: { ...row.forkChoices, [noteId]: chosen } }, transaction);
+    return chosen;
   });
 }
 

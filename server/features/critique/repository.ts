@@ -236,6 +236,7 @@ export function critiqueOf(
     sentAt: sent.sentAt.toISOString(),
     readAt: row.readAt?.toISOString() ?? null,
     understood: row.understood,
+    forkChoices: row.forkChoices,
     code: row.code ?? '',
     footages: [...request.footages, ...otherFootages].map(({ id, state, seconds, width, height, bouts }, i) => ({
       id,

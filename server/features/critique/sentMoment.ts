@@ -1,10 +1,16 @@
 import type { SentFix, SentMoment } from '@lean-mentor/contract';
 import { fixBlocks, momentsOf, type CritiqueDoc } from '@lean-mentor/core/critique';
-import { deskOfFootage, drawingsAtFrame, type DeskDocument } from '@lean-mentor/core/desk';
+import { deskOfFootage, drawingsAtFrame, type DeskDocument, type Drawing } from '@lean-mentor/core/desk';
 import { secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 
 /** A clip plays this long before and after its moment, in seconds. */
 export const clipReach = 2;
+
+/** Drawings that are alive on one of these frames, each once. */
+const drawingsSeen = (drawings: readonly Drawing[], frames: readonly number[]): Drawing[] => {
+  const alive = new Set(frames.flatMap((frame) => drawingsAtFrame(drawings, frame)));
+  return drawings.filter((drawing) => alive.has(drawing));
+};
 
 /**
  * A note as it is sent: its own frame, the drawings alive on it, and the clip around it. `tables`: frame times by footage.
@@ -15,13 +21,15 @@ export function sentMomentOf(document: DeskDocument, noteId: string, tables: Rea
   const table = note && tables.get(note.footageId);
   if (!note || !table) return null;
   const { drawings } = deskOfFootage(document, note.footageId);
+  const { fork } = note;
   const atSeconds = secondsOfFrame(table, note.fromFrame);
   const endSeconds = note.toFrame === null ? atSeconds : secondsOfFrame(table, note.toFrame);
   return {
     note,
-    drawings: drawingsAtFrame(Object.values(drawings), note.fromFrame),
+    drawings: drawingsSeen(Object.values(drawings), [note.fromFrame, ...(fork ? [fork.opensFrame] : [])]),
     atSeconds,
-    clipFromSeconds: Math.max(table.times[0]!, atSeconds - clipReach),
+    // A fork is seen from before it opens.
+    clipFromSeconds: Math.max(table.times[0]!, (fork ? secondsOfFrame(table, fork.opensFrame) : atSeconds) - clipReach),
     clipToSeconds: Math.min(table.endSeconds, endSeconds + clipReach),
   };
 }

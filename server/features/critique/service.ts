@@ -93,6 +93,7 @@ async function keepDoc(
       sentAt: null,
       readAt: null,
       understood: {},
+      forkChoices: {},
       code: null,
     };
     if (row) await changeCritique(house, row.id, { doc, revision: revision + 1 }, transaction);

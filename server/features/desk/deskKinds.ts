@@ -8,6 +8,7 @@ import {
   boutHere,
   compared,
   fixed,
+  forkOfNote,
   framesWithin,
   gone,
   isAssistant,
@@ -62,6 +63,7 @@ export const deskKinds: Readonly<Record<DeskEntity, ServedKind>> = {
     mayEdit: [
       fixed('footageId'),
       framesWithin,
+      forkOfNote,
       markOfThisDesk,
       names('principleId', gone('principle'), named('principle')),
       names('pairId', 'The other note of this pair is not one of this client.', named('note-of-client')),

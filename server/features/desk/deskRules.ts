@@ -1,5 +1,6 @@
 import type { Account } from '@lean-mentor/contract';
 import {
+  forkFault,
   linkedThings,
   linksFault,
   type Coding,
@@ -66,6 +67,14 @@ export const framesWithin: Rule = (edit) => {
   if (from >= most) return `Frame ${from} is beyond the end: ${footage.fileName} has ${most} frames.`;
   if (to !== null && to > most) return `Frame ${to} is beyond the end: ${footage.fileName} has ${most} frames.`;
   return to !== null && to <= from ? `A range from frame ${from} to ${to} is none.` : null;
+};
+
+/** A fork runs forward, and opens before what it is about. */
+export const forkOfNote: Rule = (edit) => {
+  const { change, whole } = edit;
+  const fork = whole['fork'] as Note['fork'] | undefined;
+  if (change.after === null || !fork || !['fork', 'fromFrame'].some((field) => sets(edit, field))) return null;
+  return forkFault(fork, whole as unknown as Note);
 };
 
 /** Something that is named is there and may be named; null names nothing. */

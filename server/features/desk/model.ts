@@ -58,6 +58,7 @@ export const deskTables = (sequelize: Sequelize) => ({
     clipId: DataTypes.UUID,
     comparisonId: DataTypes.UUID,
     markId: DataTypes.UUID,
+    fork: DataTypes.JSON,
   }),
   drawings: defineTable<DrawingRow>(sequelize, 'drawings', {
     id: key(),

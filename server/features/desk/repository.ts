@@ -1,6 +1,7 @@
+import type { ForkChoice } from '@lean-mentor/contract';
 import type { DeskChange, Note } from '@lean-mentor/core/desk';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
-import { jsonOf, plainAll } from '../../db/table.ts';
+import { jsonOf, plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
 import type { DeskChangeRow } from './model.ts';
 
@@ -109,6 +110,7 @@ export interface ClientNote {
   kind: Note['kind'];
   what: string;
   principleId: string | null;
+  fork: Note['fork'] | string;
   sentAt: Date;
   critiqueId: string | null;
   critiqueSentAt: Date | null;
@@ -120,7 +122,7 @@ export interface ClientNote {
 export const findClientNotes = ({ db }: House, clientId: string, most: number): Promise<ClientNote[]> =>
   db.sequelize.query<ClientNote>(
     `SELECT n.id, n.request_id AS requestId, n.footage_id AS footageId, n.from_frame AS fromFrame, n.to_frame AS toFrame, n.kind, n.what,
-       n.principle_id AS principleId, r.sent_at AS sentAt, c.id AS critiqueId, c.sent_at AS critiqueSentAt,
+       n.principle_id AS principleId, n.fork, r.sent_at AS sentAt, c.id AS critiqueId, c.sent_at AS critiqueSentAt,
        (SELECT MIN(s.position) FROM sent_fixes s WHERE s.critique_id = c.id AND JSON_CONTAINS(s.note_ids, JSON_QUOTE(CAST(n.id AS CHAR)))) AS position
      FROM requests r JOIN notes n ON n.request_id = r.id LEFT JOIN critiques c ON c.request_id = r.id AND c.sent_at IS NOT NULL
      WHERE r.client_id = :clientId AND r.state <> 'guardian' ORDER BY r.sent_at DESC, n.from_frame LIMIT :most`,
@@ -134,6 +136,12 @@ export const findClientAnswers = ({ db }: House, requestId: string): Promise<{ n
      WHERE c.request_id = :requestId AND n.kind = 'question' ORDER BY q.asked_at`,
     { replacements: { requestId }, type: QueryTypes.SELECT },
   );
+
+/** What the client chose at forks of this request, before they saw what happened: the note and which of its ways. */
+export async function findForkChoices({ db }: House, requestId: string): Promise<{ noteId: string; choice: number; by: string }[]> {
+  const row = plain(await db.critiques.findOne({ where: { requestId }, attributes: ['forkChoices'] }));
+  return Object.entries<ForkChoice>(row?.forkChoices ?? {}).map(([noteId, { choice, by }]) => ({ noteId, choice, by }));
+}
 
 /** Names are counted over so many things that were put on desks last. */
 const newestLooked = 50_000;

@@ -1,6 +1,7 @@
 import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, ResponseOf } from '@lean-mentor/contract';
 import { meetsOthers, mergeDeskChange, type DeskChange, type Meeting } from '@lean-mentor/core/desk';
+import { jsonOf } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { findClient } from '../clients/index.ts';
@@ -13,6 +14,7 @@ import {
   findClientAnswers,
   findClientNotes,
   findEffectsSince,
+  findForkChoices,
   findTouches,
   newestSequence,
   recordChange,
@@ -25,13 +27,18 @@ export async function openDesk(house: House, requestId: string): Promise<Respons
   if (!request) throw new ContractError('not-found');
   // Before the document: what is taken between the two is told again, and telling it twice changes nothing.
   const sequence = await newestSequence(house, requestId);
-  const [client, document, answers] = await Promise.all([
+  const [client, document, answers, choices] = await Promise.all([
     findClient(house, request.clientId),
     findDeskDocument(house, requestId),
     findClientAnswers(house, requestId),
+    findForkChoices(house, requestId),
   ]);
+  const chosen = choices.flatMap(({ noteId, choice, by }) => {
+    const way = document.notes[noteId]?.fork?.options[choice];
+    return way ? [{ noteId, by, words: `At the fork, before seeing what happened: “${way.do}”` }] : [];
+  });
   const { id, name, level, age, hurts, limits } = client!;
-  return { request, client: { id, name, level, age, hurts, limits }, document, answers, sequence };
+  return { request, client: { id, name, level, age, hurts, limits }, document, answers: [...answers, ...chosen], sequence };
 }
 
 /** Who changed a field of a thing last, or the thing as a whole; null where it was this account itself. */
@@ -122,8 +129,9 @@ export async function getClientNotes(house: House, requestId: string): Promise<R
   const request = await findRequest(house, requestId);
   if (!request) throw new ContractError('not-found');
   const rows = await findClientNotes(house, request.clientId, mostClientNotes);
-  const notes = rows.map(({ critiqueId, critiqueSentAt, position, sentAt, ...note }) => ({
+  const notes = rows.map(({ critiqueId, critiqueSentAt, position, sentAt, fork, ...note }) => ({
     ...note,
+    fork: fork === null ? null : jsonOf(fork),
     sentAt: sentAt.toISOString(),
     fix: critiqueId && critiqueSentAt && position ? { critiqueId, position, sentAt: critiqueSentAt.toISOString() } : null,
   }));

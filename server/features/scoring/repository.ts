@@ -62,7 +62,8 @@ type ClientBout = ResponseOf<typeof contract.getClientBouts>['bouts'][number];
 /** Coded bouts of a client in seconds, oldest request first. */
 export async function findClientBouts({ db }: House, clientId: string): Promise<ClientBout[]> {
   const rows = await db.sequelize.query<
-    Omit<ClientBout, 'sentAt' | 'timed' | 'said'> & {
+    Omit<ClientBout, 'sentAt' | 'timed' | 'said' | 'spanFrames'> & {
+      spanFrames: string | number[];
       sentAt: Date;
       timed: string | ClientBout['timed'];
       askedSheet: ClientBout['ruleSheet'];
@@ -70,15 +71,17 @@ export async function findClientBouts({ db }: House, clientId: string): Promise<
       kind: RequestKind;
     }
   >(
-    `SELECT STRAIGHT_JOIN b.id, r.id AS requestId, f.id AS footageId, b.from_frame AS fromFrame, r.sent_at AS sentAt, b.rule_sheet AS ruleSheet,
+    `SELECT STRAIGHT_JOIN b.id, r.id AS requestId, f.id AS footageId, b.from_frame AS fromFrame, b.to_frame AS toFrame,
+       COALESCE(JSON_EXTRACT(b.spans, '$[*].fromFrame'), '[]') AS spanFrames, r.sent_at AS sentAt, b.rule_sheet AS ruleSheet,
        JSON_VALUE(r.intake, '$.ruleSheet') AS askedSheet, b.sheet_id AS sheetId, b.length_seconds AS lengthSeconds,
        b.after_finish AS afterFinish, JSON_VALUE(r.intake, '$.lengthMinutes') AS lengthMinutes, JSON_VALUE(r.intake, '$.kind') AS kind, b.timed
      FROM requests r JOIN footages f ON f.request_id = r.id JOIN bouts b ON b.footage_id = f.id
      WHERE r.client_id = :clientId AND b.timed IS NOT NULL AND f.state = 'ready' ORDER BY r.sent_at, b.place, b.from_frame`,
     { replacements: { clientId }, type: QueryTypes.SELECT },
   );
-  return rows.map(({ sentAt, timed, askedSheet, ruleSheet, lengthMinutes, kind, ...row }) => ({
+  return rows.map(({ sentAt, timed, askedSheet, ruleSheet, lengthMinutes, kind, spanFrames, ...row }) => ({
     ...row,
+    spanFrames: jsonOf<number[]>(spanFrames),
     ruleSheet: ruleSheet ?? askedSheet,
     sentAt: sentAt.toISOString(),
     // A JSON null is the word null here.

@@ -19,6 +19,12 @@ function useNotesOnSheet(): SheetNote[] {
   );
 }
 
+/** Decisions before notes. */
+function useForksOnSheet() {
+  const { notes } = useContents();
+  return useMemo(() => notes.flatMap(({ id, fork }) => (fork ? [{ noteId: id, fork }] : [])), [notes]);
+}
+
 /** What is coded on the stage's footage and linked to its notes. */
 function useLinkedOnSheet(): Linked[] {
   const { document, notes } = useContents();
@@ -48,6 +54,7 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
   const drawings = useMemo(() => Object.values(document.drawings), [document.drawings]);
   const sheetNotes = useNotesOnSheet();
   const linked = useLinkedOnSheet();
+  const forks = useForksOnSheet();
   const spoken = useSpokenOver();
   const { clientMarks, footages } = subject.request;
   const theirs = useMemo(
@@ -98,7 +105,7 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
       <ProgressLine />
       <div className="min-h-0 grow">
         <RoundSheet
-          {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched, awards, events, linked, spoken }}
+          {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched, awards, events, linked, spoken, forks }}
           clientMarks={theirs}
           notes={sheetNotes}
           selectedId={writing.writing?.noteId ?? null}

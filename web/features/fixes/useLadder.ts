@@ -84,7 +84,7 @@ export function useLadder({ data, subject, principles, drills }: LadderSubject):
       ({ kind, visible, athlete }: Note) => kind === 'good' && visible === 'client' && athlete === 'client',
     ).length;
     return fixWarnings({
-      client: { ...client, ...sparedOf({ ...client, name: client.name.split(' ')[0]! }, request) },
+      client: { ...client, ...sparedOf(client, request) },
       fixes: ladder.rungs.slice(0, ladder.cut).flatMap(({ principle }) => principles.find(({ id }) => id === principle) ?? []),
       sheet: data.sheet,
       answered: choice.answer.trim() !== '',

@@ -14,6 +14,7 @@ import { SheetMarks, type SheetClientMark, type SheetMark } from './SheetMarks.t
 import { SheetMotion, type SheetMotionData } from './SheetMotion.tsx';
 import { SheetNotes, type SheetNote } from './SheetNotes.tsx';
 import { SheetRibbon } from './SheetRibbon.tsx';
+import { SheetForks, type SheetFork } from './SheetForks.tsx';
 import { SheetThreats } from './SheetThreats.tsx';
 import { SheetScore, type SheetInstant } from './SheetScore.tsx';
 import { useSheetView } from './useSheetView.ts';
@@ -33,6 +34,7 @@ interface RoundSheetProps {
   drawings?: readonly Life[];
   selectedDrawing?: string | null;
   /** Points as they are given, and what happened. */
+  forks?: readonly SheetFork[];
   awards?: readonly SheetInstant[];
   events?: readonly SheetInstant[];
   /** What is coded and linked to notes. */
@@ -68,6 +70,7 @@ export function RoundSheet({
   spoken = none,
   drawings = none,
   selectedDrawing = null,
+  forks = none,
   awards = none,
   events = none,
   linked = none,
@@ -127,6 +130,7 @@ export function RoundSheet({
               <SheetRibbon layout={layout} bout={bout} window={drawn} />
               {motion && <SheetMotion layout={layout} motion={motion} window={drawn} />}
               {bout && bout.threats.length > 0 && <SheetThreats {...{ layout, bout, window: drawn }} />}
+              <SheetForks {...{ layout, window: drawn, forks }} />
               <SheetScore {...{ layout, window: drawn, awards, events }} />
               {bout && onMoveEdge && <SheetEdges {...{ layout, window: drawn, bout, onMoveEdge }} />}
               <SheetMarks {...{ layout, window: drawn, marks, clientMarks, looks, spoken }} />

@@ -1,6 +1,6 @@
 import { getMomentStill, streamCritiqueClip, type Critique } from '@lean-mentor/contract';
 import { format } from 'date-fns';
-import { Fragment, useEffect } from 'react';
+import { Fragment, useEffect, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { Fetched } from '../../../shared/fetched/index.ts';
@@ -13,6 +13,7 @@ import { CoachClip } from './CoachClip.tsx';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
 import { FixSection } from './FixSection.tsx';
 import { FootageClip } from './FootageClip.tsx';
+import { ForkMoment } from './ForkMoment.tsx';
 import { MomentFigure } from './MomentFigure.tsx';
 import { PlayheadProvider, useNewPlayhead } from './playhead.ts';
 import { Questions } from './Questions.tsx';
@@ -54,12 +55,14 @@ export function CritiquePage() {
 const slotsOf = (critique: Critique): DocSlots => ({
   moment: ({ noteId, show, heard }) => (
     <Fragment key={noteId}>
-      <MomentFigure
-        {...{ moments: critique.moments, footages: critique.footages, noteId, show, heard }}
-        still={addressOf(getMomentStill, { critiqueId: critique.id, version: critique.version, noteId })}
-        clock={(footage, atFrame) => <BoutClock footage={footage} atFrame={atFrame} />}
-        clip={(playing) => <FootageClip {...playing} />}
-      />
+      <AtItsFork critique={critique} noteId={noteId}>
+        <MomentFigure
+          {...{ moments: critique.moments, footages: critique.footages, noteId, show, heard }}
+          still={addressOf(getMomentStill, { critiqueId: critique.id, version: critique.version, noteId })}
+          clock={(footage, atFrame) => <BoutClock footage={footage} atFrame={atFrame} />}
+          clip={(playing) => <FootageClip {...playing} />}
+        />
+      </AtItsFork>
       {critique.moments.some(({ note }) => note.id === noteId && note.kind === 'question') && (
         <Questions critique={critique} fixId={null} asked={noteId} />
       )}
@@ -75,6 +78,13 @@ const slotsOf = (critique: Critique): DocSlots => ({
     </FixSection>
   ),
 });
+
+/** A moment behind its decision, where there was one. */
+function AtItsFork({ critique, noteId, children }: { critique: Critique; noteId: string; children: ReactNode }) {
+  const moment = critique.moments.find(({ note }) => note.id === noteId);
+  const footage = critique.footages.find(({ id }) => id === moment?.note.footageId);
+  return moment?.note.fork && footage ? <ForkMoment {...{ critique, moment, footage }}>{children}</ForkMoment> : children;
+}
 
 function Head({ critique }: { critique: Critique }) {
   const role = useAccount()?.role;

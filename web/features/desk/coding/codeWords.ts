@@ -11,6 +11,8 @@ const signs: Readonly<Record<string, string>> = {
   Minus: '-',
   Equal: '=',
   Backquote: '`',
+  Backslash: '\\',
+  Enter: '↵',
 };
 
 /** What stands on a key of the palette, on a keyboard of the usual kind. */

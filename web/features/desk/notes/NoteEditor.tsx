@@ -9,6 +9,7 @@ import { useControls } from '../DeskControls.tsx';
 import { useScene } from '../DeskScene.ts';
 import { newNote, type Writing } from '../writing.ts';
 import { ChainPath } from './ChainPath.tsx';
+import { ForkFields } from './ForkFields.tsx';
 import { GrowingText } from './GrowingText.tsx';
 import { InsteadLines } from './InsteadLines.tsx';
 import { NoteConflicts } from './NoteConflicts.tsx';
@@ -82,6 +83,7 @@ export function NoteEditor({ writing }: { writing: Writing }) {
         )}
         {note && <SpokenNote note={note} />}
       </div>
+      {note && <ForkFields note={note} change={change} />}
       {shown.principleId && <PrincipleCare principleId={shown.principleId} spared={spared} />}
       <div className="flex flex-wrap items-baseline gap-x-4">
         <NoteFacts note={shown} />

@@ -21,11 +21,14 @@ import { useScene } from '../DeskScene.ts';
 import { useScored, type BoutScored } from './useScore.ts';
 
 /** A coded bout of the client, wherever it is. */
-interface KnownBout {
+export interface KnownBout {
   id: string;
   requestId: string;
   footageId: string;
   fromFrame: number;
+  toFrame: number;
+  /** The first frame of each of its spans. */
+  spanFrames: readonly number[];
   /** Instant, ISO 8601. */
   sentAt: string;
   timed: TimedBout;
@@ -33,7 +36,7 @@ interface KnownBout {
 }
 
 /** Every coded bout of the client as the server has it, but those of this desk as they are here. */
-function useAllBouts(): { bouts: KnownBout[]; isLoading: boolean } {
+export function useAllBouts(): { bouts: KnownBout[]; isLoading: boolean } {
   const { subject, footage } = useScene();
   const { scored, own } = useScored();
   const { data, isLoading } = useGetClientBoutsQuery(subject.client.id);
@@ -42,21 +45,24 @@ function useAllBouts(): { bouts: KnownBout[]; isLoading: boolean } {
       const here = scored.find((one) => one.here.bout.id === bout.id);
       const ownSheet = own.find(({ id }) => id === bout.sheetId);
       const sheet = here?.sheet ?? (ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet]);
-      return { ...bout, sheet, timed: here?.timed ?? asMeant(bout.timed, bout, boutUsage(bout.said, sheet)) };
+      const spanFrames = here ? here.here.bout.spans.map(({ fromFrame }) => fromFrame) : bout.spanFrames;
+      return { ...bout, spanFrames, sheet, timed: here?.timed ?? asMeant(bout.timed, bout, boutUsage(bout.said, sheet)) };
     });
     // What has just been coded is not on the server yet.
     const fresh = scored
       .filter(({ here }) => !kept.some(({ id }) => id === here.bout.id))
       .map(({ here: { bout }, timed, sheet }): KnownBout => {
         const { id: requestId, sentAt } = subject.request;
-        return { id: bout.id, requestId, footageId: footage.id, fromFrame: bout.fromFrame, sentAt, timed, sheet };
+        const spanFrames = bout.spans.map(({ fromFrame }) => fromFrame);
+        const { id, fromFrame, toFrame } = bout;
+        return { id, requestId, footageId: footage.id, fromFrame, toFrame, spanFrames, sentAt, timed, sheet };
       });
     return { bouts: [...kept, ...fresh], isLoading };
   }, [data, scored, own, isLoading, subject, footage]);
 }
 
 /** The way to an instant of any of the client's bouts, in this footage or another. */
-function useGoTo(bouts: readonly KnownBout[]): (bout: number, seconds: number) => void {
+export function useGoTo(bouts: readonly KnownBout[]): (bout: number, seconds: number) => void {
   const { footage, table, go } = useScene();
   const navigate = useNavigate();
   return (i, seconds) => {

@@ -4,6 +4,7 @@ import { IconButton } from '../../../shared/primitives/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useFrame } from '../DeskScene.ts';
 import { CodingsTab } from './CodingsTab.tsx';
+import { EveryTimeTab } from './EveryTimeTab.tsx';
 import { NumbersTab, PatternsTab } from './HistoryTabs.tsx';
 import { ScoreTab } from './ScoreTab.tsx';
 import { SheetChooser } from './SheetChooser.tsx';
@@ -15,6 +16,7 @@ const tabs = [
   ['would', 'Would that score?'],
   ['numbers', 'Numbers'],
   ['patterns', 'Patterns'],
+  ['every', 'Every time'],
   ['codings', 'Coding'],
 ] as const;
 
@@ -58,6 +60,9 @@ export function ScorePanel() {
             </Tabs.Content>
             <Tabs.Content value="patterns">
               <PatternsTab bout={bout} />
+            </Tabs.Content>
+            <Tabs.Content value="every">
+              <EveryTimeTab bout={bout} />
             </Tabs.Content>
             <Tabs.Content value="codings">
               <CodingsTab bout={bout} />
