@@ -1,5 +1,5 @@
 import { demoPractice } from '@lean-mentor/demo';
-import type { Browser, ElementHandle } from 'puppeteer-core';
+import type { Browser, ElementHandle, KeyInput } from 'puppeteer-core';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -52,6 +52,57 @@ describe('coding positions', () => {
     await marit.until(boutOnServer, (bout) => bout.spans.length === before);
     await marit.withControl('KeyY');
     await marit.until(boutOnServer, (bout) => bout.spans.length === before + 1);
+  });
+
+  it('by name, with attacks and postures, at full speed over the whole round, nothing that was pressed is lost, and all of it is taken back', async () => {
+    const { page } = marit;
+    const calledSo = ({ cuts: all, events, threats }: Awaited<ReturnType<typeof marit.desk>>): string[] =>
+      [...Object.values(all), ...Object.values(events), ...Object.values(threats)].flatMap(({ name }) => name ?? []);
+    const press = async (...codes: string[]): Promise<void> => {
+      for (const code of codes) {
+        const [shift, key] = code.startsWith('+') ? [true, code.slice(1)] : [false, code];
+        if (shift) await page.keyboard.down('Shift');
+        await page.keyboard.press(key as KeyInput);
+        if (shift) await page.keyboard.up('Shift');
+        await new Promise((resolve) => setTimeout(resolve, 60));
+      }
+    };
+    // Six stretches of the round, each coded while it plays: a guard by name, from the knees, an attempt by name, an attack that gets tight.
+    for (let k = 0; k < 6; k++) {
+      await marit.goTo(0.05 + 0.15 * k);
+      await press('KeyG', 'Space', ...(k % 2 ? ['+KeyU'] : ['KeyU']), 'Enter', 'KeyL', 'KeyO', 'Digit0', 'KeyK');
+      await press(
+        'Comma',
+        'KeyP',
+        'KeyK',
+        'KeyC',
+        'Digit2',
+        '+Digit9',
+        'Enter',
+        'KeyG',
+        'KeyU',
+        '+Backslash',
+        '+Digit9',
+        'Digit2',
+        'Space',
+      );
+      await press('Escape');
+    }
+    const after = await marit.until(marit.desk, (desk) => Object.keys(desk.threats).length >= 6);
+    const named = <T extends { name?: string }>(shelf: Record<string, T>, name: string): T[] =>
+      Object.values(shelf).filter((one) => one.name === name);
+    expect(named(after.events, 'Knee cut')).toHaveLength(6);
+    expect(named(after.threats, 'Guillotine').every((one) => one.lockedFrame !== null && one.toFrame !== null)).toBe(true);
+    expect(named(after.threats, 'Guillotine')).toHaveLength(6);
+    const lockdowns = named(after.cuts, 'Lockdown').filter(({ posture }) => posture?.top === 'knees');
+    expect(lockdowns).toHaveLength(6);
+    expect(marit.visit.faults).toEqual([]);
+    await page.waitForSelector('[data-threat="partner"]');
+    for (let i = 0; i < 46; i++) await marit.withControl('KeyZ');
+    for (let i = 0; i < 30 && calledSo(await marit.desk()).length > 0; i++) await marit.withControl('KeyZ');
+    await marit.until(marit.desk, (desk) => calledSo(desk).length === 0 && Object.keys(desk.threats).length === 0);
+    // The first stretch was put before it was named.
+    await marit.withControl('KeyZ');
   });
 
   it('by dragging an edge on the sheet', async () => {

@@ -1,6 +1,6 @@
 import { stemmer } from 'stemmer';
 import type { BookPrinciple } from '../book/index.ts';
-import { positionName } from '../scoring/index.ts';
+import { positionCodes, positionFamily, positionName } from '../scoring/index.ts';
 
 /** Words that say nothing of what a question is about. */
 const plainWords = new Set(
@@ -30,12 +30,27 @@ const nearBest = 0.6;
 /** A word that more than this share of the book has in common says nothing by itself. */
 const commonShare = 0.1;
 
+/** Guards that somebody calls their own ("my knee shield"): they play them, and do not pass them. */
+const ownGuards = (question: string): Set<string> =>
+  new Set(
+    positionCodes.filter(
+      (code) => positionFamily(code) === 'guard' && new RegExp(`\\bmy (\\w+ )?${positionName(code)}\\b`, 'i').test(question),
+    ),
+  );
+
+/** Whether a principle is for the other one alone of a guard that is one's own. */
+const isForTheOther = ({ where }: Told, own: ReadonlySet<string>): boolean => {
+  const named = where.filter(({ position }) => own.has(position));
+  return named.length > 0 && named.every(({ role }) => role === 'holder');
+};
+
 /**
  * What a question seems to be about: the principles whose name, cue, positions and chances share its rarest words, at most three, best
- * first. A word weighs the more, the fewer principles have it. None is an answer: where all that is shared is common in the book.
+ * first. A guard of one’s own is asked about by who plays it. A word weighs the more, the fewer principles have it. None is an answer: where all that is shared is common in the book.
  */
 export function guessAsked(question: string, principles: readonly Told[]): GuessedAsked[] {
   const asked = stemsOf(question);
+  const ownGuard = ownGuards(question);
   const own = principles.map(({ name, cue, chances, where }) => ({
     named: stemsOf(name),
     all: stemsOf([name, cue, chances, ...where.map(({ position }) => positionName(position))].join(' ')),
@@ -55,7 +70,7 @@ export function guessAsked(question: string, principles: readonly Told[]): Guess
         tells: shared.some((stem) => !isCommon(stem)) || shared.length > 2,
       };
     })
-    .filter(({ words, tells }) => words.length > 0 && tells)
+    .filter(({ words, tells }, i) => words.length > 0 && tells && !isForTheOther(principles[i]!, ownGuard))
     .sort((a, b) => b.score - a.score);
   return scored
     .slice(0, mostGuessed)

@@ -86,6 +86,12 @@ describe('what a question is about', () => {
     expect(guess('My arms are long and my frames still fold.')).toEqual([{ principleId: 'frame', words: ['frames'] }]);
   });
 
+  it('is, of a guard of their own, what is for who plays it', () => {
+    const passing = principle({ id: 'pass', name: 'Fold the knee shield', cue: '', where: [{ position: 'knee-shield', role: 'holder' }] });
+    expect(guessAsked('My knee shield goes.', [...book, passing]).map(({ principleId }) => principleId)).toEqual(['hand']);
+    expect(guessAsked('How do I pass a knee shield?', [...book, passing])[0]!.principleId).toBe('pass');
+  });
+
   it('is nothing where all that is shared is common in the book', () => {
     expect(guess('Was leaving mount worth it?')).toEqual([]);
     expect(guess('What about my half guard?')).toEqual([]);

@@ -100,7 +100,7 @@ export function useCoding(scene: DeskScene, coder: Coder): CodingControls {
           return tell({ of: 'event', id, at: Date.now() });
         }
         case 'posture':
-          return edits.posture(frame(), act.posture);
+          return edits.posture(frame(), act.posture, now().told);
         case 'threat':
           return threat(act.athlete);
         case 'lock':
@@ -138,7 +138,7 @@ export function useCoding(scene: DeskScene, coder: Coder): CodingControls {
 const tapLeeway = 1.5;
 
 /** A posture that is said this soon after a stretch began, in seconds, is the whole stretch’s; later on it begins a stretch of its own. */
-const postureLeeway = 0.7;
+const postureLeeway = 2.5;
 
 /** The same said again is taken back. */
 function toggled(before: Posture | undefined, said: Posture): Posture {
@@ -182,10 +182,13 @@ function codingEdits({ footage, actions, contents, secondsAt }: DeskScene, coder
   return {
     codedAt,
     describe,
-    posture: (frame: number, said: Posture): void => {
+    posture: (now: number, said: Posture, told: Told | null): void => {
+      // The next stretch may have begun since this one was told.
+      const isFresh = told?.of === 'span' && told.frame <= now && secondsAt(now) - secondsAt(told.frame) <= postureLeeway;
+      const frame = isFresh ? told.frame : now;
       const there = codedAt(frame).spans.findLast(({ fromFrame }) => fromFrame <= frame);
       if (!there) return;
-      const isWhole = secondsAt(frame) - secondsAt(there.fromFrame) <= postureLeeway || there.fromFrame === frame;
+      const isWhole = secondsAt(frame) - secondsAt(there.fromFrame) <= postureLeeway;
       const posture = toggled(there.posture, said);
       if (isWhole) return describe(frame, { posture });
       code(frame, (cuts, bout) => {
