@@ -92,7 +92,9 @@ describe('a book in Markdown', () => {
   });
 
   it('reads conditions and stances out of what a person would write', () => {
-    const read = readBookMarkdown('## Principle: P\n- area: guard\n### What to do\n- If he stands: hook a leg (spares: hip, knee) (also-good)\n- Wait');
+    const read = readBookMarkdown(
+      '## Principle: P\n- area: guard\n### What to do\n- If he stands: hook a leg (spares: hip, knee) (also-good)\n- Wait',
+    );
     expect('book' in read && read.book.principles[0]!.variants).toEqual([
       { when: 'he stands', do: 'hook a leg', spares: ['hip', 'knee'], stance: 'also-good' },
       { when: '', do: 'Wait', spares: [], stance: 'taught' },

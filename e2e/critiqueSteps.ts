@@ -1,3 +1,4 @@
+import type { Page } from 'puppeteer-core';
 import type { Visit } from './visit.ts';
 
 /** What an address of the app answers to somebody who is signed in. */
@@ -37,4 +38,28 @@ export async function playingClip({ page }: Visit): Promise<[second: number, rat
     { timeout: 20_000, polling: 20 },
   );
   return (await playing.jsonValue()) as [number, number];
+}
+
+export type Asked = [method: string, path: string, body?: object];
+
+/** Asks the server as whoever is signed in on a page. */
+export const askAs = (page: Page, ...[method, path, body]: Asked): Promise<{ status: number; body: Record<string, unknown> }> =>
+  page.evaluate(
+    async (how, where, sent) => {
+      const { token } = await (await fetch('/api/session')).json();
+      const headers = { 'x-lean-token': token, 'content-type': 'application/json' };
+      const answer = await fetch(where, { method: how, headers, ...(sent && { body: JSON.stringify(sent) }) });
+      return { status: answer.status, body: await answer.json() };
+    },
+    method,
+    path,
+    body,
+  );
+
+/** Drafts the critique of a request, puts a moment at its end, and sends it. */
+export async function sendWithMoment(page: Page, requestId: string, noteId: string): ReturnType<typeof askAs> {
+  const { doc, revision } = (await askAs(page, 'POST', `/api/requests/${requestId}/critique/draft`)).body;
+  const content = [...(doc as { content: object[] }).content, { type: 'moment', attrs: { noteId, show: 'clip' } }];
+  const kept = await askAs(page, 'PUT', `/api/requests/${requestId}/critique`, { doc: { type: 'doc', content }, revision });
+  return askAs(page, 'POST', `/api/requests/${requestId}/critique/send`, { revision: kept.body['revision'] });
 }

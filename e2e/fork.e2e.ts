@@ -1,6 +1,7 @@
 import { demoPractice } from '@lean-mentor/demo';
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { askAs, sendWithMoment, type Asked } from './critiqueSteps.ts';
 import { openDeskOf, type DeskPage } from './deskPage.ts';
 import { launch, phone, visit } from './visit.ts';
 
@@ -16,19 +17,7 @@ beforeAll(async () => {
 });
 afterAll(() => browser?.close());
 
-/** Asks the server as whoever is on the page. */
-const ask = (method: string, path: string, body?: object): Promise<{ status: number; body: Record<string, unknown> }> =>
-  marit.page.evaluate(
-    async (how, where, sent) => {
-      const { token } = await (await fetch('/api/session')).json();
-      const headers = { 'x-lean-token': token, 'content-type': 'application/json' };
-      const answer = await fetch(where, { method: how, headers, ...(sent && { body: JSON.stringify(sent) }) });
-      return { status: answer.status, body: await answer.json() };
-    },
-    method,
-    path,
-    body,
-  );
+const ask = (...of: Asked): ReturnType<typeof askAs> => askAs(marit.page, ...of);
 const forkOnDesk = async () => (await marit.desk()).notes[noteId]!.fork;
 
 describe('a decision before a mistake', () => {
@@ -43,11 +32,7 @@ describe('a decision before a mistake', () => {
     await page.waitForSelector(`[data-sheet-fork="${noteId}"]`);
     await coach.sees(/Open for \d\.\d s, 2\.\d s before this; nobody acted\./);
 
-    const drafted = await ask('POST', `/api/requests/${ilse.id}/critique/draft`);
-    const { doc, revision } = drafted.body;
-    const content = [...(doc as { content: object[] }).content, { type: 'moment', attrs: { noteId, show: 'clip' } }];
-    const kept = await ask('PUT', `/api/requests/${ilse.id}/critique`, { doc: { type: 'doc', content }, revision });
-    const sent = await ask('POST', `/api/requests/${ilse.id}/critique/send`, { revision: kept.body['revision'] });
+    const sent = await sendWithMoment(marit.page, ilse.id, noteId);
     expect(sent.status, JSON.stringify(sent.body)).toBe(200);
     const critiqueId = sent.body['id'] as string;
 

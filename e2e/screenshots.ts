@@ -1,6 +1,7 @@
 import { mkdir } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { demoPractice } from '@lean-mentor/demo';
+import { sendWithMoment } from './critiqueSteps.ts';
 import { choose } from './sendFootage.ts';
 import { laptop, launch, phone, settledFrame, visit, type Visit } from './visit.ts';
 import { seekTake } from './takePlayer.ts';
@@ -67,6 +68,23 @@ try {
   await marit.page.keyboard.press('KeyH');
   await new Promise((resolve) => setTimeout(resolve, 1500));
   await marit.page.screenshot({ path: `${folder}desk-score.png` });
+  // Every time she had mount, the worst end first.
+  await marit.press('tab', /^Every time$/);
+  await marit.page.waitForSelector('[data-entry] img');
+  await new Promise((resolve) => setTimeout(resolve, 4000));
+  await marit.page.screenshot({ path: `${folder}desk-every-time.png` });
+  // A stretch by name, and an attack that gets tight, as they are coded.
+  await marit.page.keyboard.press('Escape');
+  const { keyboard: keys } = marit.page;
+  for (const key of ['KeyG', 'Digit9', 'Enter', 'KeyA', 'KeyM'] as const) await keys.press(key);
+  for (let step = 0; step < 90; step++) await keys.press('KeyD');
+  await keys.press('Backslash');
+  for (let step = 0; step < 150; step++) await keys.press('KeyD');
+  for (const key of ['Digit9', 'Digit2', 'Enter', 'KeyH'] as const) await keys.press(key);
+  await settledFrame(marit.page);
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  await marit.page.screenshot({ path: `${folder}desk-palette.png` });
+  await keys.press('Escape');
   await shoot(marit, 'ladder', `/requests/${ilse.id}/wrap-up`, 'The critique ends here');
   await shoot(marit, 'critique-editor', `/requests/${ilse.id}/critique`, 'What went well');
   await shoot(marit, 'book', '/book', 'Low in mount when they bridge', false);
@@ -105,9 +123,6 @@ try {
   await client.page.waitForSelector('[data-take-player] [data-heard]', { timeout: 60_000 });
   await goTo(client, 47);
   await client.page.screenshot({ path: `${folder}take-phone.png` });
-  await shoot(marit, 'week', '/week', 'Work this week');
-  await shoot(marit, 'work', `/clients/${bram.clientId}/work`, 'Better: ');
-  await shoot(marit, 'practice-money', '/practice/money', 'What stands on them');
   await client.page.goto(`${base}/send`);
   await choose(client, fileURLToPath(new URL('../demo/clips/noor-quay-open.mp4', import.meta.url)));
   await client.sees('1 of 7');
@@ -122,6 +137,20 @@ try {
     await client.page.mouse.click(picture.x + picture.width * x, picture.y + picture.height * y);
   await client.sees('You are both marked.');
   await client.page.screenshot({ path: `${folder}send-footage-phone.png` });
+  // A decision before a mistake, as the client is asked.
+  await shoot(marit, 'fork', `/requests/${ilse.id}/desk`, 'Choose the fixes', false);
+  const wrong = Object.values(ilse.document!.notes).find(({ kind }) => kind === 'mistake')!;
+  await marit.press('button', new RegExp(wrong.what.slice(0, 24)));
+  await marit.press('button', /^A decision before it/);
+  await marit.page.waitForSelector(`[data-sheet-fork="${wrong.id}"]`);
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  const sent = await sendWithMoment(marit.page, ilse.id, wrong.id);
+  const her = await visit(browser, base, 'ilse', `/critiques/${String(sent.body['id'])}`, phone);
+  await her.page.waitForSelector('[data-fork]');
+  await her.page.evaluate(() => document.querySelector('[data-fork]')!.scrollIntoView({ block: 'center' }));
+  await her.page.waitForSelector('[data-stands="true"]', { timeout: 30_000 });
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  await her.page.screenshot({ path: `${folder}fork-phone.png` });
   // Last, since what is spoken stays on the desk.
   await shoot(marit, 'speaking', `/requests/${ilse.id}/desk`, 'Choose the fixes', false);
   await settledFrame(marit.page);

@@ -47,7 +47,10 @@ const linesOf = (words: string): string[] =>
     .map((line) => line.trim())
     .filter(Boolean);
 
-/** By their first name, what is to be spared of a client with a request of theirs: what hurts for longer, what hurts today, and what hurts the partner. */
+/**
+ * By their first name, what is to be spared of a client with a request of theirs: what hurts for longer, what hurts today, and what hurts
+ * the partner.
+ */
 export const sparedOf = (
   { name, hurts, limits }: { name: string; hurts: readonly string[]; limits: readonly Limit[] },
   request?: { hurtsToday: string; partnerHurts: string },

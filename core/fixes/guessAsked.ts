@@ -46,7 +46,8 @@ const isForTheOther = ({ where }: Told, own: ReadonlySet<string>): boolean => {
 
 /**
  * What a question seems to be about: the principles whose name, cue, positions and chances share its rarest words, at most three, best
- * first. A guard of one’s own is asked about by who plays it. A word weighs the more, the fewer principles have it. None is an answer: where all that is shared is common in the book.
+ * first. A guard of one’s own is asked about by who plays it. A word weighs the more, the fewer principles have it. None is an answer:
+ * where all that is shared is common in the book.
  */
 export function guessAsked(question: string, principles: readonly Told[]): GuessedAsked[] {
   const asked = stemsOf(question);

@@ -26,7 +26,7 @@ const [requestId, footageId, boutId, noteId, critiqueId] = [1, 2, 3, 4, 5].map((
 
 /** What a house of the first version held: a sent request with footage, a bout, a note and its critique. */
 const before = [
-  `INSERT INTO clients VALUES ('${clientA}', 'Ada Moor', 2, NULL, '', '[]', '[]')`,
+  `INSERT INTO clients (id, name, level, born_on, about, hurts, agreements) VALUES ('${clientA}', 'Ada Moor', 2, NULL, '', '[]', '[]')`,
   `INSERT INTO requests (id, client_id, kind, attire, who_client, who_partner, question, state, sent_at, due_at)
     VALUES ('${requestId}', '${clientA}', 'match', 'jacket', 'violet', 'white', 'Why?', 'sent', '2031-01-01', '2031-01-04')`,
   `INSERT INTO footages (id, request_id, file_name, byte_size, state, step, share, changed_at)

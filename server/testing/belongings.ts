@@ -204,7 +204,12 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     forkChoices: {},
     code,
   });
-  const sent = { note: notes[1]!, drawings: [], atSeconds: 0.1, clipFromSeconds: 0, clipToSeconds: 0.4 };
+  const options = [
+    { do: 'frame', taken: false },
+    { do: 'reach', taken: true },
+  ];
+  const fork = { opensFrame: 0, lastFrame: 1, actedFrame: null, options };
+  const sent = { note: { ...notes[1]!, fork }, drawings: [], atSeconds: 0.1, clipFromSeconds: 0, clipToSeconds: 0.4 };
   const fixes = [{ position: 1, fixId, principleId: null, name: 'The elbow', noteIds: [noteId] }];
   await addVersion(house, {
     critiqueId,

@@ -1,6 +1,8 @@
 import type { ReadBout } from '@lean-mentor/contract';
 import {
+  addNamed,
   addStats,
+  namedStats,
   boutStats,
   coderCheck,
   findPatterns,
@@ -10,6 +12,7 @@ import {
   scoreBout,
   stakesAt,
   type BoutStats,
+  type NamedStats,
   type ScoreEntry,
 } from '@lean-mentor/core/scoring';
 
@@ -83,8 +86,19 @@ const roundedAthlete = (one: BoutStats['client']) => ({
 });
 
 /** `lean stats FILE…`: of one bout, or of several together. */
-export const statsAnswer = (bouts: readonly GoodBout[]) =>
-  roundedStats(addStats(bouts.map(({ bout, sheet }) => boutStats(bout, scoreBout(bout, sheet)))));
+export const statsAnswer = (bouts: readonly GoodBout[]) => {
+  const scored = bouts.map(({ bout, sheet }) => ({ bout, score: scoreBout(bout, sheet) }));
+  return {
+    ...roundedStats(addStats(scored.map(({ bout, score }) => boutStats(bout, score)))),
+    byName: roundedNamed(addNamed(scored.map(({ bout, score }) => namedStats(bout, score)))),
+  };
+};
+
+const roundedNamed = ({ time, client, partner }: NamedStats) => ({
+  time: time.map((entry) => ({ ...entry, seconds: rounded(entry.seconds) })),
+  client: { ...client, dangerSeconds: rounded(client.dangerSeconds) },
+  partner: { ...partner, dangerSeconds: rounded(partner.dangerSeconds) },
+});
 
 /** `lean patterns FILE…` */
 export const patternsAnswer = (bouts: readonly GoodBout[], files: readonly string[]) =>

@@ -4,7 +4,7 @@ import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
 import { RoundSheet, type SheetMotionData, type SheetNote, type Watched } from '../sheet/index.ts';
 import { useControls } from './DeskControls.tsx';
-import { useOnStage, useScene, useContents } from './DeskScene.ts';
+import { useOnStage, useScene, useContents, type DeskScene } from './DeskScene.ts';
 import { ProgressLine } from './ProgressLine.tsx';
 import { awardsOnSheet, eventsOnSheet } from './score/onSheet.ts';
 import { useScored } from './score/useScore.ts';
@@ -36,6 +36,20 @@ function useLinkedOnSheet(): Linked[] {
   }, [document, notes]);
 }
 
+/** What plays on the stage, for the sheet to follow. */
+const useWatched = (player: DeskScene['player']): Watched | undefined =>
+  useMemo(
+    () =>
+      player
+        ? {
+            subscribe: player.subscribe,
+            frame: () => player.snapshot().frame,
+            moving: () => player.snapshot().playing || player.snapshot().gliding,
+          }
+        : undefined,
+    [player],
+  );
+
 /** The round sheet beside the stage: everything of this footage, each thing at its instant. */
 export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
   const writing = useControls('writing');
@@ -64,17 +78,7 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
         .map(({ id, atSeconds, words }) => ({ id, atFrame: frameAtSeconds(table, atSeconds), words })),
     [clientMarks, footage.id, table],
   );
-  const watched = useMemo<Watched | undefined>(
-    () =>
-      player
-        ? {
-            subscribe: player.subscribe,
-            frame: () => player.snapshot().frame,
-            moving: () => player.snapshot().playing || player.snapshot().gliding,
-          }
-        : undefined,
-    [player],
-  );
+  const watched = useWatched(player);
   const { linking, pickCause } = writing;
   const goOrPick = useCallback(
     (frame: number, noteId: string | null): void => {

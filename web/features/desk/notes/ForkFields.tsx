@@ -41,10 +41,6 @@ export function ForkFields({ note, change }: { note: Note; change: (fields: Part
     if (fault) toast.warning(fault);
     else change({ fork: next });
   };
-  const setOption = (at: number, fields: Partial<Fork['options'][number]>): void =>
-    set({
-      options: fork.options.map((one, i) => (i === at ? { ...one, ...fields } : fields.taken === true ? { ...one, taken: false } : one)),
-    });
   const instant = (words: string, at: number | null, here: () => void) => (
     <span className="inline-flex items-center gap-1">
       {at === null ? (
@@ -68,8 +64,28 @@ export function ForkFields({ note, change }: { note: Note; change: (fields: Part
         {instant('acted', fork.actedFrame, () => set({ actedFrame: frame }))}
         <IconButton icon={X} words="No decision before it" onClick={() => change({ fork: null })} />
       </div>
+      <Ways noteId={note.id} options={fork.options} onChange={(options) => set({ options })} />
+      <p className="text-reed">
+        {forkText(forkFacts(fork, note, secondsAt))} <ForkOverMonths note={note} fork={fork} />
+      </p>
+    </fieldset>
+  );
+}
+
+interface WaysProps {
+  noteId: string;
+  options: Fork['options'];
+  onChange: (options: Fork['options']) => void;
+}
+
+/** What could have been done, in the coach’s order, and which of it was. */
+function Ways({ noteId, options, onChange }: WaysProps) {
+  const setOption = (at: number, fields: Partial<Fork['options'][number]>): void =>
+    onChange(options.map((one, i) => (i === at ? { ...one, ...fields } : fields.taken === true ? { ...one, taken: false } : one)));
+  return (
+    <>
       <ol className="flex flex-col gap-0.5">
-        {fork.options.map((option, i) => (
+        {options.map((option, i) => (
           <li key={i} className="grid grid-cols-[1rem_1fr_auto_auto] items-center gap-2">
             <span className="text-reed">{i + 1}</span>
             <input
@@ -81,26 +97,22 @@ export function ForkFields({ note, change }: { note: Note; change: (fields: Part
               className="min-w-0 border-b border-seam bg-transparent px-1"
             />
             <label className="flex items-center gap-1 text-reed">
-              <input type="radio" name={`taken ${note.id}`} checked={option.taken} onChange={() => setOption(i, { taken: true })} />{' '}
-              happened
+              <input type="radio" name={`taken ${noteId}`} checked={option.taken} onChange={() => setOption(i, { taken: true })} /> happened
             </label>
-            <IconButton icon={X} words="Take this way out" onClick={() => set({ options: fork.options.filter((_, j) => j !== i) })} />
+            <IconButton icon={X} words="Take this way out" onClick={() => onChange(options.filter((_, j) => j !== i))} />
           </li>
         ))}
       </ol>
-      {fork.options.length < mostForkOptions && (
+      {options.length < mostForkOptions && (
         <button
           type="button"
           className="inline-flex items-center gap-1 self-start font-semibold text-pine hover:underline"
-          onClick={() => set({ options: [...fork.options, { do: '', taken: false }] })}
+          onClick={() => onChange([...options, { do: '', taken: false }])}
         >
           <Plus size={14} aria-hidden /> One more way
         </button>
       )}
-      <p className="text-reed">
-        {forkText(forkFacts(fork, note, secondsAt))} <ForkOverMonths note={note} fork={fork} />
-      </p>
-    </fieldset>
+    </>
   );
 }
 

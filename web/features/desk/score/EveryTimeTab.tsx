@@ -3,7 +3,7 @@ import type { ComparisonItem } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
 import { byHowItEnded, calledBy, endedBetter, entriesInto, placeWords, sideNames, type Entry } from '@lean-mentor/core/scoring';
 import { format } from 'date-fns';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../../shared/primitives/index.ts';
 import { addressOf } from '../../../shared/wire/index.ts';
@@ -52,19 +52,9 @@ export function EveryTimeTab({ bout }: { bout: BoutScored }) {
   const values = usePositionValues();
   const [position, holder] = [span?.position, span?.holder ?? null];
   const wanted = byName ? name : null;
-  const entries = useMemo(
-    () =>
-      position
-        ? entriesInto(
-            bouts.map(({ timed }) => timed),
-            { position, holder, name: wanted },
-            sideNames,
-            values,
-          )
-        : [],
-    [bouts, position, holder, wanted, values],
-  );
-  const sorted = useMemo(() => byHowItEnded(entries), [entries]);
+  const timed = bouts.map((one) => one.timed);
+  const entries = position ? entriesInto(timed, { position, holder, name: wanted }, sideNames, values) : [];
+  const sorted = byHowItEnded(entries);
   const fixSentAt = useFixSentAt();
   if (!span) return <p className="text-small text-reed">No position is coded here. Go to one that is.</p>;
   if (isLoading) return <p className="text-small text-reed">Looking through all footage …</p>;
@@ -90,27 +80,15 @@ export function EveryTimeTab({ bout }: { bout: BoutScored }) {
   );
 }
 
-interface EntriesProps {
-  entries: readonly Entry[];
-  sorted: readonly Entry[];
-  bouts: readonly KnownBout[];
-  name: string;
-}
-
-function Entries({ entries, sorted, bouts, name }: EntriesProps) {
-  const { actions } = useScene();
+/**
+ * Makes an entry the other half of the note in hand: a note that stands on it; without one, the two are laid beside each other and kept
+ * with the note.
+ */
+function usePairing(item: (entry: Entry) => ComparisonItem, name: string): (entry: Entry) => void {
+  const { actions, subject } = useScene();
   const { note } = useControls('writing');
-  const tray = useControls('tray');
-  const goTo = useGoTo(bouts);
-  const { subject } = useScene();
   const { data } = useGetClientNotesQuery(subject.request.id);
-  const [at, setAt] = useState(0);
-  const item = (entry: Entry): ComparisonItem => itemOf(bouts[entry.bout]!, entry, entries, entry.bout);
-  const shown = sorted.slice(at, at + mostItems);
-  const beside = (some: readonly Entry[]): void =>
-    tray.step({ do: 'load', comparison: { id: '', name, layout: 'side', items: some.map(item) } });
-  /** A note that stands on it becomes the other half; without one, the two are laid beside each other and kept with the note. */
-  const pair = (entry: Entry): void => {
+  return (entry) => {
     if (!note) return void toast.warning('Open the note first that it is to stand beside.');
     const { footageId, fromFrame, toFrame } = item(entry);
     const there = (data?.notes ?? []).filter(
@@ -128,6 +106,24 @@ function Entries({ entries, sorted, bouts, name }: EntriesProps) {
     }
     toast(half ? 'It is the other half of the note now.' : 'Both are kept beside each other with the note.');
   };
+}
+
+interface EntriesProps {
+  entries: readonly Entry[];
+  sorted: readonly Entry[];
+  bouts: readonly KnownBout[];
+  name: string;
+}
+
+function Entries({ entries, sorted, bouts, name }: EntriesProps) {
+  const tray = useControls('tray');
+  const goTo = useGoTo(bouts);
+  const [at, setAt] = useState(0);
+  const item = (entry: Entry): ComparisonItem => itemOf(bouts[entry.bout]!, entry, entries, entry.bout);
+  const shown = sorted.slice(at, at + mostItems);
+  const beside = (some: readonly Entry[]): void =>
+    tray.step({ do: 'load', comparison: { id: '', name, layout: 'side', items: some.map(item) } });
+  const pair = usePairing(item, name);
   return (
     <>
       {sorted.length > 1 && (
