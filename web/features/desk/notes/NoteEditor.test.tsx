@@ -13,7 +13,7 @@ const kept = aNote('n', { instead: [{ when: 'he pulls', do: 'post' }] });
 const mark = { id: 'm', footageId, atFrame: 33, toFrame: null, state: 'open' as const };
 
 beforeEach(() => {
-  vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ notes: earlier }))));
+  vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ notes: earlier, principles: [], drills: [] }))));
 });
 afterEach(() => {
   cleanup();
@@ -44,16 +44,18 @@ describe('a note being written', () => {
     const { noteNow, desk } = open(undefined);
     expect(noteNow()).toBeUndefined();
     await userEvent.type(what(), 'Elbow out');
-    await vi.waitFor(() => expect(noteNow()).toBeDefined());
-    expect(noteNow()).toMatchObject({
-      id: 'n',
-      fromFrame: 33,
-      markId: 'm',
-      what: 'Elbow out',
-      kind: 'mistake',
-      layer: 'technical',
-      visible: 'client',
-    });
+    // Words go down a moment after the last key.
+    await vi.waitFor(() =>
+      expect(noteNow()).toMatchObject({
+        id: 'n',
+        fromFrame: 33,
+        markId: 'm',
+        what: 'Elbow out',
+        kind: 'mistake',
+        layer: 'technical',
+        visible: 'client',
+      }),
+    );
     expect(desk().document.marks['m']?.state).toBe('noted');
   });
 
