@@ -70,7 +70,12 @@ describe('work on the mat, on a phone whose network is cut', () => {
     const again = await context.newPage();
     await again.setViewport(phone);
     await again.goto(`${network.base}/work`);
-    const press = (name: string): Promise<void> => again.locator(`::-p-aria([name="${name}"])`).setTimeout(20_000).click();
+    const press = async (name: string): Promise<void> => {
+      const found = (await again.waitForSelector(`::-p-aria([name="${name}"])`, { timeout: 20_000 }))!;
+      // The bar at the foot lies over what is at the very bottom.
+      await found.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+      await found.click();
+    };
     await again.locator('::-p-text(In the middle of)').click();
     await again.waitForSelector('[data-phase="work"]');
     expect(await again.$$eval('[data-count]', (all) => all.map((one) => one.textContent))).toEqual(['1', '0', '2']);
