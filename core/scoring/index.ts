@@ -96,3 +96,4 @@ export { attacksOf, type Attack } from './attacks.ts';
 export { addNamed, namedStats, type NamedAthlete, type NamedCount, type NamedStats } from './namedStats.ts';
 export { calledBy, lateTapSeconds, lateTapWords, threatFacts, type FrameThreat, type ThreatFacts } from './threats.ts';
 export { byHowItEnded, endedBetter, entriesInto, type Entry } from './entries.ts';
+export { calmAndQuick, motionRatioText, type MovedAt } from './calmAndQuick.ts';

@@ -18,6 +18,7 @@ import { Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BoutNumbers, NamedNumbers, PatternList, TransitionFlow, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
 import { useScene } from '../DeskScene.ts';
+import { Movement } from './Movement.tsx';
 import { useScored, type BoutScored } from './useScore.ts';
 
 /** A coded bout of the client, wherever it is. */
@@ -125,6 +126,7 @@ export function NumbersTab({ bout }: { bout: BoutScored }) {
         ))}
       </div>
       {stats ? <BoutNumbers stats={stats} /> : <p className="text-small text-reed">Counting …</p>}
+      {scope.key === 'bout' && <Movement bout={bout} />}
       {named && <NamedNumbers named={named} />}
       <Suspense fallback={<p className="text-small text-reed">Drawing …</p>}>
         <TransitionFlow key={scope.key} transitions={transitions} onGo={goTo} />
