@@ -29,7 +29,7 @@ export const burdenWords: Readonly<Record<Burden, string>> = {
   ...{ pressed: 'pressed on', weight: 'carrying weight', 'fallen-on': 'fallen on' },
 };
 
-/** What something asks of a part; without burdens: anything that can be asked of it. */
+/** What something asks of a part; without burdens, or with none in the list: anything that can be asked of it. */
 export interface Load extends Part {
   burdens?: Burden[] | undefined;
 }
@@ -42,8 +42,9 @@ export function mergedLoads(loads: readonly Load[]): Load[] {
   const merged: Load[] = [];
   for (const { part, side, burdens: asked } of loads) {
     const there = merged.find((one) => one.part === part && one.side === side);
-    if (!there) merged.push({ part, side, ...(asked && { burdens: [...asked] }) });
-    else if (!there.burdens || !asked) delete there.burdens;
+    if (!there) merged.push({ part, side, ...(asked?.length && { burdens: [...asked] }) });
+    // Anything and something together are anything.
+    else if (!there.burdens || !asked?.length) delete there.burdens;
     else there.burdens = [...new Set([...there.burdens, ...asked])];
   }
   return merged;

@@ -132,6 +132,7 @@ describe('a load and a limit', () => {
       fc.property(fc.array(load, { maxLength: 6 }), load, (loads, limit) => {
         expect(mergedLoads(loads).some((one) => meets(one, limit))).toBe(loads.some((one) => meets(one, limit)));
       }),
+      { numRuns: 2000 },
     );
   });
 });
