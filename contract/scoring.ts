@@ -173,6 +173,8 @@ export const getClientBouts = operation({
         toFrame: z.int(),
         /** The first frame of each of its spans. */
         spanFrames: z.array(z.int()),
+        /** How the coach or the client told the partner apart: "white shirt"; empty where nobody did. */
+        partner: z.string(),
         sentAt: instant,
         ruleSheet: z.enum(ruleSheetNames),
         sheetId: id.nullable(),

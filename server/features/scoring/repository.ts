@@ -73,6 +73,7 @@ export async function findClientBouts({ db }: House, clientId: string): Promise<
   >(
     `SELECT STRAIGHT_JOIN b.id, r.id AS requestId, f.id AS footageId, b.from_frame AS fromFrame, b.to_frame AS toFrame,
        COALESCE(JSON_EXTRACT(b.spans, '$[*].fromFrame'), '[]') AS spanFrames, r.sent_at AS sentAt, b.rule_sheet AS ruleSheet,
+       COALESCE(NULLIF(b.partner_words, ''), JSON_VALUE(r.intake, '$.whoPartner'), '') AS partner,
        JSON_VALUE(r.intake, '$.ruleSheet') AS askedSheet, b.sheet_id AS sheetId, b.length_seconds AS lengthSeconds,
        b.after_finish AS afterFinish, JSON_VALUE(r.intake, '$.lengthMinutes') AS lengthMinutes, JSON_VALUE(r.intake, '$.kind') AS kind, b.timed
      FROM requests r JOIN footages f ON f.request_id = r.id JOIN bouts b ON b.footage_id = f.id

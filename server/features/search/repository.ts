@@ -6,14 +6,15 @@ import type { House } from '../../house/house.ts';
 
 /**
  * A note as it is found by its words: what was said of it, what to do instead, and what its principle is called. Beside these, what it is
- * found by without being said: the chance its principle counts, the position it stands in, and whose it is, each after a letter.
+ * found by without being said: the chance its principle counts, the position it stands in and what that is called, and whose it is, each
+ * after a letter.
  */
 export const noteEntries = (where: string): string => `
   INSERT INTO search_entries (entry_id, entry, kind, client_id, request_id, words, also, at)
   SELECT n.id, 'note', n.kind, r.client_id, n.request_id,
     CONCAT_WS(' ', p.name, n.what, REGEXP_REPLACE(n.instead, '"(when|do)":|[\\\\[\\\\]{}",]', ' ')),
     CONCAT_WS('\\n', CONCAT('c ', NULLIF(JSON_VALUE(p.entry, '$.chances'), '')), CONCAT('l ', REPLACE((
-      SELECT s.position FROM bouts b, JSON_TABLE(b.spans, '$[*]' COLUMNS (position VARCHAR(40) PATH '$.position', f INT PATH '$.fromFrame', t INT PATH '$.toFrame')) s
+      SELECT CONCAT_WS(', ', s.position, s.name) FROM bouts b, JSON_TABLE(b.spans, '$[*]' COLUMNS (position VARCHAR(40) PATH '$.position', name VARCHAR(60) PATH '$.name', f INT PATH '$.fromFrame', t INT PATH '$.toFrame')) s
       WHERE b.footage_id = n.footage_id AND b.from_frame <= n.from_frame AND n.from_frame < b.to_frame AND s.f <= n.from_frame AND n.from_frame < s.t LIMIT 1
     ), '-', ' ')), CONCAT('n ', c.name)),
     r.sent_at

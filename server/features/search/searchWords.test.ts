@@ -17,7 +17,7 @@ beforeAll(async () => {
   await house.db.bouts.update(
     {
       spans: [
-        { position: 'half-guard', holder: 'client', fromFrame: 0, toFrame: 500 },
+        { position: 'half-guard', holder: 'client', fromFrame: 0, toFrame: 500, name: 'Lockdown' },
         { position: 'mount', holder: 'client', fromFrame: 500, toFrame: 900 },
       ],
     },
@@ -78,6 +78,9 @@ describe('the search', () => {
     const [mount] = await search('mount');
     expect([mount!.words.trim(), mount!.because]).toEqual([expect.stringContaining('Posture stays'), ['in mount']]);
     expect(await found('Moor posture')).toHaveLength(1);
+    // What it is called there, too.
+    const named = await search('lockdown');
+    expect(named.map(({ because }) => because)).toEqual([['in half guard, Lockdown'], ['in half guard, Lockdown']]);
   });
 
   it('finds what is known of a client: what hurts', async () => {

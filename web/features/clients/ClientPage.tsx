@@ -5,6 +5,7 @@ import { Button, FacePlate } from '../../shared/primitives/index.ts';
 import { useAccount } from '../access/index.ts';
 import { ClientLimits } from '../care/index.ts';
 import { useGetClientHistoryQuery } from '../followup/index.ts';
+import { ClientNames } from '../scoring/index.ts';
 import { WorkGlance } from '../work/index.ts';
 import { ClientForm } from './ClientForm.tsx';
 import { History } from './History.tsx';
@@ -66,6 +67,7 @@ export function ClientPage() {
         <SearchBox clientId={client.id} label={`Search all that was said of ${client.name.split(' ')[0]}`} />
         <WorkGlance clientId={client.id} name={client.name} />
         <ProgressView clientId={client.id} critiqueOf={critiqueOf} mayClose={account?.role === 'coach'} />
+        <ClientNames clientId={client.id} />
         <QuestionList questions={data.questions} critiques={data.critiques} />
         <section aria-label="History">
           <h2 className="mb-2 text-read">Requests, newest first</h2>

@@ -1,4 +1,5 @@
 import { durationText } from '@lean-mentor/core/footage';
+import type { ReactNode } from 'react';
 import { placeWords, sideNames, type NamedAthlete, type NamedStats } from '@lean-mentor/core/scoring';
 
 /** So many names are shown of each. */
@@ -30,7 +31,7 @@ const countOf = (one: NamedAthlete, technique: string, name: string): string => 
 };
 
 /** What was counted by name, by posture and of attacks, as far as it was coded; nothing where nothing was. */
-export function NamedNumbers({ named }: { named: NamedStats }) {
+export function NamedNumbers({ named, heading }: { named: NamedStats; heading?: ReactNode }) {
   const acts = [...named.client.acts, ...named.partner.acts];
   const rows = [...new Map(acts.map(({ technique, name }) => [`${technique} ${name}`, { technique, name }])).values()].slice(0, mostRows);
   const postures = [
@@ -41,6 +42,7 @@ export function NamedNumbers({ named }: { named: NamedStats }) {
   if (rows.length === 0 && named.time.length === 0 && postures.length === 0 && attacks === 0) return null;
   return (
     <section aria-label="By name" className="grid grid-cols-2 gap-x-6 gap-y-3 text-small">
+      {heading && <div className="col-span-2 text-desk">{heading}</div>}
       {rows.length > 0 && (
         <table className="self-start">
           <thead>

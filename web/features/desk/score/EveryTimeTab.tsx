@@ -31,6 +31,14 @@ function itemOf(
   return { requestId, footageId, fromFrame, toFrame: Math.max(fromFrame + 1, next ?? toFrame), anchorFrame: fromFrame, mirrored: false };
 }
 
+/** What stands where nobody may know who the partner was. */
+const unknownPartners: readonly string[] = ['', '-', 'removed'];
+/** Partners have no names here: they are told apart by the words that were used for them. */
+function samePartner(one: string, other: string): boolean {
+  const [a, b] = [one, other].map((words) => words.trim().toLocaleLowerCase());
+  return a === b && !unknownPartners.includes(a!);
+}
+
 /** When the first fix on the principle of the note in hand was sent; null where there is none. */
 function useFixSentAt(): string | null {
   const { subject } = useScene();
@@ -48,7 +56,10 @@ export function EveryTimeTab({ bout }: { bout: BoutScored }) {
   const span = bout.here.bout.spans.find(({ fromFrame, toFrame }) => fromFrame <= frame && frame < toFrame);
   const name = span?.name ? calledBy(span.name) : null;
   const [byName, setByName] = useState(true);
-  const { bouts, isLoading } = useAllBouts();
+  const [byPartner, setByPartner] = useState(false);
+  const { bouts: all, isLoading } = useAllBouts();
+  const partner = all.find(({ id }) => id === bout.here.bout.id)?.partner ?? '';
+  const bouts = byPartner ? all.filter((one) => samePartner(one.partner, partner)) : all;
   const values = usePositionValues();
   const [position, holder] = [span?.position, span?.holder ?? null];
   const wanted = byName ? name : null;
@@ -70,12 +81,18 @@ export function EveryTimeTab({ bout }: { bout: BoutScored }) {
         the client {shares(endedBetter(entries))}: first half of the round {halves[0]}, second {halves[1]}
         {fixSentAt !== null && `; before the fix ${shares(endedBetter(before))}, since ${shares(endedBetter(since))}`}.
       </p>
+      {samePartner(partner, partner) && (
+        <label className="flex items-center gap-1">
+          <input type="checkbox" checked={byPartner} onChange={({ target }) => setByPartner(target.checked)} /> only against this partner (
+          {partner})
+        </label>
+      )}
       {name && (
         <label className="flex items-center gap-1">
           <input type="checkbox" checked={byName} onChange={({ target }) => setByName(target.checked)} /> only what was called {name}
         </label>
       )}
-      <Entries key={`${position} ${holder} ${wanted}`} {...{ entries, sorted, bouts }} name={placeWords(span, sideNames)} />
+      <Entries key={`${position} ${holder} ${wanted} ${byPartner}`} {...{ entries, sorted, bouts }} name={placeWords(span, sideNames)} />
     </div>
   );
 }

@@ -1,13 +1,9 @@
-import { sheetOf } from '@lean-mentor/contract';
 import {
   addNamed,
   namedStats,
   addStats,
-  asMeant,
   boutStats,
   boutTimes,
-  boutUsage,
-  ruleSheets,
   scoreBout,
   transitionsOf,
   type RuleSheet,
@@ -16,7 +12,7 @@ import {
 import { isSameDay } from 'date-fns';
 import { Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { BoutNumbers, NamedNumbers, PatternList, TransitionFlow, useGetClientBoutsQuery, useHistoryNumbers } from '../../scoring/index.ts';
+import { BoutNumbers, NamedNumbers, PatternList, TransitionFlow, useHistoryBouts, useHistoryNumbers } from '../../scoring/index.ts';
 import { useScene } from '../DeskScene.ts';
 import { Movement } from './Movement.tsx';
 import { useScored, type BoutScored } from './useScore.ts';
@@ -30,6 +26,8 @@ export interface KnownBout {
   toFrame: number;
   /** The first frame of each of its spans. */
   spanFrames: readonly number[];
+  /** How the partner is told apart; empty where nobody said. */
+  partner: string;
   /** Instant, ISO 8601. */
   sentAt: string;
   timed: TimedBout;
@@ -39,15 +37,14 @@ export interface KnownBout {
 /** Every coded bout of the client as the server has it, but those of this desk as they are here. */
 export function useAllBouts(): { bouts: KnownBout[]; isLoading: boolean } {
   const { subject, footage } = useScene();
-  const { scored, own } = useScored();
-  const { data, isLoading } = useGetClientBoutsQuery(subject.client.id);
+  const { scored } = useScored();
+  const history = useHistoryBouts(subject.client.id);
   return useMemo(() => {
-    const kept = (data?.bouts ?? []).map((bout): KnownBout => {
+    const kept = (history ?? []).map((bout): KnownBout => {
       const here = scored.find((one) => one.here.bout.id === bout.id);
-      const ownSheet = own.find(({ id }) => id === bout.sheetId);
-      const sheet = here?.sheet ?? (ownSheet ? sheetOf(ownSheet.sheet) : ruleSheets[bout.ruleSheet]);
-      const spanFrames = here ? here.here.bout.spans.map(({ fromFrame }) => fromFrame) : bout.spanFrames;
-      return { ...bout, spanFrames, sheet, timed: here?.timed ?? asMeant(bout.timed, bout, boutUsage(bout.said, sheet)) };
+      if (!here) return bout;
+      const partner = here.here.bout.partnerWords || subject.request.whoPartner;
+      return { ...bout, partner, spanFrames: here.here.bout.spans.map(({ fromFrame }) => fromFrame), sheet: here.sheet, timed: here.timed };
     });
     // What has just been coded is not on the server yet.
     const fresh = scored
@@ -56,10 +53,11 @@ export function useAllBouts(): { bouts: KnownBout[]; isLoading: boolean } {
         const { id: requestId, sentAt } = subject.request;
         const spanFrames = bout.spans.map(({ fromFrame }) => fromFrame);
         const { id, fromFrame, toFrame } = bout;
-        return { id, requestId, footageId: footage.id, fromFrame, toFrame, spanFrames, sentAt, timed, sheet };
+        const partner = bout.partnerWords || subject.request.whoPartner;
+        return { id, requestId, footageId: footage.id, fromFrame, toFrame, spanFrames, partner, sentAt, timed, sheet };
       });
-    return { bouts: [...kept, ...fresh], isLoading };
-  }, [data, scored, own, isLoading, subject, footage]);
+    return { bouts: [...kept, ...fresh], isLoading: history === null };
+  }, [history, scored, subject, footage]);
 }
 
 /** The way to an instant of any of the client's bouts, in this footage or another. */
