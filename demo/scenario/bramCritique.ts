@@ -40,9 +40,8 @@ export const bramCritique: CritiqueDoc = {
       ),
     ]),
     fix('Hooks carry, hands steer', 1290, [
-      paragraph(
-        'He leans in toward you for five seconds, at 0:40, and you hold still. One pull would have brought his weight over your hooks.',
-      ),
+      paragraph('He leans in toward you, at 0:40, and stays there for five seconds.'),
+      paragraph('You hold still. One pull would have brought his weight over your hooks.'),
       heading(3, 'Do this instead'),
       list('orderedList', [
         'If he leans in, go under one arm, trap his other hand, fall to that hand and lift the hook on the side of your underhook.',

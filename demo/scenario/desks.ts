@@ -162,7 +162,19 @@ export const bramDesk: Desk = {
           do: 'go under one arm, trap his other hand, fall to that hand and lift the hook on the side of your underhook',
         },
       ],
-      { principleId: principles.hooks.id },
+      {
+        principleId: principles.hooks.id,
+        fork: {
+          opensFrame: 1275,
+          lastFrame: 1290,
+          actedFrame: null,
+          options: [
+            { do: 'Under one arm, trap his other hand, and fall to that hand', taken: false },
+            { do: 'Push him off with both feet', taken: false },
+            { do: 'Hold still and wait for more', taken: true },
+          ],
+        },
+      },
     ),
   ]),
   drawings: byId([

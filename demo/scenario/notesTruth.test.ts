@@ -67,6 +67,18 @@ describe.each(Object.entries(desks) as [keyof typeof desks, typeof ilseDesk][])(
       expect(distance(partner.joints.head, client.joints.pelvis)).toBeLessThan(distance(partner.joints.pelvis, client.joints.head) + 0.3);
   });
 
+  it('asks at a decision while it is in the picture, the same two are where they are at the note, and it leads there', () => {
+    for (const { fromFrame, fork } of Object.values(desk.notes)) {
+      if (!fork) continue;
+      const spanAt = (frame: number) => truth.spans.find((one) => one.fromFrame <= frame && frame < one.toFrame);
+      expect(spanAt(fork.opensFrame)).toEqual(spanAt(fromFrame));
+      expect([isLost(fork.opensFrame), fork.opensFrame < fromFrame]).toEqual([false, true]);
+      const { A: client, B: partner } = pairAtFrame(plan, timeline, fork.opensFrame);
+      if (claims[name][fromFrame]?.leansIn)
+        expect(distance(partner.joints.head, client.joints.pelvis)).toBeLessThan(distance(partner.joints.pelvis, client.joints.head) + 0.3);
+    }
+  });
+
   it('measures nothing where the picture is lost', () => {
     for (const { atFrame, toFrame } of Object.values(desk.measures))
       expect([atFrame, toFrame ?? atFrame].map(isLost)).toEqual([false, false]);

@@ -1,5 +1,6 @@
 import { bramVoice } from '../voice/bramVoice.ts';
 import { bout, intake, type PracticeFile } from '@lean-mentor/contract';
+import type { FrameThreat } from '@lean-mentor/core/scoring';
 import { groundTruthOf } from '../timeline/groundTruth.ts';
 import { allClips } from './allClips.ts';
 import { footageId } from './footageId.ts';
@@ -22,6 +23,11 @@ const dayMs = 86_400_000;
 const at = (today: Date, days: number, hour: number): string =>
   new Date(Date.UTC(today.getUTCFullYear(), today.getUTCMonth(), today.getUTCDate(), hour) + days * dayMs).toISOString();
 
+/** Attacks that went on for a while: what the events name as tried, from where it was set to where it was out of. */
+const threats: Readonly<Record<string, FrameThreat[]>> = {
+  'noor-quay-open': [{ athlete: 'partner', name: 'Armlock from guard', fromFrame: 2690, toFrame: 2750, ended: 'escape' }],
+};
+
 /** Footage of a clip, its bout coded as the ground truth says. */
 function footageOf(clip: string): Request['footages'][number] {
   const plan = allClips.find((p) => p.name === clip)!;
@@ -30,7 +36,9 @@ function footageOf(clip: string): Request['footages'][number] {
     id: footageId(clip),
     file: `${clip}.mp4`,
     seconds: null,
-    bouts: [bout.parse({ id: stableId(`bout ${clip}`), ...truth.bout, spans: truth.spans, events: truth.events })],
+    bouts: [
+      bout.parse({ id: stableId(`bout ${clip}`), ...truth.bout, spans: truth.spans, events: truth.events, threats: threats[clip] ?? [] }),
+    ],
   };
 }
 

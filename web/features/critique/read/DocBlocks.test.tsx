@@ -8,7 +8,7 @@ const slots: DocSlots = {
   moment: ({ noteId, show }) => <p>{`moment ${noteId} as ${show}`}</p>,
   clip: (clipId) => <p>{`clip ${clipId}`}</p>,
   take: ({ title }) => <p>{`spoken ${title}`}</p>,
-  fix: (block, inside) => <section aria-label={block.attrs.name}>{inside}</section>,
+  fix: (block, shown) => <section aria-label={block.attrs.name}>{shown(block.content)}</section>,
 };
 const show = (...blocks: Block[]) => render(<DocBlocks blocks={blocks} slots={slots} />);
 

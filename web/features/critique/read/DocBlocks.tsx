@@ -6,7 +6,8 @@ export interface DocSlots {
   moment: (attrs: MomentBlock['attrs']) => ReactNode;
   clip: (clipId: string) => ReactNode;
   take: (attrs: TakeBlock['attrs']) => ReactNode;
-  fix: (block: FixBlock, inside: ReactNode) => ReactNode;
+  /** `show`: its blocks, or some of them. */
+  fix: (block: FixBlock, show: (blocks: readonly Block[]) => ReactNode) => ReactNode;
 }
 
 function Words({ content = [] }: { content?: readonly Inline[] | undefined }) {
@@ -85,7 +86,7 @@ function DocBlock({ block, slots }: { block: Block; slots: DocSlots }): ReactNod
     case 'take':
       return slots.take(block.attrs);
     case 'fix':
-      return slots.fix(block, <DocBlocks blocks={block.content} slots={slots} />);
+      return slots.fix(block, (blocks) => <DocBlocks blocks={blocks} slots={slots} />);
     default:
       return assertNever(block);
   }
