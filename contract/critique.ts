@@ -1,5 +1,5 @@
 import type { SentScore } from '@lean-mentor/core/critique';
-import { mostForkOptions } from '@lean-mentor/core/desk';
+import { comparisonLayouts, mostForkOptions } from '@lean-mentor/core/desk';
 import { mostFixes } from '@lean-mentor/core/fixes';
 import { decisionWords, type Decision } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
@@ -14,6 +14,28 @@ import { question } from './questions.ts';
 import { intake } from './requests.ts';
 import { sameAs } from './sameAs.ts';
 
+const sentFrame = z.int().min(0);
+/**
+ * What the coach laid beside a moment, as it was then: two to four footages of this client, lined up by their anchor frames and each within
+ * its range (`toFrame` is the one after the last). `filmed`: "3 October 2026", of footage of another request.
+ */
+export const sentBeside = z.object({
+  layout: z.enum(comparisonLayouts),
+  items: z
+    .array(
+      z.object({
+        footageId: id,
+        anchorFrame: sentFrame,
+        range: z.object({ fromFrame: sentFrame, toFrame: sentFrame }),
+        mirrored: z.boolean(),
+        filmed: z.string().nullable(),
+      }),
+    )
+    .min(1)
+    .max(4),
+});
+export type SentBeside = z.infer<typeof sentBeside>;
+
 /** A moment as it was sent: the note and drawings as they were then, whatever the desk does later. */
 export const sentMoment = z.object({
   note,
@@ -22,14 +44,19 @@ export const sentMoment = z.object({
   /** The clip plays from 2 s before the moment to 2 s after it, as far as the footage reaches. */
   clipFromSeconds: z.number(),
   clipToSeconds: z.number(),
+  beside: sentBeside.nullable().default(null),
 });
 export type SentMoment = z.infer<typeof sentMoment>;
 
 /** As much of a moment as is seen on a page: its frame with the drawings, what kind it is and what was said, and the clip's stretch. */
 export const shownMoment = sentMoment
-  .pick({ drawings: true, clipFromSeconds: true, clipToSeconds: true })
+  .pick({ drawings: true, clipFromSeconds: true, clipToSeconds: true, beside: true })
   .extend({ note: note.pick({ id: true, footageId: true, fromFrame: true, kind: true, seen: true, what: true }) });
 export type ShownMoment = z.infer<typeof shownMoment>;
+
+/** Pictures of a moment: its own frame with the drawings, or what was laid beside it. */
+export const momentPictures = ['still.png', 'beside.png'] as const;
+export type MomentPicture = (typeof momentPictures)[number];
 
 /** A fix as it was sent. */
 export const sentFix = z.object({
@@ -163,10 +190,10 @@ export const getMomentStill = operation({
   name: 'getMomentStill',
   room: 'critique',
   method: 'get',
-  path: '/api/critiques/:critiqueId/versions/:version/moments/:noteId/still.png',
+  path: '/api/critiques/:critiqueId/versions/:version/moments/:noteId/pictures/:picture',
   access: everyRole,
-  summary: "The exact frame of a moment with its drawings, at the footage's own size.",
-  params: byCritique.extend({ version, noteId: id }),
+  summary: "The exact frame of a moment with its drawings, at the footage's own size; or the frames that were laid beside each other.",
+  params: byCritique.extend({ version, noteId: id, picture: z.enum(momentPictures) }),
   stream: 'image/png',
 });
 

@@ -1,4 +1,4 @@
-import type { CritiqueDoc, PlainBlock } from '@lean-mentor/core/critique';
+import { momentLooks, type CritiqueDoc, type PlainBlock } from '@lean-mentor/core/critique';
 import { z } from 'zod';
 import { takeSeconds } from './deskTake.ts';
 import { id } from './ids.ts';
@@ -22,7 +22,7 @@ const listItem = z.object({ type: z.literal('listItem'), content: paragraphs });
 const list = z.object({ type: z.enum(['bulletList', 'orderedList']), content: z.array(listItem).min(1).max(60) });
 const momentBlock = z.object({
   type: z.literal('moment'),
-  attrs: z.object({ noteId: id, show: z.enum(['clip', 'still']), heard: z.string().max(300).nullable().optional() }),
+  attrs: z.object({ noteId: id, show: z.enum(momentLooks), heard: z.string().max(300).nullable().optional() }),
 });
 const bookClip = z.object({ type: z.literal('bookClip'), attrs: z.object({ clipId: id }) });
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { critique, sentFix, shownFootage, shownMoment } from './critique.ts';
+import { critique, momentPictures, sentFix, shownFootage, shownMoment } from './critique.ts';
 import { done, id, instant, linkToken, written } from './ids.ts';
 import { everyRole, operation } from './operation.ts';
 
@@ -81,10 +81,10 @@ export const getSharedStill = operation({
   name: 'getSharedStill',
   room: 'links',
   method: 'get',
-  path: '/api/shared/:token/moments/:noteId/still.png',
+  path: '/api/shared/:token/moments/:noteId/pictures/:picture',
   access: 'anyone',
-  summary: 'The exact frame of a moment with its drawings, by a link.',
-  params: z.object({ token: linkToken, noteId: id }),
+  summary: 'The exact frame of a moment with its drawings, or the frames that were laid beside each other, by a link.',
+  params: z.object({ token: linkToken, noteId: id, picture: z.enum(momentPictures) }),
   stream: 'image/png',
 });
 

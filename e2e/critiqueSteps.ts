@@ -57,9 +57,9 @@ export const askAs = (page: Page, ...[method, path, body]: Asked): Promise<{ sta
   );
 
 /** Drafts the critique of a request, puts a moment at its end, and sends it. */
-export async function sendWithMoment(page: Page, requestId: string, noteId: string): ReturnType<typeof askAs> {
+export async function sendWithMoment(page: Page, requestId: string, noteId: string, show = 'clip'): ReturnType<typeof askAs> {
   const { doc, revision } = (await askAs(page, 'POST', `/api/requests/${requestId}/critique/draft`)).body;
-  const content = [...(doc as { content: object[] }).content, { type: 'moment', attrs: { noteId, show: 'clip' } }];
+  const content = [...(doc as { content: object[] }).content, { type: 'moment', attrs: { noteId, show } }];
   const kept = await askAs(page, 'PUT', `/api/requests/${requestId}/critique`, { doc: { type: 'doc', content }, revision });
   return askAs(page, 'POST', `/api/requests/${requestId}/critique/send`, { revision: kept.body['revision'] });
 }

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { blankPrinciple, type BookPrinciple } from '../book/index.ts';
 import {
+  besideWords,
+  comparedIn,
   allBlocks,
   blockText,
   clipsOf,
@@ -42,6 +44,7 @@ const shown = (noteId: string, what: string, more: object = {}) => ({
   instead: [],
   clock: '0:10',
   clipId: null,
+  compares: false,
   asks: false,
   pair: null,
   ...more,
@@ -70,6 +73,20 @@ const input = (more: Partial<DraftInput> = {}): DraftInput => ({
   filming: [],
   ...more,
 });
+it('shows what was laid beside a moment below it, and says in words what that is', () => {
+  const doc = draftCritique(input({ fixes: [fix({ moments: [shown('n1', 'a', { compares: true }), shown('n2', 'b')] })] }));
+  const looks = fixBlocks(doc)[0]!.content.flatMap((block) => (block.type === 'moment' ? [[block.attrs.noteId, block.attrs.show]] : []));
+  expect(looks).toEqual([
+    ['n1', 'clip'],
+    ['n1', 'beside'],
+    ['n2', 'clip'],
+  ]);
+  expect([momentsOf(doc), comparedIn(doc)]).toEqual([['n1', 'n2'], ['n1']]);
+  const items = [{ filmed: null }, { filmed: '3 October 2026' }, { filmed: null }];
+  expect(besideWords({ layout: 'side', items })).toBe('with 3 October 2026 and this footage beside it');
+  expect(besideWords({ layout: 'over', items: items.slice(0, 2) })).toBe('with 3 October 2026 over it');
+});
+
 const textOf = (doc: CritiqueDoc): string[] => doc.content.map(blockText);
 const fixText = (of: DraftFix): string[] => blockText(fixBlocks(draftCritique(input({ fixes: [of] })))[0]!).split('\n');
 

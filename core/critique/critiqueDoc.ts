@@ -28,12 +28,15 @@ export interface Quote {
   content: Paragraph[];
 }
 /**
- * A note's instant: its still with the drawing, or the clip around it. `heard`: what is heard there, for who cannot hear it; without it the
- * clip is silent.
+ * How a note's instant is shown: the clip around it, its still with the drawing, or what the coach laid beside it (its comparison), to be
+ * stepped through together.
  */
+export const momentLooks = ['clip', 'still', 'beside'] as const;
+export type MomentLook = (typeof momentLooks)[number];
+/** A note's instant. `heard`: what is heard there, for who cannot hear it; without it the clip is silent. */
 export interface MomentBlock {
   type: 'moment';
-  attrs: { noteId: string; show: 'clip' | 'still'; heard?: string | null };
+  attrs: { noteId: string; show: MomentLook; heard?: string | null };
 }
 /** A clip of the coach's own. */
 export interface ClipBlock {
@@ -72,7 +75,7 @@ export const list = (type: List['type'], lines: readonly string[]): List => ({
   type,
   content: lines.map((line) => ({ type: 'listItem', content: [paragraph(line)] })),
 });
-export const moment = (noteId: string, show: 'clip' | 'still' = 'clip'): MomentBlock => ({ type: 'moment', attrs: { noteId, show } });
+export const moment = (noteId: string, show: MomentLook = 'clip'): MomentBlock => ({ type: 'moment', attrs: { noteId, show } });
 
 /** The words of one block, lists line by line. */
 export function blockText(block: Block | ListItem): string {
@@ -112,6 +115,15 @@ const momentIds = (blocks: readonly Block[]): string[] => [
 ];
 /** Notes whose instants are shown, each once: of the whole critique, or of one fix. */
 export const momentsOf = (of: CritiqueDoc | FixBlock): string[] => momentIds(of.type === 'doc' ? allBlocks(of) : of.content);
+/** Notes that are shown with what was laid beside them, each once. */
+export const comparedIn = (doc: CritiqueDoc): string[] =>
+  momentIds(allBlocks(doc).filter((block) => block.type === 'moment' && block.attrs.show === 'beside'));
+/** What was laid beside a moment: "with 3 October 2026 and the same footage beside it". */
+export function besideWords({ layout, items }: { layout: 'side' | 'over'; items: readonly { filmed: string | null }[] }): string {
+  const [, ...others] = items.map(({ filmed }) => filmed ?? 'this footage');
+  return others.length === 0 ? 'by itself' : `with ${[...new Set(others)].join(' and ')} ${layout === 'over' ? 'over' : 'beside'} it`;
+}
+
 /** Clips of the coach's own that are shown, each once. */
 export const clipsOf = (doc: CritiqueDoc): string[] => [
   ...new Set(allBlocks(doc).flatMap((block) => (block.type === 'bookClip' ? [block.attrs.clipId] : []))),

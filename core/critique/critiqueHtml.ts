@@ -1,9 +1,9 @@
 import { assertNever } from '../never/index.ts';
-import { fixBlocks, type Block, type CritiqueDoc, type Inline, type TakeBlock } from './critiqueDoc.ts';
+import { fixBlocks, type Block, type CritiqueDoc, type Inline, type MomentBlock, type TakeBlock } from './critiqueDoc.ts';
 
 /** Paths of what a page shows, beside it in one folder. */
 export interface PageFiles {
-  moment: (noteId: string) => { words: string; still: string | null; clip: string | null; track: string | null };
+  moment: (attrs: MomentBlock['attrs']) => { words: string; still: string | null; clip: string | null; track: string | null };
   clip: (clipId: string) => { title: string; video: string | null };
   /** What is said, line by line, its title first; as a film, and its voice alone. */
   take: (attrs: TakeBlock['attrs']) => { lines: readonly string[]; film: string | null; sound: string | null };
@@ -41,7 +41,7 @@ function blockHtml(block: Block, files: PageFiles, numbers: ReadonlyMap<Block, n
     case 'caution':
       return `<div class="caution">${paragraphs(block.content)}</div>`;
     case 'moment': {
-      const { words, still, clip, track } = files.moment(block.attrs.noteId);
+      const { words, still, clip, track } = files.moment(block.attrs);
       const { show, heard } = block.attrs;
       const sounds = heard
         ? `controls playsinline>${track ? `<track kind="captions" srclang="en" label="What is heard" default src="${escaped(track)}">` : ''}`

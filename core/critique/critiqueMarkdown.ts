@@ -1,10 +1,10 @@
 import { assertNever } from '../never/index.ts';
-import { fixBlocks, type Block, type CritiqueDoc, type Inline, type TakeBlock } from './critiqueDoc.ts';
+import { fixBlocks, type Block, type CritiqueDoc, type Inline, type MomentBlock, type TakeBlock } from './critiqueDoc.ts';
 
 /** How what is tied to the desk is written down: by whoever knows it. */
 export interface TiedWords {
   /** "0:41, mistake: …" and, where there is one, the path of its picture. */
-  moment: (noteId: string) => { words: string; picture: string | null };
+  moment: (attrs: MomentBlock['attrs']) => { words: string; picture: string | null };
   clip: (clipId: string) => string;
   /** What is said, line by line; its title first. */
   take: (attrs: TakeBlock['attrs']) => readonly string[];
@@ -39,7 +39,7 @@ function blockMarkdown(block: Block, tied: TiedWords, numbers: ReadonlyMap<Block
     case 'caution':
       return block.content.map((one) => `> ${block.type === 'caution' ? '**Mind:** ' : ''}${inlineMarkdown(one.content)}`).join('\n>\n');
     case 'moment': {
-      const { words, picture } = tied.moment(block.attrs.noteId);
+      const { words, picture } = tied.moment(block.attrs);
       return picture ? `![${escaped(words)}](${picture})` : `*${escaped(words)}*`;
     }
     case 'bookClip':

@@ -47,9 +47,10 @@ const filled = (lines: readonly string[]): PlainBlock[] => lines.filter((line) =
 function fixBlock(fix: DraftFix): FixBlock {
   const { principle, moments, drill } = fix;
   // What is asked at a fork is not told above it.
-  const shown = moments.flatMap(({ noteId, what, asks }) =>
-    asks ? [moment(noteId), ...filled([sentence(what)])] : [...filled([sentence(what)]), moment(noteId)],
-  );
+  const shown = moments.flatMap(({ noteId, what, asks, compares }) => [
+    ...(asks ? [moment(noteId), ...filled([sentence(what)])] : [...filled([sentence(what)]), moment(noteId)]),
+    ...(compares ? [moment(noteId, 'beside')] : []),
+  ]);
   const pairs = [...new Map(moments.flatMap(({ pair }) => (pair ? [[pair.noteId, pair] as const] : []))).values()];
   const clipIds = [...new Set([...moments.flatMap(({ clipId }) => clipId ?? []), ...(principle?.clipIds ?? [])])];
   const instead = insteadOf(fix);

@@ -8,6 +8,8 @@ export interface DraftMoment {
   /** "1:12" of its bout. */
   clock: string;
   clipId: string | null;
+  /** Whether other footage was laid beside it. */
+  compares: boolean;
   /** Whether a decision before it is asked of the client first. */
   asks: boolean;
   /** The client's own right moment beside this wrong one. */

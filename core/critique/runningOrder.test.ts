@@ -3,7 +3,7 @@ import { blankDrill, blankPrinciple } from '../book/index.ts';
 import { runningOrder, type DraftFix, type DraftInput, type DraftMoment } from './index.ts';
 
 const shown = (noteId: string, what: string, more: Partial<DraftMoment> = {}): DraftMoment => ({
-  ...{ noteId, what, instead: [], clock: '0:10', clipId: null, asks: false, pair: null },
+  ...{ noteId, what, instead: [], clock: '0:10', clipId: null, compares: false, asks: false, pair: null },
   ...more,
 });
 const principle = blankPrinciple({ id: 'p', name: 'Elbow in', area: 'escaping', cue: 'Elbow to rib.' });

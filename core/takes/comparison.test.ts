@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { comparisonCells, frameSeen } from './index.ts';
+import { comparisonCells, comparisonGrid, frameSeen } from './index.ts';
 
 const wide = { width: 1280, height: 720 };
 const tall = { width: 720, height: 1280 };
 
 describe('pictures beside each other', () => {
   it('stand as large as they can: wide ones below, tall ones side by side, more than two in two rows', () => {
-    const places = (many: number, size: typeof wide) => comparisonCells(many, size).map(({ x, y }) => [x, y]);
+    const places = (many: number, size: typeof wide) => comparisonCells(many, comparisonGrid(many, size)).map(({ x, y }) => [x, y]);
     expect(places(1, wide)).toEqual([[0, 0]]);
     expect(places(2, wide)).toEqual([
       [0, 0],

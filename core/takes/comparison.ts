@@ -44,13 +44,23 @@ export const frameSeen = (
 export const inARow = (many: number, { width, height }: { width: number; height: number }): number =>
   many > 2 || (many === 2 && height > width) ? 2 : 1;
 
+/** So many pictures stand beside each other, in so many rows. */
+export interface ComparisonGrid {
+  columns: number;
+  rows: number;
+}
+
+/** How so many pictures of a shape are laid out, whether on a ground of that shape or larger. */
+export function comparisonGrid(many: number, size: { width: number; height: number }): ComparisonGrid {
+  const columns = inARow(many, size);
+  return { columns, rows: Math.ceil(many / columns) };
+}
+
 /** Where each of so many pictures stands beside the others, as shares of the whole. */
 export function comparisonCells(
   many: number,
-  size: { width: number; height: number },
+  { columns, rows }: ComparisonGrid,
 ): { x: number; y: number; width: number; height: number }[] {
-  const columns = inARow(many, size);
-  const rows = Math.ceil(many / columns);
   return Array.from({ length: many }, (_, i) => ({
     x: (i % columns) / columns,
     y: Math.floor(i / columns) / rows,

@@ -1,6 +1,14 @@
 export { captionLetters, captionTexts, heardCaptions, spreadCaptions, spreadTexts, uncaptioned } from './captions.ts';
 export { captionAt, chapterAt, chapterStretches, type TakeChapter } from './chapters.ts';
-export { comparisonCells, frameSeen, inARow, type TakeCompared, type TakeComparison } from './comparison.ts';
+export {
+  comparisonCells,
+  comparisonGrid,
+  frameSeen,
+  inARow,
+  type ComparisonGrid,
+  type TakeCompared,
+  type TakeComparison,
+} from './comparison.ts';
 export { coachCorner, coachPictures, coachRate, coachShapes, coachSide, type CoachShape } from './coachCorner.ts';
 export { cutClock, joinedCuts, leftOf, type CutClock } from './cuts.ts';
 export { longestPause, pauseKept, pausesToCut } from './pauses.ts';

@@ -1,5 +1,5 @@
 import type { FrameTable } from '@lean-mentor/core/footage';
-import { comparisonCells, frameSeen, type TakeComparison } from '@lean-mentor/core/takes';
+import { comparisonCells, comparisonGrid, frameSeen, type ComparisonGrid, type TakeComparison } from '@lean-mentor/core/takes';
 import sharp, { type OverlayOptions } from 'sharp';
 import { asShown } from './asShown.ts';
 import { ffmpegPictures, safeInput } from './ffmpeg.ts';
@@ -47,13 +47,16 @@ async function readFrames({ source, frame, mirrored, size }: Wanted, many: numbe
   return pictures;
 }
 
-/** Draws what is compared at an instant: red, green, blue and opacity of a whole picture. What is not there any more stays dark. */
+/**
+ * Draws what is compared at an instant: red, green, blue and opacity of a whole picture. What is not there any more stays dark. `grid`:
+ * how it is laid out, where the picture is larger than one of them.
+ */
 export type ComparedPainter = (compare: TakeComparison) => Promise<Buffer>;
 
 export function comparedPainter(
   size: Size,
   sources: ReadonlyMap<string, ComparedSource>,
-  { folder, signal }: { folder: string; signal: AbortSignal },
+  { folder, signal, grid }: { folder: string; signal: AbortSignal; grid?: ComparisonGrid },
 ): ComparedPainter {
   const kept = new Map<string, Buffer>();
   const keyOf = ({ source, frame, mirrored, size: { width, height } }: Wanted): string =>
@@ -68,7 +71,7 @@ export function comparedPainter(
   };
   return async (compare) => {
     const { items, layout, opacity, rate } = compare;
-    const cells = comparisonCells(items.length, size);
+    const cells = comparisonCells(items.length, grid ?? comparisonGrid(items.length, size));
     const laid: OverlayOptions[] = [];
     for (const [i, item] of items.entries()) {
       const source = sources.get(item.footageId);

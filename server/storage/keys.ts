@@ -25,6 +25,10 @@ export const stillsFolder = (critiqueId: string): string => `stills/${critiqueId
 export const stillKey = (critiqueId: string, version: number, noteId: string): string =>
   `${stillsFolder(critiqueId)}${version}-${noteId}.png`;
 
+/** What was laid beside a moment. */
+export const besideKey = (critiqueId: string, version: number, noteId: string): string =>
+  `${stillsFolder(critiqueId)}${version}-${noteId}-beside.png`;
+
 /** The seconds around a moment, for readers with a link. */
 export const sharedClipKey = (critiqueId: string, version: number, noteId: string): string =>
   `${stillsFolder(critiqueId)}${version}-${noteId}.mp4`;

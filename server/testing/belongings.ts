@@ -209,7 +209,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     { do: 'reach', taken: true },
   ];
   const fork = { opensFrame: 0, lastFrame: 1, actedFrame: null, options };
-  const sent = { note: { ...notes[1]!, fork }, drawings: [], atSeconds: 0.1, clipFromSeconds: 0, clipToSeconds: 0.4 };
+  const sent = { note: { ...notes[1]!, fork }, drawings: [], atSeconds: 0.1, clipFromSeconds: 0, clipToSeconds: 0.4, beside: null };
   const fixes = [{ position: 1, fixId, principleId: null, name: 'The elbow', noteIds: [noteId] }];
   await addVersion(house, {
     critiqueId,
@@ -332,6 +332,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     drillId,
     familyId,
     noteId,
+    picture: 'still.png',
     critiqueId,
     fixId,
     code,

@@ -34,8 +34,18 @@ function rightMomentOf({ document, tables, elsewhere }: DraftFacts, pairId: stri
 }
 
 function momentOf(facts: DraftFacts, note: RequestNote): DraftMoment {
-  const { what, instead, clipId, pairId, fork } = facts.document.notes[note.id]!;
-  return { noteId: note.id, what, instead, clock: clockOf(facts, note), clipId, asks: fork !== null, pair: rightMomentOf(facts, pairId) };
+  const { what, instead, clipId, comparisonId, pairId, fork } = facts.document.notes[note.id]!;
+  const compares = comparisonId !== null && facts.document.comparisons[comparisonId] !== undefined;
+  return {
+    noteId: note.id,
+    what,
+    instead,
+    clock: clockOf(facts, note),
+    clipId,
+    compares,
+    asks: fork !== null,
+    pair: rightMomentOf(facts, pairId),
+  };
 }
 
 /** What a clinician is to be asked about before the mat, as it stands in a critique. */

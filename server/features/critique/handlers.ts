@@ -32,7 +32,7 @@ export const critiqueHandlers: Handlers<typeof rooms.critique> = {
   openShortLink: (house, { account, params }) => reading.openShortLink(house, account, params.code),
 
   getMomentStill: async (house, { account, params, req, res }) => {
-    const key = await reading.getMomentStill(house, account, params.critiqueId, params.version, params.noteId);
+    const key = await reading.getMomentStill(house, account, params);
     await sendObject(req, res, house.storage, key, 'image/png');
   },
 

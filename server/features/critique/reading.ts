@@ -1,10 +1,10 @@
 import type * as contract from '@lean-mentor/contract';
-import type { Account, Critique, CritiqueGlance, ForkChoice, Request, ResponseOf, SentTake } from '@lean-mentor/contract';
+import type { Account, Critique, CritiqueGlance, ForkChoice, MomentPicture, Request, ResponseOf, SentTake } from '@lean-mentor/contract';
 import { clipsOf } from '@lean-mentor/core/critique';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { stillPng } from '../../media/still.ts';
-import { clipVideoKey, spokenKey, stillKey } from '../../storage/index.ts';
+import { besideKey, clipVideoKey, spokenKey, stillKey } from '../../storage/index.ts';
 import { coachesHere, maySee } from '../access/index.ts';
 import { findClip } from '../book/index.ts';
 import { findFootage, findFootages, frameTableOf } from '../footage/index.ts';
@@ -22,6 +22,8 @@ import {
   listVersions,
   setRead,
 } from './repository.ts';
+import { besidePng } from './beside.ts';
+import { footagesOfMoments } from './sentMoment.ts';
 import { takeBackUntil } from './takeBack.ts';
 
 /** A sent critique the account may see, with its request; of one that was taken back it is told so, anything else is not there for it. */
@@ -51,7 +53,7 @@ export async function getCritique(house: House, account: Account, critiqueId: st
   const sent = await findVersion(house, row.id, version ?? row.version);
   if (!sent) throw new ContractError('not-found');
   const own = new Set(request.footages.map(({ id }) => id));
-  const otherIds = [...new Set(sent.moments.map(({ note }) => note.footageId))].filter((id) => !own.has(id));
+  const otherIds = footagesOfMoments(sent.moments).filter((id) => !own.has(id));
   const [versions, questions, clips, otherFootages] = await Promise.all([
     listVersions(house, row.id),
     findQuestions(house, row.id),
@@ -74,16 +76,36 @@ export async function openShortLink(house: House, account: Account, code: string
   return { critiqueId: row.id };
 }
 
-/** Key of a moment's still; made on first need, then kept, since a sent version does not change. */
-export async function getMomentStill(house: House, account: Account, critiqueId: string, version: number, noteId: string): Promise<string> {
+/** Which picture of which moment of a version. */
+export interface PictureAt {
+  critiqueId: string;
+  version: number;
+  noteId: string;
+  picture: MomentPicture;
+}
+
+/** Key of a picture of a moment; made on first need, then kept, since a sent version does not change. */
+export async function getMomentStill(house: House, account: Account, { critiqueId, version, noteId, picture }: PictureAt): Promise<string> {
   const critique = await getCritique(house, account, critiqueId, version);
   const moment = critique.moments.find(({ note }) => note.id === noteId);
   if (!moment) throw new ContractError('not-found');
-  const footage = await findFootage(house, moment.note.footageId);
-  if (!footage || footage.state === 'removed') throw new ContractError('footage-removed');
-  if (footage.state !== 'ready' || !footage.originalKey) throw new ContractError('footage-not-ready');
-  const key = stillKey(critiqueId, version, noteId);
+  const shown = picture === 'beside.png' ? footagesOfMoments([moment]) : [moment.note.footageId];
+  const [footage, ...others] = await Promise.all(shown.map((id) => findFootage(house, id)));
+  for (const one of [footage, ...others]) {
+    if (!one || one.state === 'removed') throw new ContractError('footage-removed');
+    if (one.state !== 'ready') throw new ContractError('footage-not-ready');
+  }
+  if (!footage?.originalKey) throw new ContractError('footage-not-ready');
+  const key = (picture === 'beside.png' ? besideKey : stillKey)(critiqueId, version, noteId);
   if ((await house.storage.size(key)) !== null) return key;
+  if (picture === 'beside.png') {
+    const { beside } = moment;
+    if (!beside) throw new ContractError('not-found');
+    await house.turns.run(account.id || 'reader', async () =>
+      house.storage.putBytes(key, await besidePng(house, critique.requestId, beside)),
+    );
+    return key;
+  }
   const table = await frameTableOf(house, footage.id);
   const original = await house.storage.local(footage.originalKey);
   try {

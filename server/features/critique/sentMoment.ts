@@ -31,8 +31,14 @@ export function sentMomentOf(document: DeskDocument, noteId: string, tables: Rea
     // A fork is seen from before it opens.
     clipFromSeconds: Math.max(table.times[0]!, (fork ? secondsOfFrame(table, fork.opensFrame) : atSeconds) - clipReach),
     clipToSeconds: Math.min(table.endSeconds, endSeconds + clipReach),
+    beside: null,
   };
 }
+
+/** Footages that moments show, each once. */
+export const footagesOfMoments = (moments: readonly SentMoment[]): string[] => [
+  ...new Set(moments.flatMap(({ note, beside }) => [note.footageId, ...(beside?.items ?? []).map(({ footageId }) => footageId)])),
+];
 
 /** The fixes of a critique as they are sent, in their order. */
 export const sentFixesOf = (doc: CritiqueDoc): SentFix[] =>

@@ -2,6 +2,7 @@ import type * as contract from '@lean-mentor/contract';
 import type { Account, BodyOf, Critique, Request, ResponseOf, SentMoment } from '@lean-mentor/contract';
 import {
   blockText,
+  comparedIn,
   draftCritique as draftOfWork,
   fixBlocks,
   heardOf,
@@ -25,6 +26,7 @@ import { changeRequest, findRequest, lockRequest, requestAnswered } from '../req
 import { enqueueJob } from '../../jobs/index.ts';
 import { spokenFolder, stillsFolder } from '../../storage/index.ts';
 import { critiqueLetter, takenBackLetter } from './critiqueLetters.ts';
+import { sentBesideOf } from './beside.ts';
 import { takesToSend } from './spoken.ts';
 import { clinicianSentences, draftOf } from './draftOf.ts';
 import { notesElsewhere } from './elsewhere.ts';
@@ -42,7 +44,7 @@ import {
   putCritique,
   putSentFixes,
 } from './repository.ts';
-import { sentFixesOf, sentMomentOf } from './sentMoment.ts';
+import { footagesOfMoments, sentFixesOf, sentMomentOf } from './sentMoment.ts';
 import { shortCodeOf } from './shortCode.ts';
 import { takeBackUntil } from './takeBack.ts';
 
@@ -131,7 +133,8 @@ export async function saveCritiqueDraft(
 async function momentsToSend(house: House, facts: LadderFacts, doc: CritiqueDoc): Promise<SentMoment[]> {
   const elsewhere = await notesElsewhere(house, facts, momentsOf(doc));
   const heard = heardOf(doc);
-  return momentsOf(doc).map((noteId) => {
+  const compared = new Set(comparedIn(doc));
+  const moments = momentsOf(doc).map((noteId) => {
     const { document, tables } = elsewhere.get(noteId) ?? facts;
     const moment = sentMomentOf(document, noteId, tables);
     if (!moment) throw refused('A moment in the critique is not on the desk any more. Take it out, or put the note back.');
@@ -140,12 +143,23 @@ async function momentsToSend(house: House, facts: LadderFacts, doc: CritiqueDoc)
       throw refused('A clip has sound, and nothing says what is heard in it. Write that down for who cannot hear it, or let it be silent.');
     return moment;
   });
+  return Promise.all(
+    moments.map(async (moment) => {
+      if (!compared.has(moment.note.id)) return moment;
+      const beside = await sentBesideOf(house, facts.request.id, facts.document, moment.note.id);
+      if (!beside)
+        throw refused(
+          `What was laid beside “${moment.note.what}” is not there any more. Lay it beside others anew on the desk, or show the moment as a clip.`,
+        );
+      return { ...moment, beside };
+    }),
+  );
 }
 
 /** What a critique is written from, as it is now. */
 async function writtenFromOf(house: House, { request, bouts }: LadderFacts, moments: readonly SentMoment[]): Promise<WrittenFrom> {
   const own = new Set(request.footages.map(({ id }) => id));
-  const away = [...new Set(moments.map(({ note }) => note.footageId))].filter((id) => !own.has(id));
+  const away = footagesOfMoments(moments).filter((id) => !own.has(id));
   const footages = [...request.footages, ...(away.length > 0 ? await findFootages(house, away) : [])];
   return {
     footages: footages.map((footage) => ({ id: footage.id, bouts: footage.bouts })),

@@ -20,9 +20,9 @@ import { MediaFault } from '../../media/mediaFault.ts';
 import { probe } from '../../media/probe.ts';
 import { sniffFile } from '../../media/sniffContainer.ts';
 import { filmFolder, filmKey, filmStretchKey, NotStored, reviewCopyKey, type LocalFile } from '../../storage/index.ts';
-import { findFootage, frameTableOf, type FootageRow } from '../footage/index.ts';
+import { findFootage, frameTableOf, withCompared, type FootageRow } from '../footage/index.ts';
 import { makeHeardVoice, readTakeLog } from '../takes/index.ts';
-import { comparedIds, withCompared } from './comparedFootage.ts';
+import { comparedIds } from './comparedFootage.ts';
 import type { FilmRow, Spoken } from './model.ts';
 import { changeMaking, findFilm } from './repository.ts';
 

@@ -1,4 +1,4 @@
-import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
 import type { FilmRow } from './model.ts';
@@ -39,20 +39,6 @@ export async function changeMaking({ db }: House, id: string, fields: Partial<Fi
 /** Films that were made, or given up, before an instant. */
 export const findFilmsBefore = async ({ db }: House, state: FilmRow['state'][], before: Date): Promise<FilmRow[]> =>
   plainAll(await db.films.findAll({ where: { state, askedAt: { [Op.lt]: before } }, limit: 500 }));
-
-/** Of some footages those that can be shown to the client whose request this is: their own, and made ready. */
-export const findOwnFootage = async (
-  { db }: House,
-  requestId: string,
-  ids: readonly string[],
-): Promise<{ id: string; width: number | null; height: number | null }[]> =>
-  ids.length === 0
-    ? []
-    : db.sequelize.query(
-        `SELECT f.id, f.width, f.height FROM footages f JOIN requests r ON r.id = f.request_id
-         JOIN requests own ON own.id = :requestId AND own.client_id = r.client_id WHERE f.id IN (:ids) AND f.state = 'ready'`,
-        { replacements: { requestId, ids }, type: QueryTypes.SELECT },
-      );
 
 export async function deleteFilm({ db }: House, id: string): Promise<void> {
   await db.films.destroy({ where: { id } });

@@ -88,7 +88,7 @@ describe('the client’s own eye', () => {
     });
     const moment = (fromFrame: number, atSeconds: number) => ({
       note: aNote(house.newId(), footageId, { principleId, kind: 'mistake', fromFrame }),
-      ...{ drawings: [], atSeconds, clipFromSeconds: 0, clipToSeconds: 3 },
+      ...{ drawings: [], atSeconds, clipFromSeconds: 0, clipToSeconds: 3, beside: null },
     });
     const moments = [moment(30, 2), moment(300, 12)];
     const noteIds = [moments[0]!.note.id];

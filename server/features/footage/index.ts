@@ -1,4 +1,5 @@
 export { setBoutCoding } from './boutCoding.ts';
+export { findOwnFootage, withCompared } from './compared.ts';
 export { newFootage } from './newFootage.ts';
 export { requireRoomFor } from './quotas.ts';
 export { removeFootageBytes } from './removal.ts';

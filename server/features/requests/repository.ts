@@ -183,7 +183,10 @@ export async function findCritiquesShowing(
   footageIds: readonly string[],
   transaction: Transaction,
 ): Promise<string[]> {
-  const shows = footageIds.map((_, i) => `JSON_CONTAINS(JSON_EXTRACT(v.moments, '$[*].note.footageId'), JSON_QUOTE(:footage${i}))`);
+  const places = ['$[*].note.footageId', '$[*].beside.items[*].footageId'];
+  const shows = footageIds.flatMap((_, i) =>
+    places.map((place) => `JSON_CONTAINS(JSON_EXTRACT(v.moments, '${place}'), JSON_QUOTE(:footage${i}))`),
+  );
   const rows = await db.sequelize.query<{ id: string }>(
     `SELECT DISTINCT k.id FROM requests r JOIN critiques k ON k.request_id = r.id LEFT JOIN critique_versions v ON v.critique_id = k.id
      WHERE r.client_id = :clientId AND (${['r.id = :id', ...shows].join(' OR ')})`,

@@ -16,6 +16,7 @@ export { footageProgressSlice } from './progressSlice.ts';
 export type { DecodedFrames } from './decodedFrames.ts';
 export { useDecodedFrames, warmDecoder } from './useDecodedFrames.ts';
 export { ComparedPicture } from './ComparedPicture.tsx';
+export { offsetText, useTogether, type Together } from './useTogether.ts';
 export { useFramePlayer, useNow, usePlayer } from './useFramePlayer.ts';
 export { useFootageWatch, useProgress } from './useFootageWatch.ts';
 export { useViewing } from './useViewing.ts';

@@ -1,12 +1,18 @@
-import { comparisonCells, type TakeComparison } from '@lean-mentor/core/takes';
-import { ComparedPicture } from '../footage/index.ts';
+import { comparisonCells, type ComparisonGrid, type TakeComparison } from '@lean-mentor/core/takes';
+import { ComparedPicture, type Together } from '../footage/index.ts';
 
 const percent = (share: number): string => `${share * 100}%`;
 
-/** What the coach laid beside or over each other while speaking, in place of the picture. */
-export function ComparedStage({ compare, size }: { compare: TakeComparison; size: { width: number; height: number } }) {
+interface ComparedStageProps {
+  compare: Omit<TakeComparison, 'rate' | 'span'>;
+  grid: ComparisonGrid;
+  takeTable?: Together['takeTable'];
+}
+
+/** What the coach laid beside or over each other, in place of the picture. */
+export function ComparedStage({ compare, grid, takeTable }: ComparedStageProps) {
   const { items, layout, opacity, offset } = compare;
-  const cells = comparisonCells(items.length, size);
+  const cells = comparisonCells(items.length, grid);
   return (
     <div className="absolute inset-0 bg-stage" data-compared={items.length}>
       {items.map((item, i) => {
@@ -20,7 +26,7 @@ export function ComparedStage({ compare, size }: { compare: TakeComparison; size
               opacity: layout === 'over' && i > 0 ? opacity : 1,
             }}
           >
-            <ComparedPicture item={item} offset={offset} />
+            <ComparedPicture item={item} offset={offset} {...(takeTable && { takeTable })} />
           </div>
         );
       })}

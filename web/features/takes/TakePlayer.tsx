@@ -1,5 +1,5 @@
 import { clockText, type FrameTable } from '@lean-mentor/core/footage';
-import { captionAt, chapterStretches, cutClock, type CoachShape, type Take } from '@lean-mentor/core/takes';
+import { captionAt, chapterStretches, comparisonGrid, cutClock, type CoachShape, type Take } from '@lean-mentor/core/takes';
 import { Captions, CaptionsOff, Pause, Play, Rewind, StepBack, StepForward } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../../shared/primitives/index.ts';
@@ -90,7 +90,7 @@ export function TakePlayer(props: TakePlayerProps) {
             </div>
           )}
           {filmed && <Coach shape={stage?.coach ?? null} {...{ setAudio, voice, size }} />}
-          {stage?.compare && <ComparedStage compare={stage.compare} size={size} />}
+          {stage?.compare && <ComparedStage compare={stage.compare} grid={comparisonGrid(stage.compare.items.length, size)} />}
           {audio && <BigPlay audio={audio} />}
         </div>
         <p

@@ -52,9 +52,9 @@ function paragraphsOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Blo
           }),
       );
     case 'moment': {
-      const still = facts.still(block.attrs.noteId);
+      const still = facts.still(block.attrs);
       const words = new Paragraph({
-        children: [new TextRun({ text: facts.momentWords(block.attrs.noteId), italics: true, color: '6B6F5F' })],
+        children: [new TextRun({ text: facts.momentWords(block.attrs), italics: true, color: '6B6F5F' })],
       });
       if (!still) return [words];
       const height = Math.round((stillWidth / still.width) * still.height);
@@ -66,7 +66,7 @@ function paragraphsOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Blo
               type: 'jpg',
               data: still.jpeg,
               transformation: { width: stillWidth, height },
-              altText: { name: 'still', title: 'Still', description: facts.momentWords(block.attrs.noteId) },
+              altText: { name: 'still', title: 'Still', description: facts.momentWords(block.attrs) },
             }),
           ],
         }),

@@ -1,5 +1,5 @@
 import { assertNever } from '@lean-mentor/core/never';
-import { fixBlocks, type Block, type Inline } from '@lean-mentor/core/critique';
+import { fixBlocks, type Block, type Inline, type MomentBlock } from '@lean-mentor/core/critique';
 import type { Content } from 'pdfmake';
 import { makePdf, pdfColours } from '../../../media/pdf.ts';
 import type { ExportFacts } from './exportFacts.ts';
@@ -39,7 +39,7 @@ function contentOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Block,
         },
       ];
     case 'moment':
-      return [momentBeside(null, block.attrs.noteId, facts)];
+      return [momentBeside(null, block.attrs, facts)];
     case 'bookClip': {
       const clip = facts.critique.clips.find(({ id }) => id === block.attrs.clipId);
       return clip ? [{ text: `Clip: ${clip.title} (see it on the page)`, italics: true, color: reed, fontSize: 8.5 }] : [];
@@ -62,11 +62,11 @@ function contentOf(block: Block, facts: ExportFacts, numbers: ReadonlyMap<Block,
 }
 
 /** A moment with its picture beside what was written before it, so that three fixes with three moments each stay on two pages. */
-function momentBeside(before: Inline[] | null, noteId: string, facts: ExportFacts): Content {
-  const still = facts.still(noteId);
+function momentBeside(before: Inline[] | null, attrs: MomentBlock['attrs'], facts: ExportFacts): Content {
+  const still = facts.still(attrs);
   const words: Content[] = [
     ...(before ? [{ text: inlines(before), margin: [0, 0, 0, 2] as [number, number, number, number] }] : []),
-    { text: facts.momentWords(noteId), color: reed, fontSize: 8.5, italics: !still },
+    { text: facts.momentWords(attrs), color: reed, fontSize: 8.5, italics: !still },
   ];
   if (!still) return { stack: words, margin: [0, 0, 0, 4] };
   return {
@@ -85,7 +85,7 @@ function contentsOf(blocks: readonly Block[], facts: ExportFacts, numbers: Reado
     const [before, next] = [blocks[i - 1], blocks[i + 1]];
     if (block.type === 'paragraph' && block.content?.length && next?.type === 'moment') return [];
     const words = before?.type === 'paragraph' && before.content?.length ? before.content : null;
-    return block.type === 'moment' ? [momentBeside(words, block.attrs.noteId, facts)] : contentOf(block, facts, numbers);
+    return block.type === 'moment' ? [momentBeside(words, block.attrs, facts)] : contentOf(block, facts, numbers);
   });
 }
 

@@ -1,5 +1,5 @@
 import { captionsVtt, chaptersVtt, critiqueFileOf } from '@lean-mentor/contract';
-import { critiqueHtml, critiqueMarkdown, heardOf, placeOfTake } from '@lean-mentor/core/critique';
+import { critiqueHtml, critiqueMarkdown, heardOf, placeOfTake, type MomentBlock } from '@lean-mentor/core/critique';
 import { zip, type AsyncZippable } from 'fflate';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -47,7 +47,8 @@ export async function critiqueZip(house: House, facts: ExportFacts, filmAt: Film
   for (const { id } of critique.clips) own.set(id, await house.storage.read(clipVideoKey(id)));
   const films = await filmsOf(house, critique, filmAt);
   const voices = await voicesOf(house, critique);
-  const stillPath = (noteId: string): string | null => (still(noteId) ? `stills/${noteId}.jpg` : null);
+  const stillName = ({ noteId, show }: MomentBlock['attrs']): string => `stills/${noteId}${show === 'beside' ? '-beside' : ''}.jpg`;
+  const stillPath = (attrs: MomentBlock['attrs']): string | null => (still(attrs) ? stillName(attrs) : null);
   const text = (words: string): Uint8Array => new TextEncoder().encode(words);
   const files: AsyncZippable = {
     'critique.html': text(
@@ -55,12 +56,12 @@ export async function critiqueZip(house: House, facts: ExportFacts, filmAt: Film
         critique.doc,
         title,
         {
-          moment: (noteId) => ({
-            words: momentWords(noteId),
-            still: stillPath(noteId),
-            clip: clips.has(noteId) ? `clips/${noteId}.mp4` : null,
+          moment: (attrs) => ({
+            words: momentWords(attrs),
+            still: stillPath(attrs),
+            clip: clips.has(attrs.noteId) ? `clips/${attrs.noteId}.mp4` : null,
             // A page opened from a folder may not read the file beside it as a track: it carries the words itself.
-            track: tracks.has(noteId) ? `data:text/vtt;base64,${Buffer.from(tracks.get(noteId)!).toString('base64')}` : null,
+            track: tracks.has(attrs.noteId) ? `data:text/vtt;base64,${Buffer.from(tracks.get(attrs.noteId)!).toString('base64')}` : null,
           }),
           clip: (id) => ({
             title: critique.clips.find((clip) => clip.id === id)?.title ?? '',
@@ -83,10 +84,12 @@ export async function critiqueZip(house: House, facts: ExportFacts, filmAt: Film
   };
   for (const [noteId, vtt] of tracks) files[`clips/${noteId}.vtt`] = text(vtt);
   // Pictures and video do not get smaller.
-  for (const { note } of critique.moments) {
-    const picture = still(note.id);
-    if (picture) files[`stills/${note.id}.jpg`] = [picture.jpeg, { level: 0 }];
-  }
+  for (const { note } of critique.moments)
+    for (const show of ['still', 'beside'] as const) {
+      const attrs = { noteId: note.id, show };
+      const picture = still(attrs);
+      if (picture) files[stillName(attrs)] = [picture.jpeg, { level: 0 }];
+    }
   for (const [place, bytes] of voices) {
     files[voicePath(place)] = [bytes, { level: 0 }];
     files[voicePath(place).replace('.m4a', '.vtt')] = text(captionsVtt({ ...critique.takes[place]!, cuts: [] }));
@@ -131,8 +134,8 @@ function heardVtt({ moments }: ExportFacts['critique'], noteId: string, heard: s
 }
 
 /** What stands in Markdown for moments and clips. */
-export const tiedWords = ({ critique, momentWords, spoken }: ExportFacts, picture: (noteId: string) => string | null) => ({
-  moment: (noteId: string) => ({ words: momentWords(noteId), picture: picture(noteId) }),
+export const tiedWords = ({ critique, momentWords, spoken }: ExportFacts, picture: (attrs: MomentBlock['attrs']) => string | null) => ({
+  moment: (attrs: MomentBlock['attrs']) => ({ words: momentWords(attrs), picture: picture(attrs) }),
   clip: (id: string) => critique.clips.find((clip) => clip.id === id)?.title ?? 'not there any more',
   take: spoken,
 });

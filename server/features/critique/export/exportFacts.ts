@@ -1,10 +1,13 @@
-import type { Account, Critique } from '@lean-mentor/contract';
-import { blockText, placeOfTake, scoredBy, type TakeBlock } from '@lean-mentor/core/critique';
+import { momentPictures, type Account, type Critique } from '@lean-mentor/contract';
+import { besideWords, blockText, placeOfTake, scoredBy, type MomentBlock, type TakeBlock } from '@lean-mentor/core/critique';
 import { boutAtFrame, clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import sharp from 'sharp';
 import type { House } from '../../../house/house.ts';
 import { findFootages, knownFrameTable } from '../../footage/index.ts';
-import { getCritique, getMomentStill } from '../reading.ts';
+import { getCritique, getMomentStill, type PictureAt } from '../reading.ts';
+
+/** A moment as a block shows it. */
+type Shown = MomentBlock['attrs'];
 
 export interface StillPicture {
   jpeg: Buffer;
@@ -17,9 +20,9 @@ export interface ExportFacts {
   critique: Critique;
   title: string;
   /** "Mistake at 0:18: what was said of it"; without the words where the critique says them itself. */
-  momentWords: (noteId: string) => string;
-  /** The moment with its drawing; null where its footage is gone or not ready. */
-  still: (noteId: string) => StillPicture | null;
+  momentWords: (attrs: Shown) => string;
+  /** The moment with its drawing, or what was laid beside it; null where its footage is gone or not ready. */
+  still: (attrs: Shown) => StillPicture | null;
   fileName: (footageId: string) => string;
   /** What is said in a take: what it is and how long, then its words line by line. */
   spoken: (attrs: TakeBlock['attrs']) => string[];
@@ -33,9 +36,14 @@ export interface ExportFacts {
 const stillWidth = 900;
 const kinds = { mistake: 'Mistake', 'missed-chance': 'Missed chance', good: 'Good', question: 'Question', caution: 'Caution' } as const;
 
-async function stillOf(house: House, account: Account, critique: Critique, noteId: string): Promise<StillPicture | null> {
+async function stillOf(
+  house: House,
+  account: Account,
+  { id: critiqueId, version }: Critique,
+  of: Pick<PictureAt, 'noteId' | 'picture'>,
+): Promise<StillPicture | null> {
   try {
-    const png = await house.storage.read(await getMomentStill(house, account, critique.id, critique.version, noteId));
+    const png = await house.storage.read(await getMomentStill(house, account, { critiqueId, version, ...of }));
     const { data, info } = await sharp(png)
       .resize({ width: stillWidth, withoutEnlargement: true })
       .jpeg({ quality: 82 })
@@ -63,9 +71,13 @@ export async function exportFacts(house: House, account: Account, critiqueId: st
     Promise.all(critique.footages.map(async ({ id }) => [id, await knownFrameTable(house, id)] as const)).then(
       (pairs) => new Map<string, FrameTable | null>(pairs),
     ),
-    Promise.all(critique.moments.map(async ({ note }) => [note.id, await stillOf(house, account, critique, note.id)] as const)).then(
-      (pairs) => new Map(pairs),
-    ),
+    Promise.all(
+      critique.moments.flatMap(({ note, beside }) =>
+        (beside ? momentPictures : (['still.png'] as const)).map(
+          async (picture) => [`${note.id} ${picture}`, await stillOf(house, account, critique, { noteId: note.id, picture })] as const,
+        ),
+      ),
+    ).then((pairs) => new Map(pairs)),
   ]);
   const clockOf = ({ note, atSeconds }: Critique['moments'][number]): string => {
     const table = tables.get(note.footageId);
@@ -77,13 +89,14 @@ export async function exportFacts(house: House, account: Account, critiqueId: st
     critique,
     title: exportTitle(critique),
     closing: scoredBy(critique.scores),
-    momentWords: (noteId) => {
+    momentWords: ({ noteId, show }) => {
       const moment = critique.moments.find(({ note }) => note.id === noteId);
       if (!moment) return 'A moment';
       const where = `${kinds[moment.note.kind]} at ${clockOf(moment)}`;
+      if (show === 'beside' && moment.beside) return `${where}, ${besideWords(moment.beside)}`;
       return said.includes(bare(moment.note.what)) ? where : `${where}: ${moment.note.what}`;
     },
-    still: (noteId) => stills.get(noteId) ?? null,
+    still: ({ noteId, show }) => stills.get(`${noteId} ${show === 'beside' ? 'beside.png' : 'still.png'}`) ?? null,
     spoken: (attrs) => {
       const take = critique.takes[placeOfTake(critique.takes, attrs)];
       const title = take ? `${take.title || 'a take'}, ${clockText(take.seconds)}` : 'a take';

@@ -16,7 +16,7 @@ export const linkHandlers: Handlers<typeof rooms.links> = {
   getSharedCritique: (house, { params }) => service.getSharedCritique(house, params.token),
 
   getSharedStill: async (house, { params, req, res }) => {
-    await sendObject(req, res, house.storage, await service.getSharedStill(house, params.token, params.noteId), 'image/png');
+    await sendObject(req, res, house.storage, await service.getSharedStill(house, params), 'image/png');
   },
 
   getSharedClip: async (house, { params, req, res }) => {

@@ -1,5 +1,16 @@
 import type * as contract from '@lean-mentor/contract';
-import type { Account, BodyOf, Bout, ClipFrames, Critique, ReadLink, ResponseOf, SentMoment, SharedCritique } from '@lean-mentor/contract';
+import type {
+  Account,
+  BodyOf,
+  Bout,
+  ClipFrames,
+  Critique,
+  ParamsOf,
+  ReadLink,
+  ResponseOf,
+  SentMoment,
+  SharedCritique,
+} from '@lean-mentor/contract';
 import { heardOf } from '@lean-mentor/core/critique';
 import { boutAtFrame, frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { join } from 'node:path';
@@ -90,9 +101,9 @@ export async function getSharedVoice(house: House, token: string, place: number)
   return sentVoice(house, asReader, { critiqueId: critique.id, version: critique.version, place });
 }
 
-export async function getSharedStill(house: House, token: string, noteId: string): Promise<string> {
+export async function getSharedStill(house: House, { token, noteId, picture }: ParamsOf<typeof contract.getSharedStill>): Promise<string> {
   const { critique } = await linked(house, token);
-  return getMomentStill(house, asReader, critique.id, critique.version, noteId);
+  return getMomentStill(house, asReader, { critiqueId: critique.id, version: critique.version, noteId, picture });
 }
 
 /** Key of the seconds around a moment, cut once: a link never opens the whole footage. */

@@ -11,6 +11,8 @@ import { useGetClientNotesQuery } from '../../desk/index.ts';
 export type SceneNote = Pick<Note, 'id' | 'footageId' | 'fromFrame' | 'toFrame' | 'kind' | 'what'> & {
   requestId: string;
   filmed: string | null;
+  /** Whether other footage was laid beside it. */
+  compares: boolean;
 };
 
 /** What the blocks of the page are tied to: the request's notes, those of earlier requests that stand beside them, and the footage. */
@@ -42,11 +44,16 @@ export function useSceneOf({ request, client, document }: ResponseOf<typeof cont
   const { data, isLoading } = useGetClientNotesQuery(request.id);
   const shownIds = momentsOf(doc).join(' ');
   return useMemo(() => {
-    const own = Object.values(document.notes).map((note): SceneNote => ({ ...note, requestId: request.id, filmed: null }));
+    const own = Object.values(document.notes).map((note): SceneNote => ({
+      ...note,
+      requestId: request.id,
+      filmed: null,
+      compares: !!document.comparisons[note.comparisonId ?? ''],
+    }));
     const wanted = new Set([...shownIds.split(' '), ...Object.values(document.notes).flatMap(({ pairId }) => pairId ?? [])]);
     const earlier = (data?.notes ?? [])
       .filter(({ id }) => wanted.has(id) && !document.notes[id])
-      .map((note): SceneNote => ({ ...note, filmed: format(note.sentAt, 'd MMM yyyy') }));
+      .map((note): SceneNote => ({ ...note, filmed: format(note.sentAt, 'd MMM yyyy'), compares: false }));
     return {
       notes: Object.fromEntries([...own, ...earlier].map((note) => [note.id, note])),
       looking: isLoading,

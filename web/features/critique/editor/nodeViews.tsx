@@ -1,5 +1,5 @@
 import { getDeskStillPng } from '@lean-mentor/contract';
-import type { MomentBlock } from '@lean-mentor/core/critique';
+import { momentLooks, type MomentBlock, type MomentLook } from '@lean-mentor/core/critique';
 import { NodeViewContent, NodeViewWrapper, type NodeViewProps } from '@tiptap/react';
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
@@ -8,6 +8,13 @@ import { addressOf } from '../../../shared/wire/index.ts';
 import { ClipCare, clipPoster, PrincipleCare, useListClipsQuery } from '../../book/index.ts';
 import { BoutClock } from '../../footage/index.ts';
 import { useEditorScene } from './editorScene.ts';
+
+const lookWords = { clip: 'Loops at half speed', still: 'Stands still', beside: 'Beside each other, stepped together' } as const;
+/** How a moment is shown after a press: one after the other, what was laid beside it only where something was. */
+const nextLook = (show: MomentLook, compares: boolean): MomentLook => {
+  const looks = momentLooks.filter((look) => look !== 'beside' || compares);
+  return looks[(looks.indexOf(show) + 1) % looks.length]!;
+};
 
 /** A moment on the page: its frame from the desk, as it is now, and whether it is shown as a clip or a still. */
 export function MomentNode({ node, updateAttributes, deleteNode, selected }: NodeViewProps) {
@@ -35,10 +42,10 @@ export function MomentNode({ node, updateAttributes, deleteNode, selected }: Nod
               <button
                 type="button"
                 className="linked"
-                aria-label={`${show === 'clip' ? 'Loops at half speed' : 'Stands still'}: ${note.what}`}
-                onClick={() => updateAttributes({ show: show === 'clip' ? 'still' : 'clip' })}
+                aria-label={`${lookWords[show]}: ${note.what}`}
+                onClick={() => updateAttributes({ show: nextLook(show, note.compares) })}
               >
-                {show === 'clip' ? 'Loops at half speed' : 'Stands still'}
+                {lookWords[show]}
               </button>
               {show === 'clip' && (
                 <button

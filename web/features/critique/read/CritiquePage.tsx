@@ -1,4 +1,4 @@
-import { getMomentStill, streamCritiqueClip, type Critique } from '@lean-mentor/contract';
+import { getMomentStill, streamCritiqueClip, type Critique, type MomentPicture } from '@lean-mentor/contract';
 import { format } from 'date-fns';
 import { Fragment, useEffect, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -9,11 +9,12 @@ import { addressOf, faultWords } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
 import { BoutClock, warmDecoder } from '../../footage/index.ts';
 import { useGetCritiqueQuery, useMarkCritiqueReadMutation, useTakeBackCritiqueMutation } from '../api.ts';
+import { BesideFigure } from './BesideFigure.tsx';
 import { CoachClip } from './CoachClip.tsx';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
 import { FixSection } from './FixSection.tsx';
 import { FootageClip } from './FootageClip.tsx';
-import { ForkMoment } from './ForkMoment.tsx';
+import { ForkMoment, isAsked } from './ForkMoment.tsx';
 import { MomentFigure } from './MomentFigure.tsx';
 import { PlayheadProvider, useNewPlayhead } from './playhead.ts';
 import { Questions } from './Questions.tsx';
@@ -53,31 +54,43 @@ export function CritiquePage() {
 }
 
 const slotsOf = (critique: Critique): DocSlots => ({
-  moment: ({ noteId, show, heard }) => (
-    <Fragment key={noteId}>
-      <AtItsFork critique={critique} noteId={noteId}>
-        <MomentFigure
-          {...{ moments: critique.moments, footages: critique.footages, noteId, show, heard }}
-          still={addressOf(getMomentStill, { critiqueId: critique.id, version: critique.version, noteId })}
-          clock={(footage, atFrame) => <BoutClock footage={footage} atFrame={atFrame} />}
-          clip={(playing) => <FootageClip {...playing} />}
-        />
-      </AtItsFork>
-      {critique.moments.some(({ note }) => note.id === noteId && note.kind === 'question') && (
-        <Questions critique={critique} fixId={null} asked={noteId} />
-      )}
-    </Fragment>
-  ),
+  moment: ({ noteId, show, heard }) =>
+    show === 'beside' ? (
+      <LaidBeside key={`${noteId} beside`} critique={critique} noteId={noteId} />
+    ) : (
+      <Fragment key={noteId}>
+        <AtItsFork critique={critique} noteId={noteId}>
+          <MomentFigure
+            {...{ moments: critique.moments, footages: critique.footages, noteId, show, heard }}
+            still={pictureAddress(critique, noteId, 'still.png')}
+            clock={(footage, atFrame) => <BoutClock footage={footage} atFrame={atFrame} />}
+            clip={(playing) => <FootageClip {...playing} />}
+          />
+        </AtItsFork>
+        {critique.moments.some(({ note }) => note.id === noteId && note.kind === 'question') && (
+          <Questions critique={critique} fixId={null} asked={noteId} />
+        )}
+      </Fragment>
+    ),
   clip: (clipId) => (
     <CoachClip clips={critique.clips} clipId={clipId} address={addressOf(streamCritiqueClip, { critiqueId: critique.id, clipId })} />
   ),
   take: (attrs) => <SpokenPart critique={critique} attrs={attrs} />,
-  fix: (block, inside) => (
-    <FixSection critique={critique} block={block}>
-      {inside}
-    </FixSection>
-  ),
+  fix: (block, show) => <FixSection critique={critique} block={block} show={show} />,
 });
+
+const pictureAddress = ({ id: critiqueId, version }: Critique, noteId: string, picture: MomentPicture): string =>
+  addressOf(getMomentStill, { critiqueId, version, noteId, picture });
+
+/** What was laid beside a moment; where the client is asked first what they would do, it is not told before. */
+function LaidBeside({ critique, noteId }: { critique: Critique; noteId: string }) {
+  const isTheirs = useAccount()?.role === 'client';
+  const { moments, footages, forkChoices } = critique;
+  const moment = moments.find(({ note }) => note.id === noteId);
+  const footage = footages.find(({ id }) => id === moment?.note.footageId);
+  if (!moment || !footage || (isTheirs && !forkChoices[noteId] && isAsked(moment, footage))) return null;
+  return <BesideFigure {...{ moment, footages }} still={pictureAddress(critique, noteId, 'beside.png')} steps />;
+}
 
 /** A moment behind its decision, where there was one. */
 function AtItsFork({ critique, noteId, children }: { critique: Critique; noteId: string; children: ReactNode }) {

@@ -16,6 +16,13 @@ interface ForkMomentProps {
   children: ReactNode;
 }
 
+const waysOf = ({ note: { fork } }: SentMoment) =>
+  fork?.options.map((option, place) => ({ ...option, place })).filter((option) => option.do !== '') ?? [];
+
+/** Whether the client is asked at a moment before they see it. */
+export const isAsked = (moment: SentMoment, footage: Pick<SentFootage, 'state'>): boolean =>
+  waysOf(moment).length >= 2 && footage.state === 'ready';
+
 /**
  * A moment with a decision before it. For the client the clip stops where it opens and asks what they would do; only then it goes on to
  * what happened and to the coach’s order. Whoever else reads it sees both at once, with what the client chose.
@@ -25,8 +32,8 @@ export function ForkMoment({ critique, moment, footage, children }: ForkMomentPr
   const isTheirs = useAccount()?.role === 'client';
   const [choose, { data, error, isLoading }] = useChooseAtForkMutation();
   const chosen = data ?? critique.forkChoices[noteId];
-  const ways = fork?.options.map((option, place) => ({ ...option, place })).filter((option) => option.do !== '') ?? [];
-  if (!fork || ways.length < 2 || footage.state !== 'ready') return children;
+  const ways = waysOf(moment);
+  if (!fork || !isAsked(moment, footage)) return children;
   if (isTheirs && !chosen)
     return (
       <section data-fork={noteId} aria-label="What would you do?" className="flex flex-col gap-2">

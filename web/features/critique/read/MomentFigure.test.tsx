@@ -7,7 +7,7 @@ import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { MomentFigure } from './MomentFigure.tsx';
 
 const note = blankNote({ id: 'n', footageId: 'f', fromFrame: 30, what: 'The elbow leaves.' });
-const moment: ShownMoment = { note, drawings: [], clipFromSeconds: 0, clipToSeconds: 3 };
+const moment: ShownMoment = { note, drawings: [], clipFromSeconds: 0, clipToSeconds: 3, beside: null };
 const footage: ShownFootage = { id: 'f', state: 'ready', width: 640, height: 360 };
 
 beforeEach(() => {

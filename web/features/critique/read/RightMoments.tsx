@@ -49,7 +49,7 @@ function OfCritique({ critiqueId }: { critiqueId: string }) {
     <div key={note.id} className="flex flex-col gap-1">
       <MomentFigure
         {...{ moments, footages, noteId: note.id, show: 'clip' }}
-        still={addressOf(getMomentStill, { critiqueId, version, noteId: note.id })}
+        still={addressOf(getMomentStill, { critiqueId, version, noteId: note.id, picture: 'still.png' })}
         clock={(footage, atFrame) => <BoutClock footage={footage} atFrame={atFrame} />}
         clip={(playing) => <FootageClip {...playing} />}
       />

@@ -17,6 +17,7 @@ import { Wordmark } from '../../../shared/primitives/index.ts';
 import { addressOf } from '../../../shared/wire/index.ts';
 import { SharedFilm } from '../../films/index.ts';
 import { useGetSharedCritiqueQuery } from '../api.ts';
+import { BesideFigure } from './BesideFigure.tsx';
 import { CoachClip } from './CoachClip.tsx';
 import { DocBlocks, type DocSlots } from './DocBlocks.tsx';
 import { LoopingClip } from './LoopingClip.tsx';
@@ -72,15 +73,20 @@ function SharedSpoken({ take, place, token, hasPicture }: { take: SentTake; plac
 }
 
 const slotsOf = (critique: SharedCritique, token: string): DocSlots => ({
-  moment: ({ noteId, show, heard }) => (
-    <MomentFigure
-      key={noteId}
-      {...{ moments: critique.moments, footages: critique.footages, noteId, show, heard }}
-      still={addressOf(getSharedStill, { token, noteId })}
-      clock={() => critique.frames[noteId] && <span className="time">{clockText(critique.frames[noteId].clockSeconds)}</span>}
-      clip={(playing) => <SharedClip {...playing} address={addressOf(getSharedClip, { token, noteId })} frames={critique.frames[noteId]} />}
-    />
-  ),
+  moment: ({ noteId, show, heard }) =>
+    show === 'beside' ? (
+      <SharedBeside key={`${noteId} beside`} {...{ critique, token, noteId }} />
+    ) : (
+      <MomentFigure
+        key={noteId}
+        {...{ moments: critique.moments, footages: critique.footages, noteId, show, heard }}
+        still={addressOf(getSharedStill, { token, noteId, picture: 'still.png' })}
+        clock={() => critique.frames[noteId] && <span className="time">{clockText(critique.frames[noteId].clockSeconds)}</span>}
+        clip={(playing) => (
+          <SharedClip {...playing} address={addressOf(getSharedClip, { token, noteId })} frames={critique.frames[noteId]} />
+        )}
+      />
+    ),
   clip: (clipId) => <CoachClip clips={critique.clips} clipId={clipId} address={addressOf(getSharedCoachClip, { token, clipId })} />,
   take: (attrs) => {
     const place = placeOfTake(critique.takes, attrs);
@@ -88,7 +94,7 @@ const slotsOf = (critique: SharedCritique, token: string): DocSlots => ({
     const hasPicture = critique.footages.some(({ id, state }) => id === take?.footageId && state === 'ready');
     return take ? <SharedSpoken {...{ take, place, token, hasPicture }} /> : null;
   },
-  fix: (block, inside) => (
+  fix: (block, show) => (
     <section className="flex flex-col gap-3">
       <h2 className="flex items-baseline gap-3 border-t border-ink pt-2">
         <span className="font-head text-banner leading-none">
@@ -96,10 +102,17 @@ const slotsOf = (critique: SharedCritique, token: string): DocSlots => ({
         </span>
         <span className="text-title">{block.attrs.name}</span>
       </h2>
-      {inside}
+      {show(block.content)}
     </section>
   ),
 });
+
+/** What was laid beside a moment, as one picture: a link opens no footage. */
+function SharedBeside({ critique, token, noteId }: { critique: SharedCritique; token: string; noteId: string }) {
+  const moment = critique.moments.find(({ note }) => note.id === noteId);
+  const still = addressOf(getSharedStill, { token, noteId, picture: 'beside.png' });
+  return moment ? <BesideFigure {...{ moment, still }} footages={critique.footages} steps={false} /> : null;
+}
 
 /** The seconds around a moment, cut out of the footage: a link opens no more of it. */
 function SharedClip({ address, frames, ...playing }: Playing & { address: string; frames: ClipFrames | undefined }) {

@@ -1,51 +1,52 @@
-import { comparedSpan, type Compared } from '@lean-mentor/core/desk';
-import { inARow, type TakeComparison } from '@lean-mentor/core/takes';
+import { comparedSpan } from '@lean-mentor/core/desk';
+import { inARow, type TakeCompared } from '@lean-mentor/core/takes';
 import { ChevronLeft, ChevronRight, Pause, Play, X } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { download } from '../../../shared/download.ts';
 import { Button, IconButton } from '../../../shared/primitives/index.ts';
+import { offsetText, useTogether, type Together } from '../../footage/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useScene } from '../DeskScene.ts';
 import { useKeyName } from '../keys/keyMap.ts';
+import { directionOf } from '../keys/useDeskKeys.ts';
 import { CompareCell } from './CompareCell.tsx';
 import { comparisonPicture } from './savePicture.ts';
 import type { TrayItem } from './trayStore.ts';
-import { useTogether } from './useTogether.ts';
 import { comparisonOf } from './useTray.ts';
 
-/** What is laid beside each other, as far as its frame tables are here. */
-function useCompared(items: readonly TrayItem[]) {
-  const [tables, setTables] = useState<Readonly<Record<string, Compared['table']>>>({});
-  const takeTable = useCallback((footageId: string, table: Compared['table']) => setTables((now) => ({ ...now, [footageId]: table })), []);
-  const all = useMemo(
-    () =>
-      items.flatMap(({ footageId, anchorFrame, fromFrame, toFrame }): Compared[] => {
-        const table = tables[footageId];
-        return table ? [{ table, anchorFrame, range: toFrame === null ? null : { fromFrame, toFrame } }] : [];
-      }),
-    [items, tables],
-  );
-  return { all, takeTable };
-}
+const framesWithShift = 10;
 
-/** What is seen in the tray, as a take writes it down. */
-const seenOf = (items: readonly TrayItem[], how: Omit<TakeComparison, 'items'>): TakeComparison => ({
-  ...how,
-  items: items.map(({ footageId, anchorFrame, fromFrame, toFrame, mirrored }) => ({
+/** What lies in the tray, as a take writes it down. */
+const comparedOf = (items: readonly TrayItem[]): TakeCompared[] =>
+  items.map(({ footageId, anchorFrame, fromFrame, toFrame, mirrored }) => ({
     ...{ footageId, anchorFrame, mirrored },
     range: toFrame === null ? null : { fromFrame, toFrame },
-  })),
-});
+  }));
+
+/** The keys that step a footage step all of them. */
+function useStepKeys(step: Together['step']): void {
+  useEffect(() => {
+    const keys = (event: KeyboardEvent): void => {
+      const direction = directionOf(event.code);
+      if (!direction || (event.target instanceof HTMLElement && event.target.matches('input, textarea'))) return;
+      step(direction * (event.shiftKey ? framesWithShift : 1));
+    };
+    addEventListener('keydown', keys);
+    return () => removeEventListener('keydown', keys);
+  }, [step]);
+}
 
 /** Two to four frames or ranges beside or over each other, stepped together from their anchors. */
 export function CompareTray() {
   const { size, subject } = useScene();
   const { items, layout, step, tellSeen } = useControls('tray');
-  const { all, takeTable } = useCompared(items);
-  const together = useTogether(all);
+  const compared = useMemo(() => comparedOf(items), [items]);
+  const together = useTogether(compared);
+  const { all, takeTable, offset, rate } = together;
+  useStepKeys(together.step);
   const [opacity, setOpacity] = useState(0.5);
   useEffect(() => {
-    tellSeen(seenOf(items, { layout, opacity, offset: together.offset, rate: together.rate, span: comparedSpan(all) }));
+    tellSeen({ layout, opacity, items: compared, offset, rate, span: comparedSpan(all) });
   });
   useEffect(() => () => tellSeen(null), [tellSeen]);
   const canvases = useRef<(HTMLCanvasElement | null)[]>([]);
@@ -64,7 +65,7 @@ export function CompareTray() {
           <CompareCell
             key={`${item.footageId} ${i}`}
             item={item}
-            offsetSeconds={together.offset}
+            offsetSeconds={offset}
             opacity={over ? (i === 0 ? 1 : opacity) : null}
             takeTable={takeTable}
             canvasRef={(canvas) => {
@@ -76,7 +77,7 @@ export function CompareTray() {
         ))}
       </div>
       <div className="flex items-center gap-2">
-        <Together {...together} />
+        <TogetherButtons {...together} />
         <Layout opacity={opacity} setOpacity={setOpacity} />
         <span className="ml-auto flex gap-1">
           <Attach />
@@ -90,16 +91,15 @@ export function CompareTray() {
   );
 }
 
-function Together({ offset, playing, setPlaying, step, toAnchors }: ReturnType<typeof useTogether>) {
+function TogetherButtons({ offset, playing, setPlaying, step, goTo }: Together) {
   const keyName = useKeyName();
   return (
     <>
       <IconButton icon={playing ? Pause : Play} words={playing ? 'Stop' : 'Play all at half speed'} onClick={() => setPlaying(!playing)} />
       <IconButton icon={ChevronLeft} words={`All one frame back (${keyName('back')})`} onClick={() => step(-1)} />
       <IconButton icon={ChevronRight} words={`All one frame on (${keyName('on')})`} onClick={() => step(1)} />
-      <button type="button" className="time px-1 hover:bg-linen" title="Back to the anchors" onClick={toAnchors}>
-        {offset >= 0 ? '+' : '−'}
-        {Math.abs(offset).toFixed(2)} s
+      <button type="button" className="time px-1 hover:bg-linen" title="Back to the anchors" onClick={() => goTo(0)}>
+        {offsetText(offset)}
       </button>
     </>
   );
