@@ -1,28 +1,9 @@
-import { QueryTypes } from 'sequelize';
 import type { House } from '../../house/house.ts';
 import type { ComparedSource } from '../../media/compared.ts';
 import { matrixOf } from '../../media/film.ts';
 import { reviewCopyKey, type LocalFile } from '../../storage/index.ts';
+import { findOwnFootage } from './repository.ts';
 import { frameTableOf } from './service.ts';
-
-/** A footage that may be laid beside others of its client, and when its request was sent. */
-export interface OwnFootage {
-  id: string;
-  requestId: string;
-  sentAt: Date;
-  width: number | null;
-  height: number | null;
-}
-
-/** Of some footages those that can be shown to the client whose request this is: their own, and made ready. */
-export const findOwnFootage = async ({ db }: House, requestId: string, ids: readonly string[]): Promise<OwnFootage[]> =>
-  ids.length === 0
-    ? []
-    : db.sequelize.query(
-        `SELECT f.id, f.width, f.height, r.id AS requestId, r.sent_at AS sentAt FROM footages f JOIN requests r ON r.id = f.request_id
-         JOIN requests own ON own.id = :requestId AND own.client_id = r.client_id WHERE f.id IN (:ids) AND f.state = 'ready'`,
-        { replacements: { requestId, ids }, type: QueryTypes.SELECT },
-      );
 
 /**
  * Hands what is compared to `work`, from review copies. Footage that was removed is left out, and that of others than the client whose

@@ -1,5 +1,5 @@
 export { setBoutCoding } from './boutCoding.ts';
-export { findOwnFootage, withCompared } from './compared.ts';
+export { withCompared } from './compared.ts';
 export { newFootage } from './newFootage.ts';
 export { requireRoomFor } from './quotas.ts';
 export { removeFootageBytes } from './removal.ts';
@@ -19,6 +19,7 @@ export {
   findFootages,
   findFootagesOfRequests,
   findLongUploading,
+  findOwnFootage,
   footageOf,
   insertBout,
   insertFootage,

@@ -135,3 +135,22 @@ export async function deleteFootage({ db }: House, id: string, transaction: Tran
 export async function releaseFootages({ db, now }: House, requestId: string, transaction: Transaction): Promise<void> {
   await db.footages.update({ released: true, changedAt: now() }, { where: { requestId, released: false }, transaction });
 }
+
+/** A footage that may be laid beside others of its client, and when its request was sent. */
+export interface OwnFootage {
+  id: string;
+  requestId: string;
+  sentAt: Date;
+  width: number | null;
+  height: number | null;
+}
+
+/** Of some footages those that can be shown to the client whose request this is: their own, and made ready. */
+export const findOwnFootage = async ({ db }: House, requestId: string, ids: readonly string[]): Promise<OwnFootage[]> =>
+  ids.length === 0
+    ? []
+    : db.sequelize.query(
+        `SELECT f.id, f.width, f.height, r.id AS requestId, r.sent_at AS sentAt FROM footages f JOIN requests r ON r.id = f.request_id
+         JOIN requests own ON own.id = :requestId AND own.client_id = r.client_id WHERE f.id IN (:ids) AND f.state = 'ready'`,
+        { replacements: { requestId, ids }, type: QueryTypes.SELECT },
+      );

@@ -7,6 +7,6 @@ export { BoutNumbers } from './BoutNumbers.tsx';
 export { NamedNumbers } from './NamedNumbers.tsx';
 export { ClientNames } from './ClientNames.tsx';
 export { PatternList } from './PatternList.tsx';
-export { useHistoryBouts, type HistoryBout } from './useHistoryBouts.ts';
+export { useHistoryBouts } from './useHistoryBouts.ts';
 export { useHistoryNumbers } from './useHistoryNumbers.ts';
 export { usePositionValues } from './usePositionValues.ts';

@@ -6,7 +6,7 @@ import { useGetClientBoutsQuery, useListRuleSheetsQuery } from './api.ts';
 
 type ClientBout = ResponseOf<typeof contract.getClientBouts>['bouts'][number];
 /** A coded bout of a client as it is meant: by its sheet, with the length and the falls that were said of it. */
-export type HistoryBout = Omit<ClientBout, 'timed'> & { timed: TimedBout; sheet: RuleSheet };
+type HistoryBout = Omit<ClientBout, 'timed'> & { timed: TimedBout; sheet: RuleSheet };
 
 /** Every coded bout of a client as the server has it, oldest first; null while it is read. */
 export function useHistoryBouts(clientId: string): HistoryBout[] | null {
