@@ -63,3 +63,16 @@ export async function sendWithMoment(page: Page, requestId: string, noteId: stri
   const kept = await askAs(page, 'PUT', `/api/requests/${requestId}/critique`, { doc: { type: 'doc', content }, revision });
   return askAs(page, 'POST', `/api/requests/${requestId}/critique/send`, { revision: kept.body['revision'] });
 }
+
+/** Leaves a request as it was before `sendWithMoment`: the critique back, the desk changed back, the page the draft of the work again. */
+export async function takeBackSent(page: Page, requestId: string, critiqueId: string, back: object): Promise<void> {
+  const asked: Asked[] = [
+    ['POST', `/api/critiques/${critiqueId}/take-back`],
+    ['POST', `/api/requests/${requestId}/desk/changes`, { changes: [back], since: 0 }],
+    ['POST', `/api/requests/${requestId}/critique/draft`],
+  ];
+  for (const one of asked) {
+    const { status, body } = await askAs(page, ...one);
+    if (status !== 200) throw new Error(`${one[1]} answers ${status}: ${JSON.stringify(body)}`);
+  }
+}

@@ -1,7 +1,7 @@
 import { demoPractice } from '@lean-mentor/demo';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { askAs, sendWithMoment, type Asked } from './critiqueSteps.ts';
+import { askAs, sendWithMoment, takeBackSent, type Asked } from './critiqueSteps.ts';
 import { openDeskOf, type DeskPage } from './deskPage.ts';
 import { launch, phone, visit } from './visit.ts';
 
@@ -58,10 +58,8 @@ describe('a decision before a mistake', () => {
     expect(answers).toMatchObject([{ noteId, words: expect.stringContaining(first) }]);
 
     // As it was before: other tests look at Ilse’s request waiting.
-    expect((await ask('POST', `/api/critiques/${critiqueId}/take-back`)).status).toBe(200);
     const change = { changeId: crypto.randomUUID(), entity: 'note', id: noteId, before: { fork }, after: { fork: null } };
-    await ask('POST', `/api/requests/${ilse.id}/desk/changes`, { changes: [change], since: 0 });
-    await ask('PUT', `/api/requests/${ilse.id}/critique`, { doc: { type: 'doc', content: [{ type: 'paragraph' }] }, revision: 2 });
+    await takeBackSent(page, ilse.id, critiqueId, change);
     await client.page.close();
   });
 });
@@ -108,11 +106,8 @@ describe('two stretches laid beside each other', () => {
     expect(client.faults).toEqual([]);
 
     // As it was before: other tests look at Ilse’s request waiting.
-    expect((await ask('POST', `/api/critiques/${sent.body['id'] as string}/take-back`)).status).toBe(200);
     const back = change('note', noteId, { comparisonId }, { comparisonId: before });
-    await ask('POST', `/api/requests/${ilse.id}/desk/changes`, { changes: [back], since: 0 });
-    const { revision } = (await ask('GET', `/api/requests/${ilse.id}/critique`)).body;
-    await ask('PUT', `/api/requests/${ilse.id}/critique`, { doc: { type: 'doc', content: [{ type: 'paragraph' }] }, revision });
+    await takeBackSent(marit.page, ilse.id, sent.body['id'] as string, back);
     await page.close();
   });
 });

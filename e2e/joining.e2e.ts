@@ -85,7 +85,8 @@ describe('a new client', () => {
     const lost = await stranger(base);
     await shows(lost, /Password forgotten/);
     await lost.click('a[href="/forgotten"]');
-    await lost.waitForSelector('input[autocomplete="username"]');
+    // The page before it asks for an address too.
+    await shows(lost, /A letter goes there/);
     await lost.type('input[autocomplete="username"]', email);
     await lost.keyboard.press('Enter');
     await shows(lost, /a letter is on its way/);
@@ -109,6 +110,7 @@ describe('an assistant’s second step', () => {
     await jonas.sees('A second step at the door');
     const { page } = jonas;
     const section = '[aria-label="A second step"]';
+    await page.waitForSelector(`${section} input[type=password]`);
     await page.type(`${section} input[type=password]`, demoPassword);
     await jonas.press('button', 'Set it up');
     const secret = await page.waitForSelector(`${section} [data-secret]`);

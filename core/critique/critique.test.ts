@@ -83,7 +83,7 @@ it('shows what was laid beside a moment below it, and says in words what that is
   ]);
   expect([momentsOf(doc), comparedIn(doc)]).toEqual([['n1', 'n2'], ['n1']]);
   const items = [{ filmed: null }, { filmed: '3 October 2026' }, { filmed: null }];
-  expect(besideWords({ layout: 'side', items })).toBe('with 3 October 2026 and this footage beside it');
+  expect(besideWords({ layout: 'side', items })).toBe('with 3 October 2026 and another moment of this footage beside it');
   expect(besideWords({ layout: 'over', items: items.slice(0, 2) })).toBe('with 3 October 2026 over it');
 });
 

@@ -118,9 +118,9 @@ export const momentsOf = (of: CritiqueDoc | FixBlock): string[] => momentIds(of.
 /** Notes that are shown with what was laid beside them, each once. */
 export const comparedIn = (doc: CritiqueDoc): string[] =>
   momentIds(allBlocks(doc).filter((block) => block.type === 'moment' && block.attrs.show === 'beside'));
-/** What was laid beside a moment: "with 3 October 2026 and the same footage beside it". */
+/** What was laid beside a moment: "with 3 October 2026 beside it". */
 export function besideWords({ layout, items }: { layout: 'side' | 'over'; items: readonly { filmed: string | null }[] }): string {
-  const [, ...others] = items.map(({ filmed }) => filmed ?? 'this footage');
+  const [, ...others] = items.map(({ filmed }) => filmed ?? 'another moment of this footage');
   return others.length === 0 ? 'by itself' : `with ${[...new Set(others)].join(' and ')} ${layout === 'over' ? 'over' : 'beside'} it`;
 }
 
