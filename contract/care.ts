@@ -1,4 +1,4 @@
-import { alarmKinds, bodyParts, bodySides, burdens, type Limit, type Load, type Part } from '@lean-mentor/core/care';
+import { alarmKinds, bodyParts, bodySides, burdens, type Limit, type Load, type Part, type RequestLimits } from '@lean-mentor/core/care';
 import { z } from 'zod';
 import { sameAs } from './sameAs.ts';
 
@@ -18,3 +18,7 @@ export const limit = sameAs<Limit>()(
     byCoach: z.boolean(),
   }),
 );
+/** Whatever hurts one person, as it was agreed. */
+export const limits = z.array(limit).max(100);
+/** What was agreed of what a request says hurts today, and of what hurts the partner. */
+export const requestLimits = sameAs<RequestLimits>()(z.object({ own: limits, partner: limits }));

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { limit } from './care.ts';
+import { limits } from './care.ts';
 import { done, id, written } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
 
@@ -13,7 +13,7 @@ export const client = z.object({
   about: z.string(),
   hurts: z.array(z.string()),
   /** What was agreed of what hurts; words nobody has looked at yet propose some themselves (`limitsOf`). */
-  limits: z.array(limit),
+  limits,
   /** How this client must be reached ("needs every word written"). */
   agreements: z.array(z.string()),
   /** Who has agreed as their guardian. */
@@ -32,7 +32,7 @@ export const listClients = operation({
   response: z.object({ clients: z.array(client.extend({ requests: z.number().int(), waiting: z.number().int() })) }),
 });
 
-const limited = z.object({ hurts: z.array(written(200)).max(20), limits: z.array(limit).max(100) });
+const limited = z.object({ hurts: z.array(written(200)).max(20), limits });
 
 export const getLimits = operation({
   name: 'getLimits',

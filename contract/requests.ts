@@ -1,6 +1,7 @@
 import { ruleSheetNames } from '@lean-mentor/core/scoring';
 import { partnerLevels, partnerSizes } from '@lean-mentor/core/work';
 import { z } from 'zod';
+import { requestLimits } from './care.ts';
 import { footage } from './footage.ts';
 import { id, instant, mostFileBytes, written } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
@@ -131,6 +132,7 @@ export const request = intake.extend(standing.shape).extend({
   saidByAt: instant.nullable(),
   stoppedAt: instant.nullable(),
   consentWithdrawnAt: instant.nullable(),
+  limits: requestLimits,
   /** The critique sent for it, once there is one. */
   critiqueId: id.nullable(),
 });
@@ -309,6 +311,19 @@ export const answerFirst = operation({
   about: ['request'],
   summary: 'What the coach asked for is there; the clock goes on.',
   body: z.object({ words }),
+  response: request,
+});
+
+export const keepRequestLimits = operation({
+  ...requestCall,
+  name: 'keepRequestLimits',
+  method: 'put',
+  path: '/api/requests/:requestId/limits',
+  access: ['coach', 'client', 'guardian'],
+  about: ['request', 'ladder'],
+  summary:
+    'Keeps what was read from the words for today’s hurts and the partner’s, agreed by who keeps it. What a clinician said is the coach’s to write down.',
+  body: requestLimits,
   response: request,
 });
 

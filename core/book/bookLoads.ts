@@ -2,12 +2,14 @@ import {
   cautionAsks,
   limitsOf,
   limitText,
+  linesOf,
   meets,
   partWords,
   type BodyPart,
   type CautionClass,
   type Limit,
   type Load,
+  type RequestLimits,
 } from '../care/index.ts';
 import type { Asks, BookDrill, BookPrinciple } from './principle.ts';
 import { techniqueNamed, techniquesIn } from '../techniques/index.ts';
@@ -40,24 +42,17 @@ export interface Spared {
   partnerLimits: readonly Limit[];
 }
 
-/** Free words as lines, each of which may name an injury of its own. */
-const linesOf = (words: string): string[] =>
-  words
-    .split('\n')
-    .map((line) => line.trim())
-    .filter(Boolean);
-
 /**
  * By their first name, what is to be spared of a client with a request of theirs: what hurts for longer, what hurts today, and what hurts
  * the partner.
  */
 export const sparedOf = (
   { name, hurts, limits }: { name: string; hurts: readonly string[]; limits: readonly Limit[] },
-  request?: { hurtsToday: string; partnerHurts: string },
+  request?: { hurtsToday: string; partnerHurts: string; limits: RequestLimits },
 ): Spared => ({
   name: name.split(' ')[0]!,
-  limits: limitsOf([...hurts, ...linesOf(request?.hurtsToday ?? '')], limits),
-  partnerLimits: limitsOf(linesOf(request?.partnerHurts ?? ''), []),
+  limits: [...limitsOf(hurts, limits), ...(request ? limitsOf(linesOf(request.hurtsToday), request.limits.own) : [])],
+  partnerLimits: request ? limitsOf(linesOf(request.partnerHurts), request.limits.partner) : [],
 });
 
 /** A limit that something meets, and whose it is. */

@@ -22,10 +22,12 @@ export {
   alarmWords,
   limitsOf,
   limitText,
+  linesOf,
   openAlarms,
   partsInWords,
   proposedLimits,
   type AlarmKind,
   type Limit,
+  type RequestLimits,
 } from './limits.ts';
 export { cautionAsks, loadsOf } from './loads.ts';

@@ -132,6 +132,19 @@ export interface Limit extends Load {
   byCoach: boolean;
 }
 
+/** What was agreed of what a request says: of what hurts its client that day, and of what hurts the partner. */
+export interface RequestLimits {
+  own: Limit[];
+  partner: Limit[];
+}
+
+/** Free words as lines, each of which may name an injury of its own. */
+export const linesOf = (words: string): string[] =>
+  words
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean);
+
 /** Limits that free words propose; none of them is agreed to by anybody yet. */
 export function proposedLimits(words: string): Limit[] {
   const said = saidNotTo(words);

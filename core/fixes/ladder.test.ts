@@ -139,7 +139,7 @@ describe('warnings', () => {
     const plain = principle({ name: 'Low wall', caution: 'general', techniques: [], drillIds: ['d'] });
     const spared = (hurts: string[], request?: { hurtsToday: string; partnerHurts: string }) => ({
       ...{ level: 5, age: 30 },
-      ...sparedOf({ name: 'Ilse', hurts, limits: [] }, request),
+      ...sparedOf({ name: 'Ilse', hurts, limits: [] }, request && { ...request, limits: { own: [], partner: [] } }),
     });
     const warned = (client: WarningInput['client'], fixes = [plain]) => fixWarnings(input({ fixes, drills: [across], client }));
     // A repaired knee, and a drill that drives a knee across it, of the class that was no warning before.

@@ -88,7 +88,7 @@ const ilse: ClipPlan = {
     { step: 18, after: 0.2, kind: 'attempt', athlete: 'partner', technique: 'takedown', outcome: 'success' },
     { step: 22, after: 0.1, kind: 'attempt', athlete: 'partner', technique: 'pass', outcome: 'success' },
     { step: 25, after: 0.3, kind: 'attempt', athlete: 'partner', technique: 'back-take', outcome: 'success' },
-    { step: 25, after: 7, kind: 'finish', athlete: 'partner', technique: 'strangle' },
+    { step: 25, after: 7, kind: 'finish', athlete: 'partner', technique: 'rear choke' },
   ],
   faults: [
     { kind: 'shake', fromSeconds: 18, toSeconds: 21 },

@@ -80,6 +80,7 @@ describe('migrations', () => {
       '030-limits',
       '031-threats',
       '032-forks',
+      '033-request-limits',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -30,6 +30,7 @@ import * as letterWords from './migrations/027-letter-words.ts';
 import * as handOvers from './migrations/028-hand-overs.ts';
 import * as limits from './migrations/030-limits.ts';
 import * as forks from './migrations/032-forks.ts';
+import * as requestLimits from './migrations/033-request-limits.ts';
 import * as threats from './migrations/031-threats.ts';
 import * as work from './migrations/029-work.ts';
 import { changesSchema, isDone } from './statementDone.ts';
@@ -73,6 +74,7 @@ export const migrations: readonly Migration[] = [
   { name: '030-limits', statements: limits.statements },
   { name: '031-threats', statements: threats.statements },
   { name: '032-forks', statements: forks.statements },
+  { name: '033-request-limits', statements: requestLimits.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

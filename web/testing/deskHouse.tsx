@@ -16,6 +16,12 @@ export const footageId = '3f2a9d10-2222-4222-8222-222222222222';
 export const aNote = (id: string, fields: Partial<Note> = {}): Note =>
   blankNote({ id, footageId, fromFrame: 33, kind: 'good', what: 'Well kept.', ...fields });
 
+/** As much of a request as components on the desk look at; nothing hurts. */
+export const aRequest = {
+  ...{ id: requestId, clientMarks: [], hurtsToday: '', partnerHurts: '', sentAt: '2031-01-01T10:00:00.000Z' },
+  limits: { own: [], partner: [] },
+};
+
 /** A desk without a stage: the store with a document, and the scene that components on the desk look at. */
 export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Partial<DeskScene> = {}, controls: Partial<DeskControls> = {}) {
   const store = configureStore({
@@ -32,7 +38,7 @@ export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Part
     const contents = { document: present, whole: present, notes: Object.values(present.notes), bouts: [] };
     const scene = {
       subject: {
-        request: { id: requestId, clientMarks: [], hurtsToday: '', partnerHurts: '', sentAt: '2031-01-01T10:00:00.000Z' },
+        request: aRequest,
         client: { id: 'c', name: 'Ada Moor', hurts: [], limits: [] },
         answers: [],
       },

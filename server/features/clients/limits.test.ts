@@ -1,6 +1,7 @@
+import { sparedOf } from '@lean-mentor/core/book';
 import { limitsOf, proposedLimits, type Limit } from '@lean-mentor/core/care';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { clientA, clientB } from '../../testing/people.ts';
+import { anIntake, bringRequest, clientA, clientB } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import type { Visitor } from '../../testing/visitor.ts';
 
@@ -57,5 +58,43 @@ describe('what a client’s body must not bear', () => {
     expect((await keep(assistant, ['Left shoulder'], [])).status).toBe(403);
     expect((await keep(guardian, ['Wrist sprained'], [], clientB)).status).toBe(200);
     expect((await keep(coach, ['x'], [], '00000000-0000-4000-8000-0000000000ff')).status).toBe(404);
+  });
+});
+
+describe('what a request says hurts that day, and hurts the partner', () => {
+  const words = ['Left shoulder', 'Right knee'] as const;
+  const [own] = proposedLimits(words[0]) as [Limit];
+  const [partner] = proposedLimits(words[1]) as [Limit];
+  const bring = async (): Promise<string> => {
+    const { requestId } = await bringRequest(house, clientA, 'ready');
+    await house.db.requests.update({ intake: { ...anIntake, hurtsToday: words[0], partnerHurts: words[1] } }, { where: { id: requestId } });
+    return `/api/requests/${requestId}`;
+  };
+  const put = (who: Visitor, at: string, limits: object) => who.ask('put', `${at}/limits`, limits);
+
+  it('is agreed on by both, and what was said more closely goes before what the words propose', async () => {
+    const at = await bring();
+    expect((await coach.ask('get', at)).body.limits).toEqual({ own: [], partner: [] });
+    await put(client, at, { own: [own], partner: [{ ...partner, burdens: ['bent'] }] });
+    const { limits } = (await put(coach, at, { own: [own], partner: [{ ...partner, burdens: ['bent'] }] })).body;
+    expect(limits.own).toMatchObject([{ byClient: true, byCoach: true }]);
+    const request = (await coach.ask('get', at)).body;
+    const spared = sparedOf({ name: 'Ada Moor', hurts: [], limits: [] }, request);
+    expect(spared.partnerLimits).toMatchObject([{ part: 'knee', side: 'right', burdens: ['bent'] }]);
+  });
+
+  it('asks for a clinician until the coach has written down what one said, and is nobody else’s', async () => {
+    const at = await bring();
+    const refused = await put(client, at, { own: [{ ...own, cleared: 'Fine.' }], partner: [] });
+    expect([refused.status, refused.body.message]).toEqual([400, 'What a clinician said is written down by your coach. Tell them.']);
+    expect((await put(coach, at, { own: [{ ...own, cleared: 'Seen on Monday.' }], partner: [] })).status).toBe(200);
+    for (const [who, status] of [
+      [other, 404],
+      [guardian, 404],
+      [assistant, 403],
+    ] as const)
+      expect((await put(who, at, { own: [], partner: [] })).status).toBe(status);
+    await house.db.requests.update({ state: 'withdrawn' }, { where: { id: at.split('/').at(-1)! } });
+    expect((await put(coach, at, { own: [], partner: [] })).body.code).toBe('not-now');
   });
 });

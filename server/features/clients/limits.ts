@@ -1,5 +1,5 @@
 import type * as contract from '@lean-mentor/contract';
-import type { Account, BodyOf, ResponseOf } from '@lean-mentor/contract';
+import type { Account, BodyOf, ResponseOf, Role } from '@lean-mentor/contract';
 import type { Limit } from '@lean-mentor/core/care';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
@@ -24,6 +24,16 @@ function leftBy(limit: Limit, isCoach: boolean, before: readonly Limit[]): Limit
   };
 }
 
+/** Limits as somebody leaves them. What a clinician said is the coach’s to write down: from anybody else it is refused. */
+export function limitsLeftBy(role: Role, limits: readonly Limit[], before: readonly Limit[]): Limit[] {
+  const isCoach = role === 'coach';
+  const left = limits.map((limit) => leftBy(limit, isCoach, before));
+  const cleared = left.find(({ id, cleared: words }) => words !== '' && words !== before.find((one) => one.id === id)?.cleared);
+  if (!isCoach && cleared)
+    throw new ContractError('not-valid', { message: 'What a clinician said is written down by your coach. Tell them.' });
+  return left;
+}
+
 /**
  * Keeps what hurts and what was read from it. A client, or their guardian, may add and say it more closely; what is over, and what a
  * clinician said, is the coach’s to write down, when the two have spoken.
@@ -34,15 +44,10 @@ export async function keepLimits(
   clientId: string,
   { hurts, limits }: BodyOf<typeof contract.keepLimits>,
 ): Promise<void> {
-  const isCoach = role === 'coach';
   await changeClientRow(house, clientId, (before) => {
     const gone = before.hurts.find((words) => !hurts.includes(words));
-    if (!isCoach && gone !== undefined)
+    if (role !== 'coach' && gone !== undefined)
       throw new ContractError('not-valid', { message: `“${gone}” is ended by your coach, when you have spoken about it.` });
-    const left = limits.map((limit) => leftBy(limit, isCoach, before.limits));
-    const cleared = left.find(({ id, cleared: words }) => words !== '' && words !== before.limits.find((one) => one.id === id)?.cleared);
-    if (!isCoach && cleared)
-      throw new ContractError('not-valid', { message: 'What a clinician said is written down by your coach. Tell them.' });
-    return { hurts, limits: left };
+    return { hurts, limits: limitsLeftBy(role, limits, before.limits) };
   });
 }

@@ -41,6 +41,8 @@ export const requestHandlers: Handlers<typeof rooms.requests> = {
 
   answerFirst: (house, { account, params, body }) => service.answerFirst(house, account, params.requestId, body.words),
 
+  keepRequestLimits: (house, { account, params, body }) => service.keepRequestLimits(house, account, params.requestId, body),
+
   withdrawRequest: (house, { account, params }) => service.withdrawRequest(house, account, params.requestId),
 
   withdrawConsent: (house, { account, params }) => service.withdrawConsent(house, account, params.requestId),

@@ -1,4 +1,5 @@
 import type { DraftStep, IntakeDraft, RequestState, Saying } from '@lean-mentor/contract';
+import type { RequestLimits } from '@lean-mentor/core/care';
 import { DataTypes, type Sequelize } from 'sequelize';
 import { defineTable, instantColumn, key } from '../../db/table.ts';
 
@@ -26,6 +27,7 @@ export interface RequestRow {
   /** The plan it was taken from, and the first day of the period. */
   membershipId: string | null;
   periodOn: string | null;
+  limits: RequestLimits;
   /** Its place in the coach's order by hand, 0 first. */
   place: number | null;
 }
@@ -47,6 +49,7 @@ export const requestTables = (sequelize: Sequelize) => ({
     promiseMovedAt: instantColumn,
     membershipId: DataTypes.UUID,
     periodOn: DataTypes.DATEONLY,
+    limits: DataTypes.JSON,
     place: DataTypes.INTEGER,
   }),
 });

@@ -13,6 +13,7 @@ export const newRequest = (
   promiseMovedAt: null,
   membershipId: null,
   periodOn: null,
+  limits: { own: [], partner: [] },
   place: null,
   ...known,
 });

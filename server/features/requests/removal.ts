@@ -19,8 +19,8 @@ export async function removeShown(house: House, request: RequestRow, footage: Fo
 }
 
 /**
- * Forgets what tells who the partner was: their description, where they stood and the names of the files. What the coach said stays: it is
- * theirs.
+ * Forgets what tells who the partner was: their description, what hurts them, where they stood and the names of the files. What the
+ * coach said stays: it is theirs.
  */
 export async function forgetPartner(house: House, request: RequestRow, transaction: Transaction): Promise<void> {
   const intake = {
@@ -31,7 +31,9 @@ export async function forgetPartner(house: House, request: RequestRow, transacti
     partnerLevel: 'unknown',
     partnerSize: 'unknown',
     partnerAge: 'unknown',
+    partnerHurts: '',
   } as const;
-  await changeRequest(house, request.id, { intake: { ...intake, whoMarks: [] } }, transaction);
+  const limits = { ...request.limits, partner: [] };
+  await changeRequest(house, request.id, { intake: { ...intake, whoMarks: [] }, limits }, transaction);
   await forgetPartnerWords(house, request.id, transaction);
 }

@@ -53,6 +53,7 @@ async function requestsOf(house: House, rows: RequestRow[], readers: Readers, kn
     consentWithdrawnAt: row.consentWithdrawnAt?.toISOString() ?? null,
     clientName: clientOf.get(row.clientId)?.name ?? '',
     footages: shownTo(readers, footagesOf.get(row.id)),
+    limits: row.limits,
     critiqueId: critiqueOf.get(row.id) ?? null,
   }));
 }

@@ -1,5 +1,6 @@
 import { addDays, addHours } from 'date-fns';
 import type { IntakeDraft } from '@lean-mentor/contract';
+import { proposedLimits } from '@lean-mentor/core/care';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { changeFootage } from '../footage/index.ts';
 import { footageArrived } from './arrival.ts';
@@ -276,8 +277,16 @@ describe('taking back', () => {
     await house.db.bouts.update({ partnerWords: told }, { where: { id: boutId } });
     await house.db.footages.update({ fileName: `${told}.mp4` }, { where: { id: footageId } });
     const point = { x: 0.5, y: 0.5 };
-    const intake = { ...anIntake, whoPartner: told, event: told, whoMarks: [{ footageId, atSeconds: 1, client: point, partner: point }] };
-    await house.db.requests.update({ intake, state: 'sent' }, { where: { id: requestId } });
+    const limits = { own: [], partner: proposedLimits(`Left knee of ${told}`) };
+    const hurts = { partnerHurts: `Left knee of ${told}` };
+    const intake = {
+      ...anIntake,
+      ...hurts,
+      whoPartner: told,
+      event: told,
+      whoMarks: [{ footageId, atSeconds: 1, client: point, partner: point }],
+    };
+    await house.db.requests.update({ intake, limits, state: 'sent' }, { where: { id: requestId } });
     const bouts = [{ id: boutId, partnerWords: told }] as never;
     await house.db.critiqueVersions.update(
       { writtenFrom: { footages: [{ id: footageId, bouts }], scores: [] } },

@@ -4,6 +4,7 @@ import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { coachesHere } from '../access/index.ts';
+import { limitsLeftBy } from '../clients/index.ts';
 import { findFootageRows } from '../footage/index.ts';
 import { postLetters } from '../letters/index.ts';
 import { reachCoach } from './arrival.ts';
@@ -101,6 +102,24 @@ export async function requestAnswered(house: House, requestId: string, transacti
 /** Puts a waiting request at a place of the coach's order by hand, or gives it back to the policy. */
 export const placeRequest = (house: House, account: Account, requestId: string, place: number | null): Promise<void> =>
   lockedRequest(house, account, requestId, ['waiting'], (_, transaction) => changeRequest(house, requestId, { place }, transaction));
+
+/** Keeps what was agreed of what hurts the client that day, and of what hurts the partner. */
+export async function keepRequestLimits(
+  house: House,
+  account: Account,
+  requestId: string,
+  { own, partner }: BodyOf<typeof contract.keepRequestLimits>,
+): Promise<Request> {
+  const states = ['guardian', 'uploading', 'waiting', 'need-first', 'sent'] as const;
+  await lockedRequest(house, account, requestId, states, (row, transaction) => {
+    const limits = {
+      own: limitsLeftBy(account.role, own, row.limits.own),
+      partner: limitsLeftBy(account.role, partner, row.limits.partner),
+    };
+    return changeRequest(house, requestId, { limits }, transaction);
+  });
+  return getRequest(house, account, requestId);
+}
 
 async function removeAllFootage(house: House, request: RequestRow, transaction: Transaction): Promise<void> {
   const footages = await findFootageRows(house, request.id, transaction);

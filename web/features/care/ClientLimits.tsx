@@ -4,8 +4,8 @@ import { Fetched } from '../../shared/fetched/index.ts';
 import { LimitList } from '../../shared/care/index.ts';
 import { Button, FaultNote, inputClass, smallInputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
-import { useAccount } from '../access/index.ts';
 import { useGetLimitsQuery, useKeepLimitsMutation } from './api.ts';
+import { useSide } from './useSide.ts';
 
 /**
  * What hurts a client and what their body must not bear because of it, read from their words, to be agreed on by both. `large`: on the
@@ -15,8 +15,7 @@ export function ClientLimits({ clientId, large = false }: { clientId: string; la
   const fetched = useGetLimitsQuery(clientId);
   const [keep, { error, isLoading }] = useKeepLimitsMutation();
   const [added, setAdded] = useState('');
-  const role = useAccount()?.role;
-  const by = role === 'coach' ? 'coach' : role === 'client' || role === 'guardian' ? 'client' : null;
+  const by = useSide();
   return (
     <section aria-label="What is to be spared" className="flex flex-col gap-3">
       <h2 className={large ? 'text-read font-semibold' : 'text-small'}>{large ? 'What is to be spared' : 'Hurts, and must not bear'}</h2>

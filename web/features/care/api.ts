@@ -5,7 +5,8 @@ const careApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     getLimits: queryOf(build, contract.getLimits),
     keepLimits: mutationOf(build, contract.keepLimits),
+    keepRequestLimits: mutationOf(build, contract.keepRequestLimits),
   }),
 });
 
-export const { useGetLimitsQuery, useKeepLimitsMutation } = careApi;
+export const { useGetLimitsQuery, useKeepLimitsMutation, useKeepRequestLimitsMutation } = careApi;

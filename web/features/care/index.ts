@@ -1,1 +1,2 @@
 export { ClientLimits } from './ClientLimits.tsx';
+export { RequestLimits } from './RequestLimits.tsx';

@@ -3,11 +3,14 @@ import { ChevronDown } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { Exchange, NeedFirst, IntakeList, RoundCounted, stateWords } from '../requests/index.ts';
+import { RequestLimits } from '../care/index.ts';
+import { Exchange, NeedFirst, IntakeList, RoundCounted, stateWords, useGetRequestQuery } from '../requests/index.ts';
 
 /** What the client asked, in the head; opened, everything they said, what was said to and fro, and asking for something first. */
-export function IntakePopover({ request, onMark }: { request: Request; onMark: (footageId: string, atSeconds: number) => void }) {
+export function IntakePopover({ request: opened, onMark }: { request: Request; onMark: (footageId: string, atSeconds: number) => void }) {
   const [open, setOpen] = useState(false);
+  // What is said and agreed here meanwhile; the desk was opened a while ago.
+  const { data: request = opened } = useGetRequestQuery(opened.id);
   const mayAsk = request.state === 'waiting' || request.state === 'uploading';
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
@@ -30,6 +33,7 @@ export function IntakePopover({ request, onMark }: { request: Request; onMark: (
               onMark(footageId, atSeconds);
             }}
           />
+          <RequestLimits request={request} />
           {request.round && (
             <RoundCounted
               round={request.round}

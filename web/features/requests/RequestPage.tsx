@@ -3,6 +3,7 @@ import { Fetched } from '../../shared/fetched/index.ts';
 import { format } from 'date-fns';
 import { Link, useParams } from 'react-router';
 import { useAccount } from '../access/index.ts';
+import { RequestLimits } from '../care/index.ts';
 import { useGetRequestQuery } from './api.ts';
 import { AnswerFirst } from './AnswerFirst.tsx';
 import { Exchange } from './Exchange.tsx';
@@ -58,6 +59,7 @@ function SentRequest({ request }: { request: Request }) {
       <Exchange exchange={request.exchange} />
       {state === 'need-first' && <AnswerFirst request={request} />}
       <IntakeList intake={request} footages={footages} />
+      <RequestLimits request={request} large />
       {present.map((footage) =>
         footage.state === 'uploading' ? (
           <div key={footage.id}>

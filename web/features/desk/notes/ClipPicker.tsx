@@ -1,12 +1,13 @@
-import { sparedOf } from '@lean-mentor/core/book';
 import type { Note } from '@lean-mentor/core/desk';
 import { Popover } from 'radix-ui';
 import { ClipShelf, useListClipsQuery } from '../../book/index.ts';
 import { useScene } from '../DeskScene.ts';
+import { useSpared } from '../useSpared.ts';
 
 /** A clip of the coach's own that shows how it is done. */
 export function ClipPicker({ note }: { note: Note }) {
-  const { actions, subject } = useScene();
+  const { actions } = useScene();
+  const spared = useSpared();
   const { data } = useListClipsQuery(undefined, { skip: note.clipId === null });
   const title = data?.clips.find(({ id }) => id === note.clipId)?.title;
   return (
@@ -21,11 +22,7 @@ export function ClipPicker({ note }: { note: Note }) {
           aria-label="Your clips"
           className="z-30 flex max-h-[min(34rem,80vh)] w-[26rem] flex-col border border-ink bg-linen shadow-lg"
         >
-          <ClipShelf
-            spared={sparedOf(subject.client, subject.request)}
-            chosenId={note.clipId}
-            onChoose={(clipId) => actions.change('note', note.id, { clipId })}
-          />
+          <ClipShelf spared={spared} chosenId={note.clipId} onChoose={(clipId) => actions.change('note', note.id, { clipId })} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

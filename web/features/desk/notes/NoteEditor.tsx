@@ -1,5 +1,4 @@
-import { useEffect, useMemo, useRef } from 'react';
-import { sparedOf } from '@lean-mentor/core/book';
+import { useEffect, useRef } from 'react';
 import { noteKinds, type Note, type NoteKind } from '@lean-mentor/core/desk';
 import { Plus, Trash2, X } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
@@ -7,6 +6,7 @@ import { KindGlyph, kindWords } from '../../../shared/primitives/index.ts';
 import { BookWays, PrincipleCare } from '../../book/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useScene } from '../DeskScene.ts';
+import { useSpared } from '../useSpared.ts';
 import { newNote, type Writing } from '../writing.ts';
 import { ChainPath } from './ChainPath.tsx';
 import { ForkFields } from './ForkFields.tsx';
@@ -21,11 +21,11 @@ import { PrincipleField } from './PrincipleField.tsx';
 
 /** One note, written in one line that grows. A new note is written down with its first word or choice. */
 export function NoteEditor({ writing }: { writing: Writing }) {
-  const { actions, subject } = useScene();
+  const { actions } = useScene();
   const { note, close } = useControls('writing');
   const text = useRef<HTMLTextAreaElement>(null);
   const shown = note ?? newNote(writing);
-  const spared = useMemo(() => sparedOf(subject.client, subject.request), [subject]);
+  const spared = useSpared();
   useEffect(() => {
     if (!writing.focus) return;
     text.current?.focus();

@@ -3,7 +3,7 @@ import type { CodedCut, CodedEvent } from '@lean-mentor/core/desk';
 import { cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { aNote, footageId, openDeskHouse, requestId } from '../../../testing/deskHouse.tsx';
+import { aNote, aRequest, footageId, openDeskHouse } from '../../../testing/deskHouse.tsx';
 import type { DeskControls } from '../DeskControls.tsx';
 import { ScoreProvider, type Scored } from '../score/useScore.ts';
 import { NoteLinks } from './NoteLinks.tsx';
@@ -29,7 +29,7 @@ const [n, earlier] = [
   aNote('e', { footageId: other, fromFrame: 700, what: 'Too high.' }),
 ];
 
-beforeEach(() => vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ notes: [], clips: [] })))));
+beforeEach(() => vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ ...aRequest, notes: [], clips: [] })))));
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
@@ -44,7 +44,7 @@ function open(linking: boolean) {
     {
       subject: {
         request: {
-          ...{ id: requestId, clientMarks: [], hurtsToday: '', partnerHurts: '', sentAt: '2031-01-01T10:00:00.000Z' },
+          ...aRequest,
           footages: [
             { id: other, fileName: 'first.mp4', alignment: null },
             { id: footageId, fileName: 'second.mp4', alignment: null },
