@@ -150,9 +150,10 @@ function startingWords({ password, databases }) {
 
 /**
  * Starts a private MariaDB on loopback. The user `lean` may work in `databases` (a name, or a pattern of GRANT's). Answers when it takes
- * connections; `stop` ends it and waits. Run by root, it drops to `identity`. Throws a PlainFault when it does not come up.
+ * connections; `stop` ends it and waits. Run by root, it drops to `identity`; `more` are further settings of mariadbd. Throws a PlainFault
+ * when it does not come up.
  */
-export async function startDatabase({ folder, port, password, databases = 'lean\\_mentor', identity = null }) {
+export async function startDatabase({ folder, port, password, databases = 'lean\\_mentor', identity = null, more = [] }) {
   const dataDir = join(folder, 'db');
   const pidFile = join(folder, 'db.pid');
   const logFile = join(folder, 'db.log');
@@ -196,6 +197,7 @@ export async function startDatabase({ folder, port, password, databases = 'lean\
     temporary,
     `--init-file=${initFile}`,
     '--innodb-buffer-pool-size=128M',
+    ...more,
   ];
   // It refuses to run as root unless it is told to: only where there is no other user to be (a container without useradd).
   if (!identity && process.getuid?.() === 0) args.push('--user=root');
