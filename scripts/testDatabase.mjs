@@ -6,7 +6,7 @@ import { freePort } from './freePort.mjs';
 import { houseIdentity } from './privileges.mjs';
 import { root } from './settings.mjs';
 
-/** Nothing here outlives the tests, so nothing waits for the disk. What is written to each table is counted, as the matrix of tests asks. */
+/** Nothing here outlives the tests, so nothing waits for the disk. What is written to each table is counted, which the matrix asks for. */
 const forTests = ['--innodb-flush-log-at-trx-commit=2', '--innodb-doublewrite=0', '--userstat=1'];
 
 /** Vitest's global set-up: a MariaDB of the tests' own, gone with them. Every test file makes its own database in it. */
