@@ -1,4 +1,4 @@
-import { threadStates } from '@lean-mentor/core/followup';
+import { threadStates, type Knowing } from '@lean-mentor/core/followup';
 import { positionCodes } from '@lean-mentor/core/scoring';
 import { z } from 'zod';
 import { client } from './clients.ts';
@@ -7,6 +7,7 @@ import { done, id, instant } from './ids.ts';
 import { coaching, everyRole, operation } from './operation.ts';
 import { question } from './questions.ts';
 import { request } from './requests.ts';
+import { sameAs } from './sameAs.ts';
 import { practised, training } from './work.ts';
 
 export const getClientHistory = operation({
@@ -51,6 +52,8 @@ export const fixThread = z.object({
   neededChances: z.number().nullable(),
   /** Counted on the mat between two requests; never pooled with what footage shows. */
   practice: z.array(practised),
+  /** Of the decisions they were asked about in critiques, those at which they chose the coach's way: what they know, apart from what they do. */
+  knowing: sameAs<Knowing>()(z.object({ right: z.int(), asked: z.int() })),
 });
 export type ClientThread = z.infer<typeof fixThread>;
 

@@ -42,8 +42,11 @@ export const findVersion = async (
   transaction?: Transaction,
 ): Promise<VersionRow | null> => plain(await db.critiqueVersions.findOne({ where: { critiqueId, version }, ...within(transaction) }));
 
-/** What of requests was sent and stands, oldest first. */
-export async function findSentVersions({ db }: House, requestIds: readonly string[]): Promise<(VersionRow & { requestId: string })[]> {
+/** What of requests was sent and stands, oldest first, with what the client chose at the decisions in it. */
+export async function findSentVersions(
+  { db }: House,
+  requestIds: readonly string[],
+): Promise<(VersionRow & Pick<CritiqueRow, 'requestId' | 'forkChoices'>)[]> {
   const critiques = plainAll(await db.critiques.findAll({ where: { requestId: [...requestIds], version: { [Op.gt]: 0 } } }));
   const versions = plainAll(
     await db.critiqueVersions.findAll({
@@ -51,7 +54,10 @@ export async function findSentVersions({ db }: House, requestIds: readonly strin
       order: [['sentAt', 'ASC']],
     }),
   );
-  return versions.map((version) => ({ ...version, requestId: critiques.find(({ id }) => id === version.critiqueId)!.requestId }));
+  return versions.map((version) => {
+    const { requestId, forkChoices } = critiques.find(({ id }) => id === version.critiqueId)!;
+    return { ...version, requestId, forkChoices };
+  });
 }
 
 /** Clients to whom something was sent since an instant. */

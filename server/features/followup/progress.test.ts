@@ -61,6 +61,30 @@ describe('the progress of a client', () => {
     await house.db.requests.destroy({ where: { id: requestId } });
   });
 
+  it('says apart from it what they chose where a critique asked what they would do, and nothing where nobody asked', async () => {
+    const requestId = await review(12, 0);
+    const { id: critiqueId } = (await house.db.critiques.findOne({ where: { requestId } }))!.get() as { id: string };
+    const footageId = (await house.db.footages.findOne({ where: { requestId } }))!.get('id') as string;
+    const fork = (right: string) => ({
+      ...{ opensFrame: 0, lastFrame: 5, actedFrame: null },
+      options: [right, 'reach'].map((words, i) => ({ do: words, taken: i === 1 })),
+    });
+    const moment = (more: object) => ({
+      note: aNote(house.newId(), footageId, { principleId, kind: 'mistake', fromFrame: 5, ...more }),
+      ...{ drawings: [], atSeconds: 1, clipFromSeconds: 0, clipToSeconds: 3, beside: null },
+    });
+    const moments = [moment({ fork: fork('frame') }), moment({ fork: fork('post') }), moment({ fork: fork('hide') }), moment({})];
+    await house.db.critiqueVersions.update({ moments: moments as never }, { where: { critiqueId } });
+    const client = await visit(open.app, 'client');
+    const choose = async (i: number, choice: number) =>
+      (await client.ask('put', `/api/critiques/${critiqueId}/forks/${moments[i]!.note.id}`, { choice })).status;
+    const knowing = async () => (await coach.ask('get', `/api/clients/${clientA}/progress`)).body.threads[0].knowing;
+    expect(await knowing()).toEqual({ right: 0, asked: 0 });
+    expect([await choose(0, 0), await choose(1, 1)]).toEqual([200, 200]);
+    expect(await knowing()).toEqual({ right: 1, asked: 2 });
+    await house.db.requests.destroy({ where: { id: requestId } });
+  });
+
   it('is closed by the coach only, and opened again', async () => {
     const path = `/api/clients/${clientA}/threads/${principleId}`;
     const closedAt = async () => (await coach.ask('get', `/api/clients/${clientA}/progress`)).body.threads[0].closedAt;

@@ -1,8 +1,16 @@
 import type * as contract from '@lean-mentor/contract';
 import type { ClientThread, ResponseOf } from '@lean-mentor/contract';
-import { fixThreads, type FixThread } from '@lean-mentor/core/followup';
+import {
+  fixThreads,
+  knowingByPrinciple,
+  nothingAsked,
+  type FixThread,
+  type ForkChosen,
+  type ThreadRequest,
+} from '@lean-mentor/core/followup';
 import type { House } from '../../house/house.ts';
 import { findPrinciples } from '../book/index.ts';
+import { findSentVersions } from '../critique/index.ts';
 import { findThreadRequests } from '../fixes/index.ts';
 import { clientsNow, practiceByPrinciple } from '../work/index.ts';
 import { findClosedThreads } from './repository.ts';
@@ -15,6 +23,20 @@ const ends = (interval: readonly [number, number] | null): ClientThread['interva
 export async function clientThreads(house: House, clientId: string, readers: 'coaching' | 'client'): Promise<FixThread[]> {
   const [requests, principles] = await Promise.all([findThreadRequests(house, clientId, house.now(), readers), findPrinciples(house)]);
   return fixThreads(principles, requests);
+}
+
+/** What a client chose where their critiques asked what they would do. */
+async function forksChosen(house: House, requests: readonly ThreadRequest[]): Promise<ForkChosen[]> {
+  const sent = await findSentVersions(
+    house,
+    requests.map(({ requestId }) => requestId),
+  );
+  return sent.flatMap(({ moments, forkChoices }) =>
+    moments.flatMap(({ note: { id, fork, principleId } }) => {
+      const chosen = fork && forkChoices[id];
+      return chosen ? [{ principleId, choice: chosen.choice }] : [];
+    }),
+  );
 }
 
 /**
@@ -33,6 +55,7 @@ export async function clientProgress(
     practiceByPrinciple(house, clientId),
     clientsNow(house, [clientId]),
   ]);
+  const known = knowingByPrinciple(await forksChosen(house, requests));
   const byId = new Map(principles.map((principle) => [principle.id, principle]));
   return {
     breaks: now.get(clientId)!.training.breaks,
@@ -54,6 +77,7 @@ export async function clientProgress(
         neededMinutes,
         neededChances,
         practice: practice.get(principleId) ?? [],
+        knowing: known.get(principleId) ?? nothingAsked,
       };
     }),
     positions: requests.map(({ requestId, sentAt, minutes, time }) => ({

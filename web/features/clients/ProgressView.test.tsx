@@ -34,6 +34,7 @@ const thread: ClientThread = {
   neededMinutes: null,
   neededChances: null,
   practice: [],
+  knowing: { right: 0, asked: 0 },
 };
 const show = (more: Partial<ClientThread> = {}, onClose: ((closed: boolean) => void) | null = null) =>
   render(

@@ -1,6 +1,6 @@
 import type { ClientThread } from '@lean-mentor/contract';
 import { Link } from 'react-router';
-import { pointWords, practiceWords, threadStateWords, verdictWords } from '../followup/index.ts';
+import { knowingWords, pointWords, practiceWords, threadStateWords, verdictWords } from '../followup/index.ts';
 
 interface ThreadLineProps {
   thread: ClientThread;
@@ -38,6 +38,7 @@ export function ThreadLine({ thread, requests, critiqueOf, onClose }: ThreadLine
         </p>
         <p className="text-small text-reed">{verdictWords(thread)}</p>
         {practiceWords(thread) && <p className="text-small">{practiceWords(thread)}</p>}
+        {knowingWords(thread, 'coach') && <p className="text-small">{knowingWords(thread, 'coach')}</p>}
       </div>
       <div className="overflow-x-auto">
         <div className="relative" style={{ width: requests.length * column }}>

@@ -8,7 +8,7 @@ import { RightMoments } from '../critique/index.ts';
 import { useGetClientHistoryQuery, useGetClientProgressQuery } from './api.ts';
 import { EyeOverTime } from './EyeOverTime.tsx';
 import { YearLine } from './YearLine.tsx';
-import { plainPoints, plainState, practiceWords } from './threadWords.ts';
+import { knowingWords, plainPoints, plainState, practiceWords } from './threadWords.ts';
 
 /** A year of one's fixes on one page: what holds, what came back, one's own right moments. Nothing is lost by a pause. */
 export function MyProgressPage() {
@@ -66,6 +66,7 @@ function Thread({ thread, breaks }: { thread: ClientThread; breaks: Breaks }) {
       <p className="font-semibold">{closedAt ? `Done with, since ${format(closedAt, 'd MMMM')}.` : plainState(thread)}</p>
       <YearLine thread={thread} breaks={breaks} />
       <p className="text-desk">{plainPoints(thread)}</p>
+      {knowingWords(thread, 'client') && <p className="text-desk">{knowingWords(thread, 'client')}</p>}
       {practice.length > 0 && (
         <p className="text-desk">
           {practiceWords(thread)}{' '}

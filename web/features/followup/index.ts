@@ -1,3 +1,3 @@
 export { useCloseThreadMutation, useGetClientHistoryQuery, useGetClientProgressQuery, useGetWorkEffectsQuery } from './api.ts';
 export { PositionBars } from './PositionBars.tsx';
-export { pointWords, practiceWords, threadStateWords, verdictWords } from './threadWords.ts';
+export { knowingWords, pointWords, practiceWords, threadStateWords, verdictWords } from './threadWords.ts';

@@ -1,6 +1,6 @@
 import type { ClientThread } from '@lean-mentor/contract';
 import { expect, it } from 'vitest';
-import { pointWords, practiceWords, verdictWords } from './threadWords.ts';
+import { knowingWords, pointWords, practiceWords, verdictWords } from './threadWords.ts';
 
 const point = (count: number, exposure: number): ClientThread['points'][number] => ({
   requestId: 'r',
@@ -26,6 +26,7 @@ const thread = (more: Partial<ClientThread>): ClientThread => ({
   neededMinutes: null,
   neededChances: null,
   practice: [],
+  knowing: { right: 0, asked: 0 },
   ...more,
 });
 
@@ -61,4 +62,18 @@ it('practice and sparring stand beside one another and are never added', () => {
     'In practice 3 of 11; in sparring not yet.',
   );
   expect(practiceWords(thread({}))).toBe('');
+});
+
+it.each([
+  [0, 0, 'working', ''],
+  [1, 1, 'working', 'Asked once what you would do, you chose your coach’s way; on the mat not yet.'],
+  [1, 1, 'holding', 'Asked once what you would do, you chose your coach’s way; on the mat too.'],
+  [0, 1, 'new', 'Asked once what you would do, you chose another way than your coach.'],
+  [2, 2, 'new', 'Asked twice what you would do, you chose your coach’s way twice; on the mat not yet.'],
+  [1, 3, 'better', 'Asked 3 times what you would do, you chose your coach’s way once.'],
+] as const)('what is known stands apart from what is done: %i of %i, %s', (right, asked, state, words) => {
+  expect(knowingWords({ knowing: { right, asked }, state }, 'client')).toBe(words);
+  expect(knowingWords({ knowing: { right, asked }, state }, 'coach')).toBe(
+    words.replaceAll('you ', 'they ').replaceAll(/your coach/g, 'the coach'),
+  );
 });

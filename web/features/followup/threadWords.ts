@@ -58,6 +58,26 @@ export function practiceWords({ practice, state }: Pick<ClientThread, 'practice'
   return `In practice ${told}; ${inSparring[state as keyof typeof inSparring] ?? 'in sparring not yet'}.`;
 }
 
+const doneToo: readonly ThreadState[] = ['better', 'holding'];
+const times = (count: number): string => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`);
+
+/**
+ * What a client answered when they were asked what they would do, and whether they do it: "Asked twice what you would do, you chose your
+ * coach’s way twice; on the mat not yet." Empty where they were not asked.
+ */
+export function knowingWords(
+  { knowing: { right, asked }, state }: Pick<ClientThread, 'knowing' | 'state'>,
+  to: 'client' | 'coach',
+): string {
+  if (asked === 0) return '';
+  const [who, coach] = to === 'client' ? ['you', 'your coach'] : ['they', 'the coach'];
+  const begun = `Asked ${times(asked)} what ${who} would do, ${who} chose`;
+  if (right === 0) return `${begun} another way than ${coach}.`;
+  const told = `${begun} ${coach}’s way${asked === 1 ? '' : ` ${times(right)}`}`;
+  // Who knows it and does not do it needs rounds, not words.
+  return right === asked ? `${told}; on the mat ${doneToo.includes(state) ? 'too' : 'not yet'}.` : `${told}.`;
+}
+
 /** Where a fix stands, to whom it is theirs. */
 export const plainState = ({ state }: Pick<ClientThread, 'state'>): string =>
   ({
