@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 
-const clip = fileURLToPath(new URL('../demo/clips/ilse-harbour-round.mp4', import.meta.url));
+export const demoClip = fileURLToPath(new URL('../demo/clips/ilse-harbour-round.mp4', import.meta.url));
 
 /** Runs ffmpeg as low as the house does; answers how many seconds it took. */
 export function runFfmpeg(...args: string[]): number {
@@ -18,7 +18,7 @@ export function madeFootage(file: string, { size, rate, seconds }: { size: strin
     '-t',
     String(seconds),
     '-i',
-    clip,
+    demoClip,
     '-vf',
     picture,
     '-c:v',

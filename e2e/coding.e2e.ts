@@ -268,11 +268,13 @@ describe('two coders', () => {
         clockSeconds: 240,
         afterFinish: 'restarts',
         ruleSheet: 'points-jacket',
+        valuePreset: 'top-first',
         spans: [span('standing', null, 0, 10), span('mount', 'client', 10, 20), span('standing', null, 20, 48.6)],
         events: [{ kind: 'finish', athlete: 'client', technique: 'armlock', atSeconds: 19 }],
       };
       await writeFile(join(folder, 'round.bout.json'), JSON.stringify(round));
       await input.uploadFile(join(folder, 'round.bout.json'));
+      await sees.sees(/It was told by “Top first.*”; here it is seen by what positions are worth in this practice/);
       await marit.until(boutOnServer, ({ lengthSeconds, ruleSheet }) => lengthSeconds === 240 && ruleSheet === 'points-jacket');
       await sees.press('tab', /^Score/);
       await sees.sees('1 : 0 in taps');

@@ -29,9 +29,11 @@ try {
   // Rates of wrong and right answers by simulation, which needs no house: `npm run bench -- followup`.
   if (!only || only === 'followup')
     spawnSync(process.execPath, ['--import', 'tsx', join('bench', 'followup.ts')], { cwd: root, stdio: 'inherit' });
-  if (!['practice', 'takes', 'day', 'followup'].includes(only)) await bench('run.ts');
+  if (!['practice', 'takes', 'day', 'followup', 'coding'].includes(only)) await bench('run.ts');
   // `npm run bench -- takes`, and `-- film` within the part above.
   if (!only || only === 'takes') await bench('takes.ts', { demoClips: ['bram-night-shift'] });
+  // Six minutes coded as they play: `npm run bench -- coding`.
+  if (!only || only === 'coding') await bench('codingRound.ts');
   // 200 requests that wait: `npm run bench -- day`.
   if (!only || only === 'day') await bench('day.ts', { fill: ['200', '1200', '2400', '200'] });
   // 2,000 clients, 40,000 requests, 1,000,000 notes: `npm run bench -- practice` runs this part alone.

@@ -122,6 +122,20 @@ describe('the starter book', () => {
     expect(after[1]!.loads).toEqual(own);
   });
 
+  it('says which ways spare something of principles that were there before it did, after the coach’s own ways', async () => {
+    const sparing = (await book()).principles.filter(({ variants }) => variants.some(({ spares }) => spares.length > 0)).slice(0, 2);
+    const mine = (spares: string[]) => ({ when: 'tired', do: 'rest', stance: 'taught', spares });
+    const ways = [[mine([])], [mine(['jaw'])]];
+    for (const [i, { id, name: _name, notes: _notes, ...entry }] of sparing.entries())
+      await house.db.principles.update({ entry: { ...entry, variants: ways[i] } as never }, { where: { id } });
+    expect((await coach.ask('post', '/api/book/starter')).body).toEqual({ added: 1 });
+    const { principles } = await book();
+    const after = sparing.map(({ id }) => principles.find((one) => one.id === id)!.variants);
+    expect(after[0]).toEqual([mine([]), ...sparing[0]!.variants.filter(({ spares }) => spares.length > 0)]);
+    expect(after[1]).toEqual([mine(['jaw'])]);
+    expect((await coach.ask('post', '/api/book/starter')).body).toEqual({ added: 0 });
+  });
+
   it('goes out as Markdown and comes in again without a change', async () => {
     const starter = await readStarterBook();
     expect(readBookMarkdown(bookMarkdown(starter))).toEqual({ book: starter });

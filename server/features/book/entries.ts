@@ -148,7 +148,7 @@ export async function importBook(house: House, file: BookFile): Promise<Response
 
 /**
  * Adds what the book lacks of the starter book. A principle that has nothing but a name gets what the starter book says of it, and every
- * entry of its name what it asks of the body, where it says nothing of that yet.
+ * entry of its name what it asks of the body and which ways spare it, where it says nothing of that yet.
  */
 export async function addStarterBook(house: House): Promise<ResponseOf<typeof contract.addStarterBook>> {
   const starter = await readStarterBook();
@@ -162,25 +162,34 @@ export async function addStarterBook(house: House): Promise<ResponseOf<typeof co
     drills: starter.drills.filter((one) => !known.has(name(one.name))),
   };
   const { added, changed } = await importBook(house, lacking);
-  await sayLoads(house, starter);
-  return { added: added + changed };
+  const cared = await sayCare(house, starter);
+  return { added: added + changed + cared };
 }
 
-/** Entries that were put in before the book said what they ask of the body get it said; the rest of them stays the coach’s. */
-const sayLoads = (house: House, starter: BookFile): Promise<void> =>
+const asksNothing = ({ doer, partner }: BookDrill['loads']): boolean => doer.length + partner.length === 0;
+
+/**
+ * Entries that were put in before the book said what they ask of the body, and which ways of them spare what, get it said; the rest of them
+ * stays the coach’s. Answers how many there were.
+ */
+const sayCare = (house: House, starter: BookFile): Promise<number> =>
   changingBook(house, async ({ principles, drills }, transaction) => {
-    const saying = <T extends Pick<BookDrill, 'name' | 'loads'>>(
-      own: readonly T[],
-      given: readonly Pick<BookDrill, 'name' | 'loads'>[],
-    ): T[] =>
-      own.flatMap((one) => {
-        const said = given.find(({ name }) => name.toLocaleLowerCase() === one.name.trim().toLocaleLowerCase());
-        const asksNothing = ({ doer, partner }: BookDrill['loads']): boolean => doer.length + partner.length === 0;
-        return said && asksNothing(one.loads) && !asksNothing(said.loads) ? [{ ...one, loads: said.loads }] : [];
-      });
-    const [ofPrinciples, ofDrills] = [saying(principles, starter.principles), saying(drills, starter.drills)];
-    if (ofPrinciples.length > 0) await putPrinciples(house, ofPrinciples, transaction);
-    if (ofDrills.length > 0) await putDrills(house, ofDrills, transaction);
+    const saidOf = <G extends { name: string }>(given: readonly G[], one: { name: string }): G | undefined =>
+      given.find(({ name }) => name.toLocaleLowerCase() === one.name.trim().toLocaleLowerCase());
+    const loaded = drills.flatMap((one) => {
+      const said = saidOf(starter.drills, one);
+      return said && asksNothing(one.loads) && !asksNothing(said.loads) ? [{ ...one, loads: said.loads }] : [];
+    });
+    const cared = principles.flatMap((one) => {
+      const said = saidOf(starter.principles, one);
+      if (!said) return [];
+      const loads = asksNothing(one.loads) && !asksNothing(said.loads) ? said.loads : one.loads;
+      const sparing = one.variants.some(({ spares }) => spares.length > 0) ? [] : said.variants.filter(({ spares }) => spares.length > 0);
+      return loads === one.loads && sparing.length === 0 ? [] : [{ ...one, loads, variants: [...one.variants, ...sparing] }];
+    });
+    if (cared.length > 0) await putPrinciples(house, cared, transaction);
+    if (loaded.length > 0) await putDrills(house, loaded, transaction);
+    return cared.length + loaded.length;
   });
 
 /** Puts the starter book into a house that has never had it; what the coach takes out of it later stays out. */

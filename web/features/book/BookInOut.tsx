@@ -20,7 +20,8 @@ export function BookInOut({ book }: { book: Parameters<typeof downloadBook>[0] }
   };
   const starter = async (): Promise<void> => {
     const answer = await addStarter();
-    if (answer.data) toast(answer.data.added === 0 ? 'Everything of the starter book is there.' : `${answer.data.added} entries added.`);
+    if (answer.data)
+      toast(answer.data.added === 0 ? 'Everything of the starter book is there.' : `${answer.data.added} entries added or filled up.`);
   };
   return (
     <div className="flex flex-col items-start gap-1.5 border-t border-seam pt-3 text-small">

@@ -1,7 +1,8 @@
 import { boutFields, type BoutFile, type OwnRuleSheet } from '@lean-mentor/contract';
-import type { TimedBout } from '@lean-mentor/core/scoring';
+import { presetWords, type TimedBout } from '@lean-mentor/core/scoring';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useEditBoutsMutation } from '../../footage/index.ts';
+import { useGetPositionWorthQuery } from '../../scoring/index.ts';
 import { useScene } from '../DeskScene.ts';
 import { useScored, type BoutScored, type SheetChoice } from './useScore.ts';
 
@@ -12,6 +13,7 @@ import { useScored, type BoutScored, type SheetChoice } from './useScore.ts';
 export function useBroughtBout(bout: BoutScored): (read: { file: BoutFile; bout: TimedBout }) => Promise<string> {
   const { adopt, choose, own } = useScored();
   const { footage } = useScene();
+  const { data: worth } = useGetPositionWorthQuery();
   const [editBouts] = useEditBoutsMutation();
   const { here, timed, choice } = bout;
   return async ({ file, bout: brought }) => {
@@ -19,6 +21,9 @@ export function useBroughtBout(bout: BoutScored): (read: { file: BoutFile; bout:
     const rules = rulesOf(file, own);
     if (rules) choose(here.bout.id, rules);
     else left.push('Its rules are none of yours, so the bout keeps its own.');
+    // One bout seen by other values than the rest could be compared with none of them.
+    if (file.valuePreset && worth && file.valuePreset !== worth.preset)
+      left.push(`It was told by “${presetWords[file.valuePreset]}”; here it is seen by what positions are worth in this practice.`);
     const { clientWords, partnerWords } = here.bout;
     const fields = {
       ...(rules ?? choice),
