@@ -1,5 +1,5 @@
 import { laptop, launch, settledFrame, visit } from '@lean-mentor/e2e';
-import type { ResponseOf, openDesk } from '@lean-mentor/contract';
+import { boutFields, type ResponseOf, type openDesk } from '@lean-mentor/contract';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -57,6 +57,22 @@ async function code(page: Page): Promise<{ pressedAt: number[]; lateMs: number[]
   return { pressedAt, lateMs, keys };
 }
 
+/** One bout over all of the footage, whatever the analysis found in a film that repeats itself. */
+async function onlyBout(requestId: string, footageId: string): Promise<void> {
+  const coach = await signInTo(base, 'marit');
+  const desk = (await (await coach.ask('GET', `/api/requests/${requestId}/desk`)).json()) as ResponseOf<typeof openDesk>;
+  const [first, ...others] = desk.request.footages[0]!.bouts;
+  const { frameCount } = desk.request.footages[0]!;
+  const whole = { ...boutFields.parse(first), fromFrame: 0, toFrame: frameCount! };
+  const edits = [
+    { id: first!.id, base: first!.version, splitFrom: null, after: whole },
+    ...others.map(({ id, version }) => ({ id, base: version, splitFrom: null, after: null })),
+  ];
+  const headers = { 'content-type': 'application/json' };
+  const { status } = await coach.ask('POST', `/api/footages/${footageId}/bouts`, { body: JSON.stringify({ edits }), headers });
+  if (status !== 200) throw new Error(`The bout is not made one: ${status}.`);
+}
+
 /** What the server has once everything is saved. */
 async function kept(page: Page, requestId: string): Promise<Desk> {
   await page.waitForFunction(() => document.body.innerText.includes('Saved'), { timeout: 30_000 });
@@ -76,6 +92,7 @@ try {
   const footage = await client.openRequest(bytes.length, 'Six minutes');
   await client.upload(footage, [bytes]);
   if ((await client.settled(footage.id)) !== 'ready') throw new Error('The round was not made ready.');
+  await onlyBout(footage.requestId, footage.id);
   const { page, faults } = await visit(browser, base, 'marit', `/requests/${footage.requestId}/desk`, laptop);
   await settledFrame(page);
   const { pressedAt, lateMs, keys } = await code(page);

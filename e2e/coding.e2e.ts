@@ -1,9 +1,11 @@
+import { boutFields } from '@lean-mentor/contract';
 import { demoPractice } from '@lean-mentor/demo';
 import type { Browser, ElementHandle, KeyInput } from 'puppeteer-core';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { askAs } from './critiqueSteps.ts';
 import { openDeskOf, type DeskPage } from './deskPage.ts';
 import { laptop, launch, visit } from './visit.ts';
 
@@ -52,6 +54,29 @@ describe('coding positions', () => {
     await marit.until(boutOnServer, (bout) => bout.spans.length === before);
     await marit.withControl('KeyY');
     await marit.until(boutOnServer, (bout) => bout.spans.length === before + 1);
+  });
+
+  it('and not past the end of the bout, which is said and may be moved on', async () => {
+    const { page, visit: sees } = marit;
+    const bout = await boutOnServer();
+    const before = (await cuts()).length;
+    await marit.goTo(0.985);
+    const frame = await frameNow();
+    expect(frame).toBeGreaterThan(bout.toFrame);
+    await page.keyboard.press('KeyG');
+    await page.keyboard.press('KeyU');
+    await sees.sees(/This bout ends after 1:2\d: nothing later is coded\./);
+    expect((await cuts()).length).toBe(before);
+    await sees.press('button', 'It goes on');
+    const longer = await marit.until(boutOnServer, ({ toFrame }) => toFrame > bout.toFrame);
+    await expect.poll(async () => (await page.keyboard.press('KeyU'), (await cuts()).at(-1)?.atFrame), { timeout: 20_000 }).toBe(frame);
+    await marit.withControl('KeyZ');
+    await marit.until(cuts, (all) => all.length === before);
+    // As long as it was, for the other tests.
+    const edits = [{ id: bout.id, base: longer.version, splitFrom: null, after: boutFields.parse(bout) }];
+    const { footageId } = Object.values((await marit.desk()).cuts)[0]!;
+    expect((await askAs(page, 'POST', `/api/footages/${footageId}/bouts`, { edits })).status).toBe(200);
+    await marit.reload();
   });
 
   it('by name, with attacks and postures, at full speed over the whole round, nothing that was pressed is lost, and all of it is taken back', async () => {

@@ -19,6 +19,8 @@ export function WorkLeft() {
   const { document } = useContents();
   const clockAt = useClockAt();
   const open = openMarks(document);
+  const timeOf = ({ atFrame, toFrame }: Mark): string =>
+    `${clockText(clockAt(atFrame))}${toFrame === null ? '' : `–${clockText(clockAt(toFrame))}`}`;
   const conflicts = Object.values(document.conflicts);
   return (
     <div className="flex flex-col gap-2 border-t border-seam px-3 py-2 text-small">
@@ -26,9 +28,14 @@ export function WorkLeft() {
         <ul aria-label="Marks to look at" className="flex flex-wrap gap-1.5">
           {open.slice(0, mostListed).map((mark) => (
             <li key={mark.id} className="inline-flex border border-seam bg-linen">
-              <button type="button" onClick={() => go(mark.atFrame, null)} className="time px-1.5 py-0.5 hover:underline">
-                {clockText(clockAt(mark.atFrame))}
-                {mark.toFrame !== null && `–${clockText(clockAt(mark.toFrame))}`}
+              <button
+                type="button"
+                // Two marks may be of one second.
+                aria-label={`${timeOf(mark)}, frame ${mark.atFrame}`}
+                onClick={() => go(mark.atFrame, null)}
+                className="time px-1.5 py-0.5 hover:underline"
+              >
+                {timeOf(mark)}
               </button>
               <button
                 type="button"

@@ -14,4 +14,4 @@ export const deskApi = baseApi.injectEndpoints({
   }),
 });
 
-export const { useGetClientNotesQuery, useGetNameUsesQuery, useOpenDeskQuery } = deskApi;
+export const { useGetClientNotesQuery, useGetNameUsesQuery, useLazyOpenDeskQuery, useOpenDeskQuery } = deskApi;

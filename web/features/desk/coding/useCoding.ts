@@ -1,5 +1,5 @@
 import type { CodedBout, CodedThreat } from '@lean-mentor/core/desk';
-import { boutAtFrame } from '@lean-mentor/core/footage';
+import { boutAtFrame, clockText } from '@lean-mentor/core/footage';
 import { assertNever } from '@lean-mentor/core/never';
 import {
   bringEdge,
@@ -21,6 +21,7 @@ import { useGetNameUsesQuery } from '../api.ts';
 import type { DeskScene } from '../DeskScene.ts';
 import { newId } from '../newId.ts';
 import { useLatestState } from '../useLatestState.ts';
+import { useBoutGoesOn } from './useBoutGoesOn.ts';
 import {
   acceptChanges,
   broughtChanges,
@@ -57,7 +58,8 @@ export function useCoding(scene: DeskScene, coder: Coder): CodingControls {
   const [state, now, set] = useLatestState<CodingState>({ on: false, asked: null, told: null, toName: nothing });
   const { data } = useGetNameUsesQuery();
   const used = data?.uses ?? noNames;
-  const edits = useMemo(() => codingEdits(scene, coder), [scene, coder]);
+  const goesOn = useBoutGoesOn(scene);
+  const edits = useMemo(() => codingEdits(scene, coder, goesOn), [scene, coder, goesOn]);
   return useMemo<CodingControls>(() => {
     const frame = (): number => scene.player?.snapshot().frame ?? 0;
     const tell = (told: Told | null): void => set({ ...now(), told });
@@ -140,6 +142,9 @@ const tapLeeway = 1.5;
 /** A posture that is said this soon after a stretch began, in seconds, is the whole stretch’s; later on it begins a stretch of its own. */
 const postureLeeway = 2.5;
 
+/** What happens at an instant this long after a bout’s end, in seconds, still belongs to it: a tap at the bell is told late. */
+const endLeeway = 2;
+
 /** The same said again is taken back. */
 function toggled(before: Posture | undefined, said: Posture): Posture {
   const isSame = before && (Object.keys(said) as (keyof Posture)[]).every((key) => before[key] === said[key]);
@@ -148,16 +153,32 @@ function toggled(before: Posture | undefined, said: Posture): Posture {
   return next;
 }
 
-/** What coding writes on the desk, each at a frame that is named. */
-function codingEdits({ footage, actions, contents, secondsAt }: DeskScene, coder: Coder) {
-  const boutHere = (frame: number) => {
+/**
+ * Finds the bout that something at a frame is coded of; none past its end, which is said. `leeway`: seconds after the end that still count.
+ */
+const boutFinder =
+  ({ contents, secondsAt }: Pick<DeskScene, 'contents' | 'secondsAt'>, goesOn: (bout: BoutHere['bout']) => Promise<void>) =>
+  (frame: number, leeway = 0): BoutHere['bout'] | undefined => {
     const bout = boutAtFrame(
       contents().bouts.map((here) => here.bout),
       frame,
     );
     if (!bout) toast.warning('Mark the bout first: there is none on this footage.');
-    return bout;
+    if (!bout || frame < bout.toFrame || secondsAt(frame) - secondsAt(bout.toFrame) < leeway) return bout;
+    const lasted = clockText(secondsAt(bout.toFrame) - secondsAt(bout.fromFrame));
+    toast.warning(`This bout ends after ${lasted}: nothing later is coded.`, {
+      action: { label: 'It goes on', onClick: () => void goesOn(bout) },
+    });
+    return undefined;
   };
+
+/** What coding writes on the desk, each at a frame that is named. */
+function codingEdits(
+  { footage, actions, contents, secondsAt }: DeskScene,
+  coder: Coder,
+  goesOn: (bout: BoutHere['bout']) => Promise<void>,
+) {
+  const boutHere = boutFinder({ contents, secondsAt }, goesOn);
   /** The first edit of a bout makes its coding from what it has; taking the edit back leaves that. */
   const open = (bout: BoutHere['bout'], then: Parameters<Shared['open']>[1]): void => {
     actions.prepare((document, make) => openCoding(document, footage.id, bout, coder, make).changes);
@@ -169,7 +190,7 @@ function codingEdits({ footage, actions, contents, secondsAt }: DeskScene, coder
   };
   const within = (bout: BoutHere['bout']) => ({ fromFrame: bout.fromFrame, toFrame: bout.toFrame, newId });
   const addEvent: CodingControls['addEvent'] = (fields, atFrame) => {
-    const bout = boutHere(atFrame);
+    const bout = boutHere(atFrame, endLeeway);
     const id = newId();
     if (bout) open(bout, (opened, document, make) => eventChanges(document, opened, { ...fields, atFrame, id }, make));
     return id;
@@ -213,7 +234,7 @@ function codingEdits({ footage, actions, contents, secondsAt }: DeskScene, coder
       code(fromFrame, (cuts, bout) => cutAt(cuts, bout, fromFrame).flatMap((id) => moveCut(cuts, id, atFrame, bout))),
     addEvent,
     stopOrRestart: (frame: number): void => {
-      const bout = boutHere(frame);
+      const bout = boutHere(frame, endLeeway);
       if (bout) addEvent(stopOrRestart(bout, frame), frame);
     },
     changeEvent: (id: string, fields: Parameters<CodingControls['changeEvent']>[1]): void => actions.change('event', id, fields),
@@ -229,7 +250,7 @@ function codingEdits({ footage, actions, contents, secondsAt }: DeskScene, coder
 
 /** What the coding of attacks shares with that of positions. */
 interface Shared {
-  boutHere: (frame: number) => BoutHere['bout'] | undefined;
+  boutHere: (frame: number, leeway?: number) => BoutHere['bout'] | undefined;
   open: (
     bout: BoutHere['bout'],
     then: (
@@ -248,7 +269,7 @@ function attackEdits(
   return {
     threat: (athlete: Athlete, frame: number): { begun: string | null; ended: string | null } => {
       let told: ReturnType<typeof threatChanges> | null = null;
-      const bout = boutHere(frame);
+      const bout = boutHere(frame, endLeeway);
       if (bout) open(bout, (opened, document, make) => (told = threatChanges(document, opened, athlete, frame, make)).changes);
       return told ?? { begun: null, ended: null };
     },
