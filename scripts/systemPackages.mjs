@@ -7,6 +7,8 @@ import { PlainFault } from './plainFault.mjs';
 const packagesOf = {
   mariadbd: ['mariadb-server'],
   'mariadb-install-db': ['mariadb-server'],
+  'mariadb-dump': ['mariadb-client'],
+  mariadb: ['mariadb-client'],
   ffmpeg: ['ffmpeg'],
   ffprobe: ['ffmpeg'],
   prlimit: ['util-linux'],

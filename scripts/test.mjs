@@ -75,7 +75,7 @@ const firstWords = (text = '') => text.replace(/\s+/g, ' ').slice(0, 400);
 
 try {
   ensurePrograms(
-    ['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium', 'pocketsphinx_batch', 'nginx', 'openssl'],
+    ['mariadbd', 'mariadb-install-db', 'mariadb-dump', 'ffmpeg', 'ffprobe', 'chromium', 'pocketsphinx_batch', 'nginx', 'openssl'],
     console.log,
   );
   ensureNodeModules(root, console.log);

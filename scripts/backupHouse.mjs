@@ -1,0 +1,97 @@
+import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { firstFault, keepFiles, summedFiles } from './backupFiles.mjs';
+import { portAnswers, startDatabase } from './database.mjs';
+import { databaseClient, databaseName } from './databaseClient.mjs';
+import { lockHouse } from './houseLock.mjs';
+import { PlainFault } from './plainFault.mjs';
+import { houseIdentity } from './privileges.mjs';
+import { readSecrets, root } from './settings.mjs';
+import { writeWhole } from './writeWhole.mjs';
+
+const format = 'lean-mentor/backup@1';
+const isEmpty = (folder) => !existsSync(folder) || readdirSync(folder).length === 0;
+
+/**
+ * Copies a running house into a folder: its database as of one instant, and every file that the database knew then. Files are looked
+ * through before that instant and after it, so that none that came in between is lacking; what was removed after the first look is in the
+ * backup all the same. The folder appears whole or not at all. Answers how many files it holds.
+ */
+export async function backupHouse({ dataDir, databasePort }, target, { say }) {
+  if (!existsSync(join(dataDir, 'secrets.json')) || !(await portAnswers(databasePort)))
+    throw new PlainFault(
+      'Lean Mentor is not running on this data folder. Start it with npm start; what does not run can be copied as it lies.',
+    );
+  if (!isEmpty(target)) throw new PlainFault(`${target} is not empty. Name a new folder for each backup.`);
+  const partial = `${target}.partial`;
+  rmSync(partial, { recursive: true, force: true });
+  mkdirSync(join(partial, 'files'), { recursive: true, mode: 0o700 });
+  try {
+    keepFiles(dataDir, join(partial, 'files'));
+    say('Reading the database …');
+    const login = { port: databasePort, password: readSecrets(dataDir).databasePassword };
+    const whole = ['--single-transaction', '--skip-lock-tables', '--no-tablespaces', '--quick', '--hex-blob', '--skip-dump-date'];
+    await databaseClient('mariadb-dump', login, [...whole, databaseName], { to: join(partial, 'database.sql') });
+    keepFiles(dataDir, join(partial, 'files'));
+    say('Summing the files …');
+    const files = await summedFiles(partial);
+    writeWhole(join(partial, 'manifest.json'), JSON.stringify({ format, madeAt: new Date().toISOString(), files }, null, 1));
+    rmSync(target, { recursive: true, force: true });
+    renameSync(partial, target);
+    return files.length;
+  } catch (error) {
+    rmSync(partial, { recursive: true, force: true });
+    throw error;
+  }
+}
+
+/** What a backup says of itself. Throws a PlainFault where it is none, or one of its files is not what was kept. */
+async function readBackup(folder) {
+  const file = join(folder, 'manifest.json');
+  if (!existsSync(file)) throw new PlainFault(`${folder} is no backup: manifest.json is missing. A backup that was cut off is not used.`);
+  let told;
+  try {
+    told = JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    throw new PlainFault(`${file} cannot be read. Take another backup.`);
+  }
+  if (told.format !== format) throw new PlainFault(`${file} says "${told.format}"; this version reads ${format}.`);
+  const fault = await firstFault(folder, told.files);
+  if (fault) throw new PlainFault(`The backup in ${folder} is damaged: ${fault}. Nothing was restored; take another backup.`);
+  return told;
+}
+
+/** Makes a house out of a backup, in a data folder that has none yet. It is looked at whole before anything is written. */
+export async function restoreHouse(folder, { dataDir, databasePort }, { say }) {
+  say('Checking the backup …');
+  const { files, madeAt } = await readBackup(folder);
+  if (existsSync(join(dataDir, 'db')) || existsSync(join(dataDir, 'secrets.json')))
+    throw new PlainFault(`There is a house in ${dataDir} already. Set LEAN_DATA_DIR to a new folder.`);
+  mkdirSync(dataDir, { recursive: true, mode: 0o700 });
+  const unlock = lockHouse(dataDir);
+  try {
+    say('Copying the files …');
+    for (const { path } of files.filter((one) => one.path.startsWith('files/'))) {
+      const to = join(dataDir, path.slice('files/'.length));
+      mkdirSync(dirname(to), { recursive: true, mode: 0o700 });
+      copyFileSync(join(folder, path), to);
+    }
+    say('Writing the database …');
+    const identity = houseIdentity(root, dataDir);
+    const password = readSecrets(dataDir).databasePassword;
+    const database = await startDatabase({ folder: dataDir, port: databasePort, password, identity });
+    try {
+      await databaseClient('mariadb', { port: databasePort, password }, [databaseName], { from: join(folder, 'database.sql') });
+    } finally {
+      await database.stop();
+    }
+  } catch (error) {
+    // Half a house would be taken for one at the next start.
+    for (const name of readdirSync(dataDir))
+      if (!name.startsWith('house.lock')) rmSync(join(dataDir, name), { recursive: true, force: true });
+    throw error;
+  } finally {
+    unlock();
+  }
+  return madeAt;
+}

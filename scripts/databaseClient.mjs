@@ -1,0 +1,41 @@
+import { spawn } from 'node:child_process';
+import { createReadStream, createWriteStream, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { PlainFault } from './plainFault.mjs';
+import { findProgram } from './systemPackages.mjs';
+
+/** The database of a house, as its other scripts call it. */
+export const databaseName = 'lean_mentor';
+
+/**
+ * Runs a program of MariaDB's as the house's database user, to its end: what it says goes to the file `to`, what it reads comes from the
+ * file `from`. The password is never on its command line, which everybody on the machine can read. Answers what it said where no file
+ * takes it; throws a PlainFault with its reason where it fails.
+ */
+export async function databaseClient(program, { port, password }, args, { from = null, to = null } = {}) {
+  const folder = mkdtempSync(join(tmpdir(), 'lean-client-'));
+  try {
+    const login = join(folder, 'login.cnf');
+    writeFileSync(login, `[client]\nuser=lean\nhost=127.0.0.1\nport=${port}\npassword="${password}"\n`, { mode: 0o600 });
+    const child = spawn(findProgram(program) ?? program, [`--defaults-file=${login}`, '--default-character-set=utf8mb4', ...args], {
+      stdio: [from ? 'pipe' : 'ignore', 'pipe', 'pipe'],
+    });
+    let [said, told] = ['', ''];
+    child.stderr.on('data', (piece) => (told += piece));
+    const ended = new Promise((resolve) => child.once('error', (error) => ((told += error.message), resolve(-1))).once('close', resolve));
+    const moving = [];
+    if (from) moving.push(pipeline(createReadStream(from), child.stdin));
+    if (to) moving.push(pipeline(child.stdout, createWriteStream(to, { mode: 0o600 })));
+    else child.stdout.on('data', (piece) => (said += piece));
+    // A program that fails closes its ends: what it says of that is the better reason.
+    const moved = await Promise.allSettled(moving);
+    if ((await ended) !== 0) throw new PlainFault(`${program} failed: ${told.trim().split('\n').at(-1) || 'it did not say why'}`);
+    const broken = moved.find(({ status }) => status === 'rejected');
+    if (broken) throw broken.reason;
+    return said;
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
