@@ -300,9 +300,10 @@ export const chooseAtFork = operation({
   room: 'critique',
   method: 'put',
   path: '/api/critiques/:critiqueId/forks/:noteId',
-  access: ['client', 'guardian'],
+  access: ['client'],
   about: ['critique'],
-  summary: 'What the client would have done at a fork, before they see what happened. The first choice stays.',
+  summary:
+    'What the client would have done at a fork, before they see what happened. The first choice stays; it is theirs alone, since it tells what they know.',
   params: byCritique.extend({ noteId: id }),
   body: z.object({ choice: forkChoice.shape.choice }),
   response: forkChoice,

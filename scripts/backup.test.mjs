@@ -96,6 +96,7 @@ describe('a backup', () => {
     await expect(backupHouse({ dataDir, databasePort: port }, join(folder, 'one'), quiet)).rejects.toThrow(
       /one is not empty\. Name a new folder/,
     );
+    await expect(backupHouse({ dataDir, databasePort: port }, join(dataDir, 'copy'), quiet)).rejects.toThrow(/lies in the data folder/);
     const nobody = { dataDir, databasePort: await freePort() };
     await expect(backupHouse(nobody, join(folder, 'two'), quiet)).rejects.toThrow('Lean Mentor is not running on this data folder.');
     put('secrets.json', JSON.stringify({ databasePassword: 'another password', sessionSecret: 'x'.repeat(32) }));
@@ -104,6 +105,11 @@ describe('a backup', () => {
     );
     expect(() => statSync(join(folder, 'two.partial'))).toThrow(/ENOENT/);
     expect(() => statSync(join(folder, 'two'))).toThrow(/ENOENT/);
+  });
+
+  it('that finds no room says so as the full disk it is, not as a program that failed', async () => {
+    const login = { port, password };
+    await expect(databaseClient('mariadb-dump', login, [databaseName], { to: '/dev/full' })).rejects.toMatchObject({ code: 'ENOSPC' });
   });
 
   it('is not restored where a byte is amiss, it was cut off, or it is none', async () => {

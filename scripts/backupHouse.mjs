@@ -1,5 +1,5 @@
 import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname, join, relative } from 'node:path';
 import { firstFault, keepFiles, summedFiles } from './backupFiles.mjs';
 import { portAnswers, startDatabase } from './database.mjs';
 import { databaseClient, databaseName } from './databaseClient.mjs';
@@ -22,6 +22,8 @@ export async function backupHouse({ dataDir, databasePort }, target, { say }) {
     throw new PlainFault(
       'Lean Mentor is not running on this data folder. Start it with npm start; what does not run can be copied as it lies.',
     );
+  if (!relative(dataDir, target).startsWith('..'))
+    throw new PlainFault(`${target} lies in the data folder, which it shall be a copy of. Name a folder elsewhere.`);
   if (!isEmpty(target)) throw new PlainFault(`${target} is not empty. Name a new folder for each backup.`);
   const partial = `${target}.partial`;
   rmSync(partial, { recursive: true, force: true });
@@ -41,7 +43,9 @@ export async function backupHouse({ dataDir, databasePort }, target, { say }) {
     return files.length;
   } catch (error) {
     rmSync(partial, { recursive: true, force: true });
-    throw error;
+    throw error.code === 'ENOSPC'
+      ? new PlainFault(`The disk under ${target} is full. Nothing was kept; make room, or name another disk.`)
+      : error;
   }
 }
 

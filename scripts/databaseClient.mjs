@@ -29,11 +29,12 @@ export async function databaseClient(program, { port, password }, args, { from =
     if (from) moving.push(pipeline(createReadStream(from), child.stdin));
     if (to) moving.push(pipeline(child.stdout, createWriteStream(to, { mode: 0o600 })));
     else child.stdout.on('data', (piece) => (said += piece));
-    // A program that fails closes its ends: what it says of that is the better reason.
-    const moved = await Promise.allSettled(moving);
-    if ((await ended) !== 0) throw new PlainFault(`${program} failed: ${told.trim().split('\n').at(-1) || 'it did not say why'}`);
-    const broken = moved.find(({ status }) => status === 'rejected');
-    if (broken) throw broken.reason;
+    const broken = (await Promise.allSettled(moving)).find(({ status }) => status === 'rejected')?.reason;
+    const status = await ended;
+    // A full disk breaks the program too. Otherwise a program that fails closes its ends, and what it says of that is the better reason.
+    if (broken?.code === 'ENOSPC') throw broken;
+    if (status !== 0) throw new PlainFault(`${program} failed: ${told.trim().split('\n').at(-1) || 'it did not say why'}`);
+    if (broken) throw broken;
     return said;
   } finally {
     rmSync(folder, { recursive: true, force: true });
