@@ -108,6 +108,7 @@ export const addStarterBook = operation({
   path: '/api/book/starter',
   access: ['coach'],
   about: ['book'],
-  summary: 'Adds what the book lacks of the starter book; what has a name already gets only what it does not say yet of loads and of ways that spare.',
+  summary:
+    'Adds what the book lacks of the starter book; what has a name already gets only what it does not say yet of loads and of ways that spare.',
   response: z.object({ added: z.int() }),
 });
