@@ -52,7 +52,7 @@ export const fixThread = z.object({
   neededChances: z.number().nullable(),
   /** Counted on the mat between two requests; never pooled with what footage shows. */
   practice: z.array(practised),
-  /** Of the decisions that critiques asked them about, those at which they chose the coach's way: what they know, apart from what they do. */
+  /** At how many of the decisions they were asked about they chose the coach's way: what they know, apart from what they do. */
   knowing: sameAs<Knowing>()(z.object({ right: z.int(), asked: z.int() })),
 });
 export type ClientThread = z.infer<typeof fixThread>;
