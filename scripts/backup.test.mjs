@@ -127,4 +127,21 @@ describe('a backup', () => {
     await expect(restoreHouse(folder, other, quiet)).rejects.toThrow(/is no backup: manifest\.json is missing/);
     expect(() => statSync(other.dataDir)).toThrow(/ENOENT/);
   });
+
+  it('writes nowhere but into a new folder: neither over what lies in one, nor outside of it', async () => {
+    const target = join(folder, 'one');
+    const taken = { dataDir: mkdtempSync(join(folder, 'taken-')), databasePort: await freePort() };
+    writeFileSync(join(taken.dataDir, 'letter.txt'), 'mine');
+    const list = (path) => JSON.stringify({ format: 'lean-mentor/backup@1', madeAt: '', files: path ? [{ path }] : [] });
+    writeFileSync(join(target, 'manifest.json'), list());
+    await expect(restoreHouse(target, taken, quiet)).rejects.toThrow(/taken-\S+ is not empty/);
+    expect(readFileSync(join(taken.dataDir, 'letter.txt'), 'utf8')).toBe('mine');
+    writeFileSync(join(target, 'manifest.json'), list('files/../../../letter.txt'));
+    await expect(restoreHouse(target, taken, quiet)).rejects.toThrow(/lies outside of the backup/);
+    mkdirSync(join(folder, 'three.partial'));
+    put('secrets.json', JSON.stringify({ databasePassword: password, sessionSecret: 'x'.repeat(32) }));
+    await expect(backupHouse({ dataDir, databasePort: port }, join(folder, 'three'), quiet)).rejects.toThrow(
+      /three\.partial is what a backup/,
+    );
+  });
 });

@@ -11,6 +11,9 @@ import { writeWhole } from './writeWhole.mjs';
 
 const format = 'lean-mentor/backup@1';
 const isEmpty = (folder) => !existsSync(folder) || readdirSync(folder).length === 0;
+/** A full disk in a sentence; whatever else it is as it is. */
+const plainly = (error, folder, left) =>
+  error.code === 'ENOSPC' ? new PlainFault(`The disk under ${folder} is full. ${left}; make room, or name another disk.`) : error;
 
 /**
  * Copies a running house into a folder: its database as of one instant, and every file that the database knew then. Files are looked
@@ -26,7 +29,8 @@ export async function backupHouse({ dataDir, databasePort }, target, { say }) {
     throw new PlainFault(`${target} lies in the data folder, which it shall be a copy of. Name a folder elsewhere.`);
   if (!isEmpty(target)) throw new PlainFault(`${target} is not empty. Name a new folder for each backup.`);
   const partial = `${target}.partial`;
-  rmSync(partial, { recursive: true, force: true });
+  if (existsSync(partial))
+    throw new PlainFault(`${partial} is what a backup that was cut off has left. Remove it, or name another folder.`);
   mkdirSync(join(partial, 'files'), { recursive: true, mode: 0o700 });
   try {
     keepFiles(dataDir, join(partial, 'files'));
@@ -43,9 +47,7 @@ export async function backupHouse({ dataDir, databasePort }, target, { say }) {
     return files.length;
   } catch (error) {
     rmSync(partial, { recursive: true, force: true });
-    throw error.code === 'ENOSPC'
-      ? new PlainFault(`The disk under ${target} is full. Nothing was kept; make room, or name another disk.`)
-      : error;
+    throw plainly(error, target, 'Nothing was kept');
   }
 }
 
@@ -59,7 +61,9 @@ async function readBackup(folder) {
   } catch {
     throw new PlainFault(`${file} cannot be read. Take another backup.`);
   }
-  if (told.format !== format) throw new PlainFault(`${file} says "${told.format}"; this version reads ${format}.`);
+  if (told?.format !== format) throw new PlainFault(`${file} says "${told?.format}"; this version reads ${format}.`);
+  const outside = told.files.find(({ path }) => relative(folder, join(folder, path)).startsWith('..'));
+  if (outside) throw new PlainFault(`${file} names ${outside.path}, which lies outside of the backup. Nothing was restored.`);
   const fault = await firstFault(folder, told.files);
   if (fault) throw new PlainFault(`The backup in ${folder} is damaged: ${fault}. Nothing was restored; take another backup.`);
   return told;
@@ -71,6 +75,8 @@ export async function restoreHouse(folder, { dataDir, databasePort }, { say }) {
   const { files, madeAt } = await readBackup(folder);
   if (existsSync(join(dataDir, 'db')) || existsSync(join(dataDir, 'secrets.json')))
     throw new PlainFault(`There is a house in ${dataDir} already. Set LEAN_DATA_DIR to a new folder.`);
+  // What does not succeed is taken away again, which must not be anybody else's.
+  if (!isEmpty(dataDir)) throw new PlainFault(`${dataDir} is not empty. Set LEAN_DATA_DIR to a new folder.`);
   mkdirSync(dataDir, { recursive: true, mode: 0o700 });
   const unlock = lockHouse(dataDir);
   try {
@@ -93,7 +99,7 @@ export async function restoreHouse(folder, { dataDir, databasePort }, { say }) {
     // Half a house would be taken for one at the next start.
     for (const name of readdirSync(dataDir))
       if (!name.startsWith('house.lock')) rmSync(join(dataDir, name), { recursive: true, force: true });
-    throw error;
+    throw plainly(error, dataDir, 'Nothing was restored');
   } finally {
     unlock();
   }

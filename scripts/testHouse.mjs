@@ -23,7 +23,7 @@ export async function openTestHouse({ demoClips = fewClips } = {}) {
   try {
     const settings = { port: await freePort(), databasePort: await freePort(), dataDir, demo: true, demoClips };
     const { url, parts, run } = await startHouse(settings, { say: () => undefined, running });
-    return { url, close, parts, run, settings };
+    return { url, close, parts, run };
   } catch (error) {
     await close();
     throw error;

@@ -1,7 +1,7 @@
 export { makeExport, removeOldExports } from './export/askExport.ts';
 export { changeExport } from './export/repository.ts';
 export { sentFixesOf, sentMomentOf } from './sentMoment.ts';
-export { addVersion, findQuestionsOf, findSentToSince, findSentVersions, putCritique } from './repository.ts';
+export { addVersion, findForksChosen, findQuestionsOf, findSentToSince, findSentVersions, putCritique } from './repository.ts';
 export { listCritiquesOfClient } from './reading.ts';
 export { shortCodeOf } from './shortCode.ts';
 export { readByLink } from './links/service.ts';

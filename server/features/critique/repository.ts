@@ -11,6 +11,7 @@ import {
   type Request,
 } from '@lean-mentor/contract';
 import { blockText } from '@lean-mentor/core/critique';
+import type { ForkChosen } from '@lean-mentor/core/followup';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { jsonOf, plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
@@ -42,11 +43,8 @@ export const findVersion = async (
   transaction?: Transaction,
 ): Promise<VersionRow | null> => plain(await db.critiqueVersions.findOne({ where: { critiqueId, version }, ...within(transaction) }));
 
-/** What of requests was sent and stands, oldest first, with what the client chose at the decisions in it. */
-export async function findSentVersions(
-  { db }: House,
-  requestIds: readonly string[],
-): Promise<(VersionRow & Pick<CritiqueRow, 'requestId' | 'forkChoices'>)[]> {
+/** What of requests was sent and stands, oldest first. */
+export async function findSentVersions({ db }: House, requestIds: readonly string[]): Promise<(VersionRow & { requestId: string })[]> {
   const critiques = plainAll(await db.critiques.findAll({ where: { requestId: [...requestIds], version: { [Op.gt]: 0 } } }));
   const versions = plainAll(
     await db.critiqueVersions.findAll({
@@ -54,9 +52,29 @@ export async function findSentVersions(
       order: [['sentAt', 'ASC']],
     }),
   );
-  return versions.map((version) => {
-    const { requestId, forkChoices } = critiques.find(({ id }) => id === version.critiqueId)!;
-    return { ...version, requestId, forkChoices };
+  return versions.map((version) => ({ ...version, requestId: critiques.find(({ id }) => id === version.critiqueId)!.requestId }));
+}
+
+/** What clients chose where critiques of these requests, as they stand, asked what they would do. Only answered ones are read whole. */
+export async function findForksChosen({ db }: House, requestIds: readonly string[]): Promise<ForkChosen[]> {
+  if (requestIds.length === 0) return [];
+  const answered = await db.sequelize.query<{ id: string; version: number; forkChoices: string | CritiqueRow['forkChoices'] }>(
+    "SELECT id, version, fork_choices AS forkChoices FROM critiques WHERE request_id IN (:ids) AND version > 0 AND fork_choices <> '{}'",
+    { replacements: { ids: [...requestIds] }, type: QueryTypes.SELECT },
+  );
+  if (answered.length === 0) return [];
+  const versions = plainAll(
+    await db.critiqueVersions.findAll({
+      attributes: ['critiqueId', 'moments'],
+      where: { [Op.or]: answered.map(({ id, version }) => ({ critiqueId: id, version })) },
+    }),
+  );
+  return versions.flatMap(({ critiqueId, moments }) => {
+    const choices = jsonOf<CritiqueRow['forkChoices']>(answered.find(({ id }) => id === critiqueId)!.forkChoices);
+    return moments.flatMap(({ note: { id, fork, principleId } }) => {
+      const chosen = fork && choices[id];
+      return chosen ? [{ principleId, choice: chosen.choice }] : [];
+    });
   });
 }
 

@@ -1,16 +1,9 @@
 import type * as contract from '@lean-mentor/contract';
 import type { ClientThread, ResponseOf } from '@lean-mentor/contract';
-import {
-  fixThreads,
-  knowingByPrinciple,
-  nothingAsked,
-  type FixThread,
-  type ForkChosen,
-  type ThreadRequest,
-} from '@lean-mentor/core/followup';
+import { fixThreads, knowingByPrinciple, nothingAsked, type FixThread } from '@lean-mentor/core/followup';
 import type { House } from '../../house/house.ts';
 import { findPrinciples } from '../book/index.ts';
-import { findSentVersions } from '../critique/index.ts';
+import { findForksChosen } from '../critique/index.ts';
 import { findThreadRequests } from '../fixes/index.ts';
 import { clientsNow, practiceByPrinciple } from '../work/index.ts';
 import { findClosedThreads } from './repository.ts';
@@ -23,20 +16,6 @@ const ends = (interval: readonly [number, number] | null): ClientThread['interva
 export async function clientThreads(house: House, clientId: string, readers: 'coaching' | 'client'): Promise<FixThread[]> {
   const [requests, principles] = await Promise.all([findThreadRequests(house, clientId, house.now(), readers), findPrinciples(house)]);
   return fixThreads(principles, requests);
-}
-
-/** What a client chose where their critiques asked what they would do. */
-async function forksChosen(house: House, requests: readonly ThreadRequest[]): Promise<ForkChosen[]> {
-  const sent = await findSentVersions(
-    house,
-    requests.map(({ requestId }) => requestId),
-  );
-  return sent.flatMap(({ moments, forkChoices }) =>
-    moments.flatMap(({ note: { id, fork, principleId } }) => {
-      const chosen = fork && forkChoices[id];
-      return chosen ? [{ principleId, choice: chosen.choice }] : [];
-    }),
-  );
 }
 
 /**
@@ -55,7 +34,11 @@ export async function clientProgress(
     practiceByPrinciple(house, clientId),
     clientsNow(house, [clientId]),
   ]);
-  const known = knowingByPrinciple(await forksChosen(house, requests));
+  const chosen = await findForksChosen(
+    house,
+    requests.map(({ requestId }) => requestId),
+  );
+  const known = knowingByPrinciple(chosen);
   const byId = new Map(principles.map((principle) => [principle.id, principle]));
   return {
     breaks: now.get(clientId)!.training.breaks,
