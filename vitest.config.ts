@@ -20,6 +20,8 @@ export default defineConfig({
         test: {
           name: 'web',
           include: ['web/**/*.test.{ts,tsx}'],
+          // As above: each file takes its page away when it is done.
+          isolate: false,
           testTimeout: 60_000,
         },
       },
