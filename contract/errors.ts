@@ -45,7 +45,7 @@ export const errorTable = {
     status: 409,
     words: 'You are under 18 and no guardian has agreed here yet. Ask your coach to invite one, or your guardian to sign in.',
   },
-  'footage-removed': { status: 410, words: 'This footage was removed, because its client or the partner on film asked for it.' },
+  'footage-removed': { status: 410, words: 'This footage is not kept any more: who is on it asked for that, or its time here was over.' },
   'taken-back': {
     status: 410,
     words: 'The coach has taken this back to write it once more. There is nothing for you to do: the new one comes with a letter.',

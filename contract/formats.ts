@@ -3,6 +3,7 @@ import { bookFile } from './bookFile.ts';
 import { boutFile } from './boutFile.ts';
 import { critiqueFile } from './critiqueFile.ts';
 import { notesFile } from './notesFile.ts';
+import { personFile } from './personFile.ts';
 import { practiceFile } from './practiceFile.ts';
 import { progressFile } from './progressFile.ts';
 import { rankFile } from './rankFile.ts';
@@ -16,6 +17,7 @@ export const formatSchemas = (): Record<string, object> => ({
   'bout.schema.json': { title: 'lean-mentor/bout@1', ...z.toJSONSchema(boutFile, { io: 'input' }) },
   'critique.schema.json': { title: 'lean-mentor/critique@1', ...z.toJSONSchema(critiqueFile, { io: 'input' }) },
   'notes.schema.json': { title: 'lean-mentor/notes@1', ...z.toJSONSchema(notesFile, { io: 'input' }) },
+  'person.schema.json': { title: 'lean-mentor/person@1', ...z.toJSONSchema(personFile, { io: 'input' }) },
   'progress.schema.json': { title: 'lean-mentor/progress@1', ...z.toJSONSchema(progressFile, { io: 'input' }) },
   'rank.schema.json': { title: 'lean-mentor/rank@1', ...z.toJSONSchema(rankFile, { io: 'input' }) },
   'retest.schema.json': { title: 'lean-mentor/retest@1', ...z.toJSONSchema(retestFile, { io: 'input' }) },

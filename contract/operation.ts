@@ -28,6 +28,8 @@ export const subjects = [
   'practice',
   'question',
   'request',
+  'retention',
+  'rights',
   'rule-sheet',
   'second-factor',
   'session',

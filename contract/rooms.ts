@@ -24,6 +24,7 @@ import * as questions from './questions.ts';
 import * as queue from './queue.ts';
 import * as readLinks from './readLinks.ts';
 import * as requests from './requests.ts';
+import * as rights from './rights.ts';
 import * as scoring from './scoring.ts';
 import * as search from './search.ts';
 import * as sentTakes from './sentTakes.ts';
@@ -67,6 +68,7 @@ export const rooms = {
   films: operationsOf(films),
   letters: operationsOf(letters),
   work: operationsOf(work),
+  rights: operationsOf(rights),
   health: operationsOf(health),
 };
 

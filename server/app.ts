@@ -24,6 +24,8 @@ import { practiceHandlers } from './features/practice/handlers.ts';
 import { moneyHandlers } from './features/practice/money/handlers.ts';
 import { queueHandlers } from './features/queue/handlers.ts';
 import { requestHandlers } from './features/requests/handlers.ts';
+import { rightsHandlers } from './features/rights/handlers.ts';
+import { leaveTrail } from './features/rights/index.ts';
 import { scoringHandlers } from './features/scoring/handlers.ts';
 import { searchHandlers } from './features/search/handlers.ts';
 import { takeHandlers } from './features/takes/handlers.ts';
@@ -36,7 +38,7 @@ import { ContractError } from './house/contractError.ts';
 import { requestLog, wayOf } from './http/requestLog.ts';
 import type { Route } from './http/route.ts';
 import { serveRoom } from './http/serveRoom.ts';
-import { bindHouse, sessions } from './http/session.ts';
+import { bindHouse, sessions, type Doorkeeper } from './http/session.ts';
 
 /** Only our own files: no inline script, no other host. Konva and React set element styles, hence the style rule. */
 const contentPolicy = {
@@ -114,6 +116,7 @@ const everyRoute = (house: House, watch: FootageWatch): Route[] => [
   ...serveRoom(house, rooms.films, filmHandlers),
   ...serveRoom(house, rooms.letters, letterHandlers),
   ...serveRoom(house, rooms.work, workHandlers),
+  ...serveRoom(house, rooms.rights, rightsHandlers),
   ...serveRoom(house, rooms.health, healthHandlers),
 ];
 
@@ -124,10 +127,18 @@ function literalFirst(a: Route, b: Route): number {
   return at < 0 ? 0 : Number(one![at]!.startsWith(':')) - Number(other![at]!.startsWith(':'));
 }
 
+const doorkeeper: Doorkeeper = {
+  findAccount,
+  async letIn(house, account, operation, named) {
+    const owners = await requireInScope(house, account, named);
+    return () => leaveTrail(house, account, operation, owners);
+  },
+};
+
 /** The web server's app over a house. */
 export function createApp(house: House): OpenApp {
   const app = express();
-  bindHouse(app, house, { findAccount, requireInScope });
+  bindHouse(app, house, doorkeeper);
   app.disable('x-powered-by');
   // Whose word on the caller's address and on HTTPS is taken: nobody's, unless a proxy is named.
   app.set('trust proxy', house.config.trustedProxies);

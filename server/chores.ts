@@ -5,6 +5,7 @@ import { removeOldFilms } from './features/films/index.ts';
 import { handOver } from './features/joining/index.ts';
 import { askAfterPayments, billPlans, remindOfInvoices } from './features/practice/index.ts';
 import { finishLeftUploads } from './features/uploads/index.ts';
+import { forgetWhoAsked, removeWhatIsOver } from './features/rights/index.ts';
 import { remindOfWork } from './features/work/index.ts';
 import { clearScratchFolders } from './house/scratchFolder.ts';
 import type { Chores } from './jobs/tidy.ts';
@@ -22,5 +23,7 @@ export const chores: Chores = {
   'invoices that are late': remindOfInvoices,
   'work whose fix holds': endWorkThatHolds,
   'reminders of work': remindOfWork,
+  'clients who asked to be forgotten': forgetWhoAsked,
+  'what was kept long enough': removeWhatIsOver,
   'what dead processes left': clearScratchFolders,
 };

@@ -15,6 +15,7 @@ import { requestTables } from './features/requests/model.ts';
 import { practiceTables } from './features/practice/model.ts';
 import { moneyTables } from './features/practice/money/model.ts';
 import { queueTables } from './features/queue/model.ts';
+import { rightsTables } from './features/rights/model.ts';
 import { scoringTables } from './features/scoring/model.ts';
 import { takeTables } from './features/takes/model.ts';
 import { uploadTables } from './features/uploads/model.ts';
@@ -45,6 +46,7 @@ const tablesOf = (sequelize: Sequelize) => ({
   ...queueTables(sequelize),
   ...letterTables(sequelize),
   ...workTables(sequelize),
+  ...rightsTables(sequelize),
 });
 
 /** The practice's tables over one connection pool. */

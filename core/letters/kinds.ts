@@ -154,6 +154,13 @@ export const letterSorts = {
     subject: '{client} has come of age',
     body: 'Hello {name},\n\n{client} has come of age. What {client} sends and receives here is theirs alone from now on; you no longer see it. Thank you for having looked after it.',
   },
+  forgetting: {
+    when: 'Somebody asks to be forgotten',
+    fields: { name, client, by: { means: 'who asked', sample: 'Ben Sorn' }, day: { means: 'the day it is done', sample: '12 May 2026' } },
+    needs: { day: 'until then it can be taken back' },
+    subject: 'Everything about {client} is removed on {day}',
+    body: 'Hello {name},\n\n{by} asked that everything about {client} be removed here: requests, footage, critiques, work, sign-ins. It is done on {day} and cannot be undone then. Until then you can take it back, and take everything along as one file, where you see what is kept of {client} (under your name). If it was not you, take it back and change your password.',
+  },
   plan: {
     when: 'A plan is given, ended or paused',
     fields: { name, change: { means: 'what was done', sample: 'From 2026-05-01 on your plan is “Steady”.' } },

@@ -81,6 +81,7 @@ describe('migrations', () => {
       '031-threats',
       '032-forks',
       '033-request-limits',
+      '034-rights',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

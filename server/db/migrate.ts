@@ -31,6 +31,7 @@ import * as handOvers from './migrations/028-hand-overs.ts';
 import * as limits from './migrations/030-limits.ts';
 import * as forks from './migrations/032-forks.ts';
 import * as requestLimits from './migrations/033-request-limits.ts';
+import * as rights from './migrations/034-rights.ts';
 import * as threats from './migrations/031-threats.ts';
 import * as work from './migrations/029-work.ts';
 import { changesSchema, isDone } from './statementDone.ts';
@@ -75,6 +76,7 @@ export const migrations: readonly Migration[] = [
   { name: '031-threats', statements: threats.statements },
   { name: '032-forks', statements: forks.statements },
   { name: '033-request-limits', statements: requestLimits.statements },
+  { name: '034-rights', statements: rights.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

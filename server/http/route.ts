@@ -4,7 +4,7 @@ import type { z } from 'zod';
 import { ContractError } from '../house/contractError.ts';
 import type { House } from '../house/house.ts';
 import { readBody } from './readBody.ts';
-import { accountOf, requireInScope, requireToken } from './session.ts';
+import { accountOf, letIn, requireToken } from './session.ts';
 
 /** What a handler is given: checked parameters and body, and who calls. `account` is null only where anyone may call. */
 export interface Call<O extends Operation> {
@@ -42,9 +42,9 @@ function named(schema: z.ZodType | undefined, value: unknown): Record<string, un
 }
 
 /**
- * Binds an operation to its handler: who calls, the token for changes, whether what the address names is theirs to see, and only then
- * the body, within the operation's limits and the contract's schema. Operations with a response schema answer through it, so that
- * nothing leaves that the contract does not name; streams write to `res`.
+ * Binds an operation to its handler: who calls, the token for changes, whether what the address names is theirs to see, a note that they
+ * were let in (`letIn`), and only then the body, within the operation's limits and the contract's schema. Operations with a response
+ * schema answer through it, so that nothing leaves that the contract does not name; streams write to `res`.
  */
 export function route<O extends Operation>(house: House, operation: O, handler: Handler<O>): Route {
   const { access, body, evenWithoutRoom, method, params, response } = operation as Operation;
@@ -56,10 +56,13 @@ export function route<O extends Operation>(house: House, operation: O, handler: 
         if (!account) throw new ContractError('not-signed-in');
         if (!access.includes(account.role)) throw new ContractError('not-allowed');
       }
-      if (!['get', 'head', 'options'].includes(method)) requireToken(req);
-      if (!['get', 'head', 'options'].includes(method) && !evenWithoutRoom) house.room.require(null);
+      const reads = ['get', 'head', 'options'].includes(method);
+      if (!reads) requireToken(req);
+      if (!reads && !evenWithoutRoom) house.room.require(null);
       const names = named(params, req.params);
-      if (access !== 'anyone') await requireInScope(req, account!, names);
+      const leaveTrail = access === 'anyone' ? null : await letIn(req, account!, operation, names);
+      // Nobody sees anything before it is noted.
+      if (reads) await leaveTrail?.();
       const call = {
         params: names,
         body: body && parsed(body, await readBody(operation, req, res)),
@@ -68,6 +71,8 @@ export function route<O extends Operation>(house: House, operation: O, handler: 
         res,
       } as Call<O>;
       const answer = await handler(house, call);
+      // It was done, whatever becomes of the note.
+      if (!reads) await leaveTrail?.().catch((error: unknown) => house.log.error({ err: error }, 'a change was not noted'));
       if (response) res.json((response as z.ZodType).parse(answer));
     },
   };

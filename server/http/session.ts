@@ -1,5 +1,5 @@
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
-import type { Account } from '@lean-mentor/contract';
+import type { Account, Operation } from '@lean-mentor/contract';
 import connectSessionSequelize from 'connect-session-sequelize';
 import type { Request, RequestHandler } from 'express';
 import session, { type SessionData } from 'express-session';
@@ -51,10 +51,14 @@ export function sessions(house: House): { middleware: RequestHandler; stop: () =
   };
 }
 
-/** Who an account is, and whether what an address names is theirs to see: the room `access` answers. */
+/** Who an account is, and whether it is let in to what an address names: the rooms `access` and `rights` answer. */
 export interface Doorkeeper {
   findAccount: (house: House, id: string) => Promise<Account | null>;
-  requireInScope: (house: House, account: Account, named: Readonly<Record<string, unknown>>) => Promise<void>;
+  /**
+   * Throws where anything that the address of an operation names is not there for this account. Answers what notes that the account was
+   * let in: called before it sees anything, or once it has changed something.
+   */
+  letIn: (house: House, account: Account, operation: Operation, named: Readonly<Record<string, unknown>>) => Promise<() => Promise<void>>;
 }
 
 const bound = new WeakMap<object, { house: House; doorkeeper: Doorkeeper }>();
@@ -69,10 +73,15 @@ export async function accountOf(req: Request): Promise<Account | null> {
   return id ? doorkeeper.findAccount(house, id) : null;
 }
 
-/** Throws where anything that the request's address names is not there for this account. */
-export function requireInScope(req: Request, account: Account, named: Readonly<Record<string, unknown>>): Promise<void> {
+/** Lets an account in to what the request's address names (`Doorkeeper`). */
+export function letIn(
+  req: Request,
+  account: Account,
+  operation: Operation,
+  named: Readonly<Record<string, unknown>>,
+): Promise<() => Promise<void>> {
   const { house, doorkeeper } = bound.get(req.app)!;
-  return doorkeeper.requireInScope(house, account, named);
+  return doorkeeper.letIn(house, account, operation, named);
 }
 
 /** How long the token of a page on which nobody is signed in holds, in ms. */

@@ -6,20 +6,25 @@ import type { JobRow } from './model.ts';
 /** A running job whose heartbeat is older than this is taken from its dead process. */
 const staleSeconds = 15;
 
-/** Puts a job on the list; the same job asked for again waits anew with its attempts forgotten. */
+/** Puts a job on the list, to be begun at `notBefore`; the same job asked for again waits anew with its attempts forgotten. */
 export async function enqueueJob(
   house: House,
   kind: JobRow['kind'],
   subjectId: string,
-  { transaction, payload = null, owner = null }: { transaction?: Transaction; payload?: JobRow['payload']; owner?: string | null } = {},
+  {
+    transaction,
+    payload = null,
+    owner = null,
+    notBefore = house.now(),
+  }: { transaction?: Transaction; payload?: JobRow['payload']; owner?: string | null; notBefore?: Date } = {},
 ): Promise<void> {
   await house.db.sequelize.query(
     // Footage is its client's, where nobody else is named.
-    `INSERT INTO jobs (id, kind, subject_id, state, attempts, run_after, payload, owner) VALUES (:id, :kind, :subjectId, 'waiting', 0, :now, :payload,
+    `INSERT INTO jobs (id, kind, subject_id, state, attempts, run_after, payload, owner) VALUES (:id, :kind, :subjectId, 'waiting', 0, :notBefore, :payload,
        COALESCE(:owner, (SELECT r.client_id FROM footages f JOIN requests r ON r.id = f.request_id WHERE f.id = :subjectId)))
      ON DUPLICATE KEY UPDATE state = 'waiting', attempts = 0, run_after = VALUES(run_after), reason = NULL, payload = VALUES(payload)`,
     {
-      replacements: { id: house.newId(), kind, subjectId, now: house.now(), owner, payload: payload && JSON.stringify(payload) },
+      replacements: { id: house.newId(), kind, subjectId, notBefore, owner, payload: payload && JSON.stringify(payload) },
       type: QueryTypes.RAW,
       ...(transaction && { transaction }),
     },

@@ -34,10 +34,12 @@ export const sharedClipKey = (critiqueId: string, version: number, noteId: strin
   `${stillsFolder(critiqueId)}${version}-${noteId}.mp4`;
 
 /** Where the sound of a spoken note lay before it became a take. */
-export const memoKey = (requestId: string, memoId: string): string => `memos/${requestId}/${memoId}`;
+export const memosFolder = (requestId: string): string => `memos/${requestId}/`;
+export const memoKey = (requestId: string, memoId: string): string => `${memosFolder(requestId)}${memoId}`;
 
 /** A spoken critique: its pieces as they came, and what is made of them. */
-export const takeFolder = (requestId: string, takeId: string): string => `takes/${requestId}/${takeId}/`;
+export const takesFolder = (requestId: string): string => `takes/${requestId}/`;
+export const takeFolder = (requestId: string, takeId: string): string => `${takesFolder(requestId)}${takeId}/`;
 export const takePieceKey = (requestId: string, takeId: string, part: number, piece: number): string =>
   `${takeFolder(requestId, takeId)}${part}-${piece}`;
 export const takeLogKey = (requestId: string, takeId: string): string => `${takeFolder(requestId, takeId)}log.json`;
@@ -56,7 +58,8 @@ export const spokenKey = (critiqueId: string, version: number, place: number): s
   `${spokenFolder(critiqueId)}${version}-${place}.m4a`;
 
 /** The voice of a spoken answer. */
-export const answerVoiceKey = (critiqueId: string, questionId: string): string => `answers/${critiqueId}/${questionId}.m4a`;
+export const answersFolder = (critiqueId: string): string => `answers/${critiqueId}/`;
+export const answerVoiceKey = (critiqueId: string, questionId: string): string => `${answersFolder(critiqueId)}${questionId}.m4a`;
 
 /** What was made of a critique to be taken out. */
 export const exportsFolder = (critiqueId: string): string => `exports/${critiqueId}/`;

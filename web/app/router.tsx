@@ -119,6 +119,10 @@ export const makeRouter = (store: Store) =>
                     { path: 'plans', lazy: async () => ({ Component: (await import('../features/practice/PlansPart.tsx')).PlansPart }) },
                     { path: 'money', lazy: async () => ({ Component: (await import('../features/money/MoneyPart.tsx')).MoneyPart }) },
                     {
+                      path: 'kept',
+                      lazy: async () => ({ Component: (await import('../features/rights/RetentionPart.tsx')).RetentionPart }),
+                    },
+                    {
                       path: 'promises',
                       lazy: async () => ({ Component: (await import('../features/practice/PromisesPart.tsx')).PromisesPart }),
                     },
@@ -215,6 +219,10 @@ export const makeRouter = (store: Store) =>
             {
               path: '/requests/:requestId/footage',
               lazy: async () => ({ Component: (await import('../features/bouts/index.ts')).BoutsPage }),
+            },
+            {
+              path: '/kept-of/:clientId',
+              lazy: async () => ({ Component: (await import('../features/rights/RightsPage.tsx')).RightsPage }),
             },
             { path: '/account', lazy: async () => ({ Component: (await import('../features/joining/AccountPage.tsx')).AccountPage }) },
             { path: '/c/:code', lazy: async () => ({ Component: (await import('../features/critique/index.ts')).ShortLinkPage }) },

@@ -17,6 +17,7 @@ export {
   linkClient,
 } from './repository.ts';
 export type { AccountRow } from './model.ts';
+export type { Belonging } from './repository.ts';
 export { maySee, requireInScope } from './scope.ts';
 export { coachesHere, hashPassword, isPassword, maySeeClient, visibleClients } from './service.ts';
 export { beginSecond, confirmSecond, endSecond, requireSecond, secondFactorOf } from './secondFactor.ts';

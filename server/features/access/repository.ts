@@ -132,13 +132,14 @@ export async function unlinkClient({ db }: House, accountId: string, clientId: s
 /** Whose a thing is, and how far it has come on its way to the coach. */
 export interface Belonging {
   clientId: string;
-  /** Null for what belongs to a client and to no request. */
+  /** Null, as its state is, for what belongs to a client and to no request. */
+  requestId: string | null;
   requestState: RequestState | null;
   /** Of footage: whether client and guardian have let it go. */
   released: boolean;
 }
 
-const select = 'SELECT r.client_id AS clientId, r.state AS requestState';
+const select = 'SELECT r.client_id AS clientId, r.id AS requestId, r.state AS requestState';
 /** How each thing that an address may name leads to its request. */
 const waysToRequest: Readonly<Record<string, string>> = {
   requestId: `${select}, TRUE AS released FROM requests r WHERE r.id = :id`,
@@ -146,10 +147,10 @@ const waysToRequest: Readonly<Record<string, string>> = {
   boutId: `${select}, f.released FROM bouts b JOIN footages f ON f.id = b.footage_id JOIN requests r ON r.id = f.request_id WHERE b.id = :id`,
   critiqueId: `${select}, TRUE AS released FROM critiques k JOIN requests r ON r.id = k.request_id WHERE k.id = :id`,
   questionId: `${select}, TRUE AS released FROM questions q JOIN critiques k ON k.id = q.critique_id JOIN requests r ON r.id = k.request_id WHERE q.id = :id`,
-  membershipId: `SELECT m.client_id AS clientId, NULL AS requestState, TRUE AS released FROM memberships m WHERE m.id = :id`,
-  invoiceId: `SELECT i.client_id AS clientId, NULL AS requestState, TRUE AS released FROM invoices i WHERE i.id = :id`,
-  paymentId: `SELECT i.client_id AS clientId, NULL AS requestState, TRUE AS released FROM payments p JOIN invoices i ON i.id = p.invoice_id WHERE p.id = :id`,
-  clientId: `SELECT c.id AS clientId, NULL AS requestState, TRUE AS released FROM clients c WHERE c.id = :id`,
+  membershipId: `SELECT m.client_id AS clientId, NULL AS requestId, NULL AS requestState, TRUE AS released FROM memberships m WHERE m.id = :id`,
+  invoiceId: `SELECT i.client_id AS clientId, NULL AS requestId, NULL AS requestState, TRUE AS released FROM invoices i WHERE i.id = :id`,
+  paymentId: `SELECT i.client_id AS clientId, NULL AS requestId, NULL AS requestState, TRUE AS released FROM payments p JOIN invoices i ON i.id = p.invoice_id WHERE p.id = :id`,
+  clientId: `SELECT c.id AS clientId, NULL AS requestId, NULL AS requestState, TRUE AS released FROM clients c WHERE c.id = :id`,
 };
 
 /** Whose the thing is that an address names as `kind`; null when there is none. */

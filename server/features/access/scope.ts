@@ -8,12 +8,18 @@ import { coachesHere, maySeeClient } from './service.ts';
  * The one rule of who may see what of a request: client and guardian all that is theirs; the coaching side what both have let go.
  * Every operation whose address names something is held against it (`requireInScope`), and so is what is listed.
  */
-export const maySee = (account: Account, { clientId, requestState, released }: Belonging): boolean =>
+export const maySee = (account: Account, { clientId, requestState, released }: Omit<Belonging, 'requestId'>): boolean =>
   maySeeClient(account, clientId) && (!coachesHere(account) || (released && requestState !== 'draft' && requestState !== 'guardian'));
 
-/** Throws where anything that an address names is not there for this account. What is not theirs is as if it were not there. */
-export async function requireInScope(house: House, account: Account, named: Readonly<Record<string, unknown>>): Promise<void> {
+/**
+ * Whose the things are that an address names. Throws where one of them is not there for this account: what is not theirs is as if it were
+ * not there.
+ */
+export async function requireInScope(house: House, account: Account, named: Readonly<Record<string, unknown>>): Promise<Belonging[]> {
   const kinds = Object.keys(named).filter(isScoped);
   const owners = await Promise.all(kinds.map((kind) => findBelonging(house, kind, String(named[kind]))));
-  if (owners.some((owner) => !owner || !maySee(account, owner))) throw new ContractError('not-found');
+  return owners.map((owner) => {
+    if (!owner || !maySee(account, owner)) throw new ContractError('not-found');
+    return owner;
+  });
 }

@@ -1,4 +1,5 @@
 export { makeExport, removeOldExports } from './export/askExport.ts';
+export { exportedCritiques } from './export/index.ts';
 export { changeExport } from './export/repository.ts';
 export { sentFixesOf, sentMomentOf } from './sentMoment.ts';
 export { addVersion, findForksChosen, findQuestionsOf, findSentToSince, findSentVersions, putCritique } from './repository.ts';

@@ -3,6 +3,7 @@ import type * as contract from '@lean-mentor/contract';
 import type { LetterKind, LetterTemplate } from '@lean-mentor/core/letters';
 import type { Transaction } from 'sequelize';
 import { plain, plainAll } from '../../db/table.ts';
+import { changeSetting, findSetting } from '../../db/versionedSetting.ts';
 import type { House } from '../../house/house.ts';
 import type { LetterRow } from './model.ts';
 
@@ -48,22 +49,23 @@ const settingName = 'letter-words';
 export type LetterWords = ResponseOf<typeof contract.getLetterWords>;
 const noWords: LetterWords = { words: {}, revision: 0 };
 
-export const findLetterWords = async ({ db }: House, transaction?: Transaction): Promise<LetterWords> =>
-  (plain(await db.practiceSettings.findByPk(settingName, transaction ? { transaction } : {}))?.value as LetterWords | undefined) ?? noWords;
+export const findLetterWords = (house: House, transaction?: Transaction): Promise<LetterWords> =>
+  findSetting(house, settingName, noWords, transaction);
 
 /** Sets the words of one kind, or takes them away; false, and nothing changed, where they are not as the caller knew them. */
 export const changeLetterWords = (
-  { db }: House,
+  house: House,
   kind: LetterKind,
   template: LetterTemplate | null,
   knownRevision: number,
 ): Promise<boolean> =>
-  db.sequelize.transaction(async (transaction) => {
-    const found = plain(await db.practiceSettings.findByPk(settingName, { transaction, lock: transaction.LOCK.UPDATE }));
-    const { words, revision } = (found?.value as LetterWords | undefined) ?? noWords;
-    if (revision !== knownRevision) return false;
-    const { [kind]: _, ...others } = words;
-    const value: LetterWords = { words: template ? { ...others, [kind]: template } : others, revision: revision + 1 };
-    await db.practiceSettings.upsert({ name: settingName, value }, { transaction });
-    return true;
-  });
+  changeSetting(
+    house,
+    settingName,
+    noWords,
+    ({ words }) => {
+      const { [kind]: _, ...others } = words;
+      return { words: template ? { ...others, [kind]: template } : others };
+    },
+    knownRevision,
+  );

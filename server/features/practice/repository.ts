@@ -1,5 +1,6 @@
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { amountOfColumn, plain, plainAll } from '../../db/table.ts';
+import { changeSetting, findSetting } from '../../db/versionedSetting.ts';
 import type { House } from '../../house/house.ts';
 import type { ExtraRow, MembershipRow, PauseRow, PlanRow, PracticeRow } from './model.ts';
 
@@ -26,22 +27,12 @@ const startingPractice = (): PracticeRow => ({
 const settingName = 'working-day';
 
 /** What the practice goes by; what it begins with until it is set. */
-export const findPractice = async ({ db }: House, transaction?: Transaction): Promise<PracticeRow> =>
-  (plain(await db.practiceSettings.findByPk(settingName, inside(transaction)))?.value as PracticeRow | undefined) ?? startingPractice();
+export const findPractice = (house: House, transaction?: Transaction): Promise<PracticeRow> =>
+  findSetting(house, settingName, startingPractice(), transaction);
 
 /** Changes it; answers false, and changes nothing, when it is not as the caller knew it. */
-export async function changePractice({ db }: House, fields: Partial<PracticeRow>, knownRevision?: number): Promise<boolean> {
-  return db.sequelize.transaction(async (transaction) => {
-    const found = plain(await db.practiceSettings.findByPk(settingName, locked(transaction)))?.value as PracticeRow | undefined;
-    const present = found ?? startingPractice();
-    if (knownRevision !== undefined && present.revision !== knownRevision) return false;
-    await db.practiceSettings.upsert(
-      { name: settingName, value: { ...present, ...fields, revision: present.revision + 1 } },
-      { transaction },
-    );
-    return true;
-  });
-}
+export const changePractice = (house: House, fields: Partial<PracticeRow>, knownRevision?: number): Promise<boolean> =>
+  changeSetting(house, settingName, startingPractice(), (present) => ({ ...present, ...fields }), knownRevision);
 
 /** Pauses that are not over at an instant, first first. */
 export const findPauses = async ({ db }: House, from: Date, transaction?: Transaction): Promise<PauseRow[]> =>

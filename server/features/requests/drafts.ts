@@ -20,7 +20,7 @@ import { removeShown } from './removal.ts';
 import { lockedRequest } from './lockedRequest.ts';
 import type { RequestRow } from './model.ts';
 import { newRequest } from './newRequest.ts';
-import { changeRequest, deleteRequest, findDraft, findRequest, insertRequest } from './repository.ts';
+import { changeRequest, deleteRequest, findDraft, findRequest, insertRequest, lockRequest } from './repository.ts';
 import { isUnreadable } from './unreadableSaying.ts';
 
 /** One request holds at most this many files: a long day of matches from two cameras. */
@@ -47,13 +47,23 @@ export async function saveDraft(
   return (await findDraft(house, requestId))!;
 }
 
+async function throwAway(house: House, requestId: string, transaction: Transaction): Promise<void> {
+  for (const footage of await findFootageRows(house, requestId, transaction)) await removeFootageBytes(house, footage, [], transaction);
+  await deleteRequest(house, requestId, transaction);
+}
+
 /** Throws a draft away; the bytes of its footage are removed. */
 export async function discardDraft(house: House, account: Account, requestId: string): Promise<{ done: true }> {
-  await lockedRequest(house, account, requestId, ['draft'], async (_, transaction) => {
-    for (const footage of await findFootageRows(house, requestId, transaction)) await removeFootageBytes(house, footage, [], transaction);
-    await deleteRequest(house, requestId, transaction);
-  });
+  await lockedRequest(house, account, requestId, ['draft'], (_, transaction) => throwAway(house, requestId, transaction));
   return { done: true };
+}
+
+/** Throws a draft away that was left lying; one that was sent meanwhile stays. */
+export async function discardOldDraft(house: House, requestId: string): Promise<void> {
+  await house.db.sequelize.transaction(async (transaction) => {
+    const row = await lockRequest(house, requestId, transaction);
+    if (row?.state === 'draft') await throwAway(house, requestId, transaction);
+  });
 }
 
 /** Opens a place for a file's bytes. */

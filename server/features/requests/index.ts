@@ -1,5 +1,6 @@
 export { footageArrived } from './arrival.ts';
-export { beginDraft, saveDraft } from './drafts.ts';
+export { beginDraft, discardOldDraft, saveDraft } from './drafts.ts';
+export { removeFootageThatRests } from './removal.ts';
 export { newRequest } from './newRequest.ts';
 export { footageRested } from './unreadable.ts';
 export { letGoOn, placeRequest, requestAnswered } from './service.ts';

@@ -1,9 +1,9 @@
 import type { Transaction } from 'sequelize';
 import type { House } from '../../house/house.ts';
 import { exportsFolder, filmFolder, stillsFolder } from '../../storage/index.ts';
-import { removeFootageBytes, type FootageRow } from '../footage/index.ts';
+import { findFootage, removeFootageBytes, type FootageRow } from '../footage/index.ts';
 import type { RequestRow } from './model.ts';
-import { changeRequest, findCritiquesShowing, forgetPartnerWords, takeFilmsComparing } from './repository.ts';
+import { changeRequest, findCritiquesShowing, forgetPartnerWords, lockRequest, takeFilmsComparing } from './repository.ts';
 
 /**
  * Has a footage removed with the stills, clips and exports of every critique, and the films of every take, that shows it: of this request
@@ -16,6 +16,20 @@ export async function removeShown(house: House, request: RequestRow, footage: Fo
   const films = await takeFilmsComparing(house, footage.id, transaction);
   made.push(...films.map((film) => filmFolder(film.footageId, film.id)));
   await removeFootageBytes(house, footage, made, transaction);
+}
+
+/** Removes a footage whose time is over, if `rests` still says so of it once nobody else can change its request. */
+export async function removeFootageThatRests(
+  house: House,
+  requestId: string,
+  footageId: string,
+  rests: (transaction: Transaction) => Promise<boolean>,
+): Promise<void> {
+  await house.db.sequelize.transaction(async (transaction) => {
+    const request = await lockRequest(house, requestId, transaction);
+    const footage = await findFootage(house, footageId, transaction);
+    if (request && footage && (await rests(transaction))) await removeShown(house, request, footage, transaction);
+  });
 }
 
 /**

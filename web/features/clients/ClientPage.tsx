@@ -5,6 +5,7 @@ import { Button, FacePlate } from '../../shared/primitives/index.ts';
 import { useAccount } from '../access/index.ts';
 import { ClientLimits } from '../care/index.ts';
 import { useGetClientHistoryQuery } from '../followup/index.ts';
+import { RightsLink } from '../rights/index.ts';
 import { ClientNames } from '../scoring/index.ts';
 import { WorkGlance } from '../work/index.ts';
 import { ClientForm } from './ClientForm.tsx';
@@ -62,6 +63,7 @@ export function ClientPage() {
             </ul>
           </section>
         )}
+        {account?.role === 'coach' && <RightsLink clientId={client.id} name={client.name.split(' ')[0]!} />}
       </aside>
       <div className="flex min-w-0 flex-col gap-10">
         <SearchBox clientId={client.id} label={`Search all that was said of ${client.name.split(' ')[0]}`} />

@@ -7,7 +7,7 @@ export function NoFootageYet({ name, footages }: { name: string; footages: reado
     return (
       <>
         <h1 className="text-title">There is no footage of {name} here any more.</h1>
-        <p>It was removed, because {name} or the partner on film asked for it.</p>
+        <p>It is not kept any more: {name} or the partner on film asked for that, or its time here was over.</p>
       </>
     );
   return (

@@ -2,6 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { changePassword, leastPassword } from '@lean-mentor/contract';
 import { format } from 'date-fns';
 import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
 import { toast } from 'sonner';
 import type { z } from 'zod';
 import { Fetched } from '../../shared/fetched/index.ts';
@@ -32,6 +33,21 @@ export function AccountPage() {
         <section aria-label="Letters" className="flex flex-col gap-4">
           <h2 className="border-t border-ink pt-2 text-desk">Letters</h2>
           <OwnLettersChoice />
+        </section>
+      )}
+      {account && account.clients.length > 0 && (
+        <section aria-label="What is kept of you" className="flex flex-col gap-2">
+          <h2 className="border-t border-ink pt-2 text-desk">What is kept</h2>
+          <p>See who looked at it, take it along as one file, or have it removed.</p>
+          <ul>
+            {account.clients.map(({ id, name }) => (
+              <li key={id}>
+                <Link to={`/kept-of/${id}`} className="linked inline-flex min-h-11 items-center">
+                  What is kept of {name}
+                </Link>
+              </li>
+            ))}
+          </ul>
         </section>
       )}
       <section aria-label="Where you are signed in" className="flex flex-col gap-2">

@@ -7,6 +7,7 @@ const parts = [
   { to: '/practice/money', words: 'Money', coachOnly: true },
   { to: '/practice/promises', words: 'Promises', coachOnly: false },
   { to: '/practice/workload', words: 'Workload', coachOnly: true },
+  { to: '/practice/kept', words: 'What is kept', coachOnly: true },
 ];
 
 /** How the practice works: its hours, plans, money, what came of its promises, and how much more it can take. */

@@ -1,6 +1,7 @@
 import { critiqueFileOf, type Account, type Critique, type CritiqueExport } from '@lean-mentor/contract';
 import { critiqueMarkdown } from '@lean-mentor/core/critique';
 import type { House } from '../../../house/house.ts';
+import { listCritiquesOfClient } from '../reading.ts';
 import { critiqueDocx } from './critiqueDocx.ts';
 import { critiquePdf } from './critiquePdf.ts';
 import { critiqueZip, tiedWords, type FilmAt } from './critiqueZip.ts';
@@ -48,3 +49,14 @@ export const makeExported = async (
   as: CritiqueExport,
   filmAt: FilmAt,
 ): Promise<Buffer> => exporters[as].make(await exportFacts(house, account, critiqueId), house, filmAt);
+
+/** Every sent critique of a client, made when it is asked for, without the films of what is spoken: as a ZIP it holds its voices. */
+export const exportedCritiques = async (
+  house: House,
+  account: Account,
+  clientId: string,
+): Promise<{ fileName: string; make: (as: CritiqueExport) => Promise<Buffer> }[]> =>
+  (await listCritiquesOfClient(house, clientId)).map(({ id, sentAt }) => ({
+    fileName: `${sentAt.slice(0, 10)} ${id.slice(0, 8)}`,
+    make: (as) => makeExported(house, account, id, as, () => Promise.resolve(null)),
+  }));

@@ -29,7 +29,7 @@ export function BesideFigure({ moment, footages, still, steps }: BesideFigurePro
   if (of.some((footage) => footage?.state === 'removed' || !footage))
     return (
       <p className="border-y border-seam py-3 text-desk text-reed">
-        Some of what was laid beside this was removed, because its client or the partner on film asked for it.
+        Some of what was laid beside this is not kept any more: who is on it asked for that, or its time here was over.
       </p>
     );
   const { width, height } = of[0]!;

@@ -48,7 +48,7 @@ export function MomentFigure<F extends ShownFootage>({ moments, footages, noteId
   if (footage.state === 'removed')
     return (
       <p className="border-y border-seam py-3 text-desk text-reed">
-        The footage of this was removed, because its client or the partner on film asked for it. What was written stays.
+        The footage of this is not kept any more: who is on it asked for that, or its time here was over. What was written stays.
       </p>
     );
   const plays = footage.state === 'ready' && show === 'clip' && (wanted ?? (seen && !wantsStill()));

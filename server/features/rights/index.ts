@@ -1,0 +1,3 @@
+export { forgetWhoAsked } from './forget.ts';
+export { removeWhatIsOver } from './retention.ts';
+export { leaveTrail } from './trail.ts';

@@ -1,0 +1,1 @@
+export { RightsLink } from './RightsLink.tsx';
