@@ -9,7 +9,7 @@ import { houseEnvironment, readSecrets, readSettings, root } from './settings.mj
 /** `npm run account -- ROLE "NAME" ADDRESS`: adds a sign-in to the running house and prints its password once. */
 try {
   const settings = readSettings();
-  if (!existsSync(join(settings.dataDir, 'secrets.json')) || !(await portAnswers(settings.databasePort)))
+  if (!existsSync(join(settings.dataDir, 'secrets.json')) || !(settings.database || (await portAnswers(settings.databasePort))))
     throw new PlainFault('Lean Mentor is not running. Start it with npm start, then run this in another terminal.');
   const env = { ...houseEnvironment(settings, readSecrets(settings.dataDir)), LEAN_LOG: 'silent' };
   const run = spawnSync(process.execPath, ['--import', 'tsx', 'server/commands/addAccount.ts', ...process.argv.slice(2)], {

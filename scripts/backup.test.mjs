@@ -5,17 +5,19 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { backupHouse, restoreHouse } from './backupHouse.mjs';
 import { startDatabase } from './database.mjs';
-import { databaseClient, databaseName } from './databaseClient.mjs';
+import { databaseClient } from './databaseClient.mjs';
 import { freePort } from './freePort.mjs';
 
 const password = 'only-for-tests';
+const databaseName = 'lean_mentor';
+const loginAt = (port) => ({ host: '127.0.0.1', port, user: 'lean', password, ca: null });
 const folder = mkdtempSync(join(tmpdir(), 'lean-test-backup-'));
 const dataDir = join(folder, 'house');
 const restored = mkdtempSync(join(tmpdir(), 'lean-test-restored-'));
 const quiet = { say: () => undefined };
 let port;
 let database;
-const sql = (at, query) => databaseClient('mariadb', { port: at, password }, ['-N', '-B', '-e', query, databaseName]);
+const sql = (at, query) => databaseClient('mariadb', loginAt(at), ['-N', '-B', '-e', query, databaseName]);
 const put = (path, text) => {
   mkdirSync(join(dataDir, path, '..'), { recursive: true });
   writeFileSync(join(dataDir, path), text);
@@ -108,7 +110,7 @@ describe('a backup', () => {
   });
 
   it('that finds no room says so as the full disk it is, not as a program that failed', async () => {
-    const login = { port, password };
+    const login = loginAt(port);
     await expect(databaseClient('mariadb-dump', login, [databaseName], { to: '/dev/full' })).rejects.toMatchObject({ code: 'ENOSPC' });
   });
 

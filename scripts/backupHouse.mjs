@@ -2,11 +2,11 @@ import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, renameS
 import { dirname, join, relative } from 'node:path';
 import { firstFault, keepFiles, summedFiles } from './backupFiles.mjs';
 import { portAnswers, startDatabase } from './database.mjs';
-import { databaseClient, databaseName } from './databaseClient.mjs';
+import { databaseClient } from './databaseClient.mjs';
 import { lockHouse } from './houseLock.mjs';
 import { PlainFault } from './plainFault.mjs';
 import { houseIdentity } from './privileges.mjs';
-import { readSecrets, root } from './settings.mjs';
+import { databaseLogin, readSecrets, root } from './settings.mjs';
 import { writeWhole } from './writeWhole.mjs';
 
 const format = 'lean-mentor/backup@1';
@@ -20,8 +20,9 @@ const plainly = (error, folder, left) =>
  * through before that instant and after it, so that none that came in between is lacking; what was removed after the first look is in the
  * backup all the same. The folder appears whole or not at all. Answers how many files it holds.
  */
-export async function backupHouse({ dataDir, databasePort }, target, { say }) {
-  if (!existsSync(join(dataDir, 'secrets.json')) || !(await portAnswers(databasePort)))
+export async function backupHouse(settings, target, { say }) {
+  const { dataDir, databasePort, database } = settings;
+  if (!existsSync(join(dataDir, 'secrets.json')) || (!database && !(await portAnswers(databasePort))))
     throw new PlainFault(
       'Lean Mentor is not running on this data folder. Start it with npm start; what does not run can be copied as it lies.',
     );
@@ -35,9 +36,9 @@ export async function backupHouse({ dataDir, databasePort }, target, { say }) {
   try {
     keepFiles(dataDir, join(partial, 'files'));
     say('Reading the database …');
-    const login = { port: databasePort, password: readSecrets(dataDir).databasePassword };
+    const login = databaseLogin(settings);
     const whole = ['--single-transaction', '--skip-lock-tables', '--no-tablespaces', '--quick', '--hex-blob', '--skip-dump-date'];
-    await databaseClient('mariadb-dump', login, [...whole, databaseName], { to: join(partial, 'database.sql') });
+    await databaseClient('mariadb-dump', login, [...whole, login.name], { to: join(partial, 'database.sql') });
     keepFiles(dataDir, join(partial, 'files'));
     say('Summing the files …');
     const files = await summedFiles(partial);
@@ -70,7 +71,8 @@ async function readBackup(folder) {
 }
 
 /** Makes a house out of a backup, in a data folder that has none yet. It is looked at whole before anything is written. */
-export async function restoreHouse(folder, { dataDir, databasePort }, { say }) {
+export async function restoreHouse(folder, settings, { say }) {
+  const { dataDir, databasePort, database: external } = settings;
   say('Checking the backup …');
   const { files, madeAt } = await readBackup(folder);
   if (existsSync(join(dataDir, 'db')) || existsSync(join(dataDir, 'secrets.json')))
@@ -87,13 +89,17 @@ export async function restoreHouse(folder, { dataDir, databasePort }, { say }) {
       copyFileSync(join(folder, path), to);
     }
     say('Writing the database …');
+    const login = databaseLogin(settings);
+    if (external && (await databaseClient('mariadb', login, ['-N', login.name, '-e', 'SHOW TABLES'])).trim() !== '')
+      throw new PlainFault(`The database ${login.name} on ${login.host} is not empty. Name a new one in LEAN_DATABASE_URL.`);
     const identity = houseIdentity(root, dataDir);
-    const password = readSecrets(dataDir).databasePassword;
-    const database = await startDatabase({ folder: dataDir, port: databasePort, password, identity });
+    const own = external
+      ? null
+      : await startDatabase({ folder: dataDir, port: databasePort, password: readSecrets(dataDir).databasePassword, identity });
     try {
-      await databaseClient('mariadb', { port: databasePort, password }, [databaseName], { from: join(folder, 'database.sql') });
+      await databaseClient('mariadb', login, [login.name], { from: join(folder, 'database.sql') });
     } finally {
-      await database.stop();
+      await own?.stop();
     }
   } catch (error) {
     // Half a house would be taken for one at the next start.

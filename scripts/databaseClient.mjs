@@ -6,19 +6,26 @@ import { pipeline } from 'node:stream/promises';
 import { PlainFault } from './plainFault.mjs';
 import { findProgram } from './systemPackages.mjs';
 
-/** The database of a house, as its other scripts call it. */
-export const databaseName = 'lean_mentor';
-
 /**
- * Runs a program of MariaDB's as the house's database user, to its end: what it says goes to the file `to`, what it reads comes from the
- * file `from`. The password is never on its command line, which everybody on the machine can read. Answers what it said where no file
- * takes it; throws a PlainFault with its reason where it fails.
+ * Runs a program of MariaDB's as a database user (`databaseLogin`), to its end: what it says goes to the file `to`, what it reads comes
+ * from the file `from`. The password is never on its command line, which everybody on the machine can read. Answers what it said where no
+ * file takes it; throws a PlainFault with its reason where it fails.
  */
-export async function databaseClient(program, { port, password }, args, { from = null, to = null } = {}) {
+export async function databaseClient(program, { host, port, user, password, ca }, args, { from = null, to = null } = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'lean-client-'));
   try {
     const login = join(folder, 'login.cnf');
-    writeFileSync(login, `[client]\nuser=lean\nhost=127.0.0.1\nport=${port}\npassword="${password}"\n`, { mode: 0o600 });
+    const quoted = (text) => `"${text.replace(/[\\"]/g, '\\$&')}"`;
+    const lines = [
+      '[client]',
+      'protocol=tcp',
+      `user=${quoted(user)}`,
+      `host=${quoted(host)}`,
+      `port=${port}`,
+      `password=${quoted(password)}`,
+    ];
+    if (ca) lines.push(`ssl-ca=${quoted(ca)}`, 'ssl-verify-server-cert');
+    writeFileSync(login, `${lines.join('\n')}\n`, { mode: 0o600 });
     const child = spawn(findProgram(program) ?? program, [`--defaults-file=${login}`, '--default-character-set=utf8mb4', ...args], {
       stdio: [from ? 'pipe' : 'ignore', 'pipe', 'pipe'],
     });

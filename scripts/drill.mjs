@@ -1,14 +1,15 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdtempSync, rmSync, statfsSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync, rmSync, statfsSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { buildWeb } from './buildWeb.mjs';
 import { startDatabase } from './database.mjs';
+import { folder, inHouse, until } from './drillHouse.mjs';
 import { visitHouse } from './drillVisitor.mjs';
+import { forgottenBytes } from './forgottenBytes.mjs';
 import { freePort } from './freePort.mjs';
-import { startHouse, stopHouse } from './house.mjs';
+import { manyServers } from './manyServers.mjs';
 import { ensureNodeModules } from './nodeModules.mjs';
 import { reportFault } from './plainFault.mjs';
 import { houseIdentity } from './privileges.mjs';
@@ -22,32 +23,6 @@ import { ensurePrograms } from './systemPackages.mjs';
 
 const megabyte = 1024 ** 2;
 const held = [];
-const until = async (isSo, ms = 60_000) => {
-  for (const end = Date.now() + ms; Date.now() < end;) {
-    if (await isSo()) return true;
-    await sleep(100);
-  }
-  return false;
-};
-
-/** A house of the demo in a folder; `work` is given it, and all of it is gone afterwards. */
-async function inHouse(dataDir, settings, work) {
-  const running = [];
-  const said = [];
-  try {
-    const house = await startHouse(
-      { port: await freePort(), databasePort: await freePort(), dataDir, demo: true, demoClips: ['ilse-harbour-round'], ...settings },
-      {
-        say: (words) => said.push(words),
-        running,
-        patience: { firstWaitMs: 300, longestWaitMs: 2000, soundMs: 60_000, mostFailures: 100 },
-      },
-    );
-    return await work(house, said);
-  } finally {
-    await stopHouse(running);
-  }
-}
 
 /** Runs a drill; what it answers, or why it failed, is said. */
 async function drill(name, run) {
@@ -63,7 +38,6 @@ async function drill(name, run) {
   console.log(`${why === null ? 'holds' : 'FAILS'}  ${name} (${seconds} s)${why === null ? '' : `: ${why}`}`);
 }
 
-const folder = () => mkdtempSync(join(tmpdir(), 'lean-drill-'));
 const isUp = async (house) => (await fetch(`${house.url}/api/ready`).catch(() => null))?.status === 200;
 
 const newMark = (footageId, atFrame) => {
@@ -247,7 +221,7 @@ async function killedUploads() {
 }
 
 try {
-  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'prlimit'], console.log);
+  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'prlimit', 'nginx'], console.log);
   ensureNodeModules(root, console.log);
   buildWeb(root, console.log);
   const drills = {
@@ -255,6 +229,9 @@ try {
     'a disk filled to the brim, and room again': fullDisk,
     'migrations cut off by a kill, anywhere': cutMigrations,
     'the web server killed as the last byte comes in': killedUploads,
+    'a client forgotten, and every byte searched for them': forgottenBytes,
+    'two web servers behind a proxy, three jobs processes, the database stopped meanwhile': () =>
+      manyServers({ servers: 2, jobs: 3, coaches: 10, readers: 100, seconds: 30 }),
   };
   for (const [name, run] of Object.entries(drills)) if (name.includes(process.argv[2] ?? '')) await drill(name, run);
   const fine = held.filter(({ holds }) => holds).map(({ name }) => name);

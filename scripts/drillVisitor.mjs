@@ -2,12 +2,13 @@
 export async function visitHouse(base, email) {
   const jar = new Map();
   let token = '';
+  const cookies = () => [...jar].map(([name, value]) => `${name}=${value}`).join('; ');
   const ask = async (method, path, body, headers = {}) => {
     const isText = body !== undefined && !Buffer.isBuffer(body);
     const answer = await fetch(base + path, {
       method,
       headers: {
-        cookie: [...jar].map(([name, value]) => `${name}=${value}`).join('; '),
+        cookie: cookies(),
         'x-lean-token': token,
         ...(isText && { 'content-type': 'application/json' }),
         ...headers,
@@ -27,5 +28,5 @@ export async function visitHouse(base, email) {
   await ask('GET', '/api/session');
   const signedIn = await ask('POST', '/api/session', { email, password: 'straw-and-tide' });
   if (signedIn.status !== 200) throw new Error(`${email} could not sign in: ${signedIn.status} ${signedIn.text}`);
-  return { ask, account: signedIn.json.account };
+  return { ask, cookies, account: signedIn.json.account };
 }

@@ -33,9 +33,11 @@ async function runCommand(args, { env, identity, signal }) {
  * Migrates the database and loads the practice, unless this very set of migrations was prepared here before: starting a
  * process only to find nothing to do would cost a third of the start.
  */
-async function prepare(dataDir, practice, how) {
+async function prepare(dataDir, practice, how, isOwn) {
   const migrations = readdirSync(join(root, 'server', 'db', 'migrations')).sort();
   const wanted = JSON.stringify({ migrations, practice });
+  // What was done in a database elsewhere only that database knows.
+  if (!isOwn) return runCommand(['server/commands/prepare.ts', ...practice], how);
   const stamp = join(dataDir, preparedStamp);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   await runCommand(['server/commands/prepare.ts', ...practice], how);
@@ -54,8 +56,8 @@ export async function requireFreePort(port) {
  * a part could not be kept running; null where it was stopped before it was ready.
  */
 export async function startHouse(settings, { say, running, signal, patience }) {
-  const { port, databasePort, dataDir, databases } = settings;
-  await requireFreePort(port);
+  const { port, databasePort, dataDir, databases, database: external = null, parts = ['server', 'jobs'] } = settings;
+  if (parts.includes('server')) await requireFreePort(port);
   // Everything that is made from now on is its owner's only.
   process.umask(0o077);
   const identity = houseIdentity(root, dataDir);
@@ -68,13 +70,18 @@ export async function startHouse(settings, { say, running, signal, patience }) {
     return keeper;
   };
   const logHint = (file) => `${join(dataDir, file)} says why.`;
-  const database = kept(
-    'The database',
-    () =>
-      startDatabase({ folder: dataDir, port: databasePort, password: secrets.databasePassword, identity, ...(databases && { databases }) }),
-    logHint('db.log'),
-  );
-  await database.ready;
+  const database = external
+    ? null
+    : kept(
+        'The database',
+        () =>
+          startDatabase({
+            ...{ folder: dataDir, port: databasePort, password: secrets.databasePassword, identity },
+            ...(databases && { databases }),
+          }),
+        logHint('db.log'),
+      );
+  await database?.ready;
   if (signal?.aborted) return null;
 
   const env = houseEnvironment(settings, secrets);
@@ -86,30 +93,35 @@ export async function startHouse(settings, { say, running, signal, patience }) {
     if (identity) chownSync(dirname(practiceFile), identity.uid, identity.gid);
     await runCommand(['demo/writePractice.ts', practiceFile, ...(settings.demoClips ?? [])], how);
   }
-  if (!signal?.aborted) await prepare(dataDir, settings.demo ? [practiceFile] : [], how);
+  if (!signal?.aborted) await prepare(dataDir, settings.demo ? [practiceFile] : [], how, external === null);
   if (signal?.aborted) return null;
 
-  const jobs = kept(
-    'The jobs process',
-    () => Promise.resolve(startProcess('jobs', 'server/jobsMain.ts', { root, dataDir, env, identity })),
-    logHint('log/jobs.log'),
-  );
+  const jobs =
+    parts.includes('jobs') &&
+    kept(
+      'The jobs process',
+      () => Promise.resolve(startProcess('jobs', 'server/jobsMain.ts', { root, dataDir, env, identity })),
+      logHint('log/jobs.log'),
+    );
   let listening;
-  const server = kept(
-    'The web server',
-    async () => {
-      const part = startProcess('server', 'server/main.ts', { root, dataDir, env, identity });
-      const message = await part.firstMessage;
-      if (!message && !signal?.aborted)
-        throw new PlainFault(`The web server did not start; the last lines of ${join(dataDir, 'log', 'server.log')} say why.`);
-      listening = message?.listening;
-      return part;
-    },
-    logHint('log/server.log'),
-  );
-  await Promise.all([jobs.ready, server.ready]);
+  const server =
+    parts.includes('server') &&
+    kept(
+      'The web server',
+      async () => {
+        const part = startProcess('server', 'server/main.ts', { root, dataDir, env, identity });
+        const message = await part.firstMessage;
+        if (!message && !signal?.aborted)
+          throw new PlainFault(`The web server did not start; the last lines of ${join(dataDir, 'log', 'server.log')} say why.`);
+        listening = message?.listening;
+        return part;
+      },
+      logHint('log/server.log'),
+    );
+  const here = [database, jobs, server].filter(Boolean);
+  await Promise.all(here.map((part) => part.ready));
   if (signal?.aborted) return null;
-  const givenUp = Promise.race([database.givenUp, jobs.givenUp, server.givenUp]);
+  const givenUp = Promise.race(here.map((part) => part.givenUp));
   // Who does not wait for it is not ended by it.
   givenUp.catch(() => undefined);
   return {

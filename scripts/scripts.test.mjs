@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it } from 'vitest';
 import { checkRoom, portAnswers, startDatabase } from './database.mjs';
-import { readSecrets, readSettings, root } from './settings.mjs';
+import { databaseLogin, readSecrets, readSettings, root } from './settings.mjs';
 import { ensurePrograms, findProgram } from './systemPackages.mjs';
 import { freePort } from './freePort.mjs';
 
@@ -81,7 +81,8 @@ describe('the database of the house', () => {
 describe('the settings', () => {
   const set = (env) => Object.assign(process.env, env);
   afterEach(() => {
-    for (const name of ['PORT', 'LEAN_DEMO', 'LEAN_DATA_DIR']) delete process.env[name];
+    for (const name of ['PORT', 'LEAN_DEMO', 'LEAN_DATA_DIR', 'LEAN_DATABASE_URL', 'LEAN_DATABASE_CA', 'LEAN_PARTS'])
+      delete process.env[name];
   });
 
   it('have defaults', () => {
@@ -93,6 +94,18 @@ describe('the settings', () => {
     expect(() => readSettings()).toThrow('PORT is "eighty"; it must be a port number from 1 to 65535.');
     set({ PORT: '', LEAN_DEMO: 'yes' });
     expect(() => readSettings()).toThrow('LEAN_DEMO is "yes"; it must be 0 or 1.');
+  });
+
+  it('name a database that somebody else runs, and the parts that run here', () => {
+    expect(readSettings()).toMatchObject({ database: null, parts: ['server', 'jobs'] });
+    set({ LEAN_DATABASE_URL: 'mariadb://lean:p%40ss@[::1]/practice', LEAN_DATABASE_CA: '/ca.pem', LEAN_PARTS: 'jobs' });
+    const login = { host: '::1', port: 3306, user: 'lean', password: 'p@ss', name: 'practice', ca: '/ca.pem' };
+    expect(readSettings()).toMatchObject({ database: login, parts: ['jobs'] });
+    expect(databaseLogin(readSettings())).toEqual(login);
+    set({ LEAN_DATABASE_URL: 'db.example' });
+    expect(() => readSettings()).toThrow('LEAN_DATABASE_URL must be an address such as mariadb://');
+    set({ LEAN_DATABASE_URL: '', LEAN_PARTS: 'kitchen' });
+    expect(() => readSettings()).toThrow('LEAN_PARTS names "kitchen"; it takes server, jobs or both with a comma between.');
   });
 
   it('keep the secrets that were made at the first start', () => {

@@ -21,13 +21,15 @@ const signIn = ({ role, name, email, password }) => `  ${role.padEnd(9)}  ${emai
 async function start() {
   const settings = readSettings();
   // Told before anything is installed or built, and again where it is used.
-  await requireFreePort(settings.port);
-  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'prlimit'], say);
+  const serves = settings.parts.includes('server');
+  if (serves) await requireFreePort(settings.port);
+  const database = settings.database ? [] : ['mariadbd', 'mariadb-install-db'];
+  ensurePrograms([...database, 'ffmpeg', 'ffprobe', 'prlimit'], say);
   ensureNodeModules(root, say);
-  buildWeb(root, say);
+  if (serves) buildWeb(root, say);
   const house = await startHouse(settings, { say, running, signal: asked.signal });
   if (!house) return;
-  say(`Lean Mentor is ready: ${house.url}`);
+  say(serves ? `Lean Mentor is ready: ${house.url}` : 'Lean Mentor’s jobs are being done here.');
   say(house.accounts ? house.accounts.map(signIn).join('\n') : '  No demo. Add a sign-in with: npm run account -- coach "NAME" ADDRESS');
   await house.givenUp;
 }

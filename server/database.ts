@@ -50,9 +50,20 @@ const tablesOf = (sequelize: Sequelize) => ({
 });
 
 /** The practice's tables over one connection pool. */
-export type Database = { sequelize: Sequelize } & ReturnType<typeof tablesOf>;
+export type Database = {
+  sequelize: Sequelize;
+  /** For reading what may be a moment old, outside transactions: a copy that follows where there is one, else the same. */
+  reading: Sequelize;
+} & ReturnType<typeof tablesOf>;
 
 export function openDatabase(config: Config['database']): Database {
   const sequelize = connect(config);
-  return { sequelize, ...tablesOf(sequelize) };
+  // Where no copy answers, the database itself does.
+  const reading = config.readHosts.length > 0 ? connect(config, [...config.readHosts, ...config.hosts]) : sequelize;
+  return { sequelize, reading, ...tablesOf(sequelize) };
+}
+
+export async function closeDatabase({ sequelize, reading }: Database): Promise<void> {
+  await sequelize.close();
+  if (reading !== sequelize) await reading.close();
 }

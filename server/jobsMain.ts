@@ -1,6 +1,7 @@
 import { hostname } from 'node:os';
 import { readConfig } from './config/config.ts';
 import { onStop } from './house/onStop.ts';
+import { closeDatabase } from './database.ts';
 import { openHouse } from './openHouse.ts';
 import { giveWay } from './jobs/giveWay.ts';
 import { runJobs } from './jobs/runJobs.ts';
@@ -14,4 +15,4 @@ const stop = new AbortController();
 onStop(() => stop.abort());
 house.log.info({ pid: process.pid }, 'jobs process started');
 await Promise.all([runJobs(house, jobKinds, `${hostname()}:${process.pid}`, stop.signal), keepTidy(house, chores, stop.signal)]);
-await house.db.sequelize.close();
+await closeDatabase(house.db);

@@ -2,6 +2,7 @@ import { createServer } from 'node:http';
 import { readConfig } from './config/config.ts';
 import { createApp } from './app.ts';
 import { onStop } from './house/onStop.ts';
+import { closeDatabase } from './database.ts';
 import { openHouse } from './openHouse.ts';
 
 const config = readConfig();
@@ -16,13 +17,13 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   house.log.fatal({ code: error.code }, words);
   process.exitCode = 1;
   close();
-  void house.db.sequelize.close();
+  void closeDatabase(house.db);
 });
 server.listen(config.port, config.host, () => process.send?.({ listening: (server.address() as { port: number }).port }));
 
 /** Open answers may end; event streams, which would not, are cut after a moment. */
 onStop(() => {
-  server.close(() => void house.db.sequelize.close());
+  server.close(() => void closeDatabase(house.db));
   close();
   house.room.stop();
   setTimeout(() => server.closeAllConnections(), 1500).unref();

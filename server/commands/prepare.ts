@@ -4,6 +4,7 @@ import { putStarterBookOnce } from '../features/book/index.ts';
 import { alone } from '../db/alone.ts';
 import { migrate } from '../db/migrate.ts';
 import { onStop } from '../house/onStop.ts';
+import { closeDatabase } from '../database.ts';
 import { openHouse } from '../openHouse.ts';
 import { importPractice } from './importPractice.ts';
 
@@ -20,6 +21,6 @@ await alone(house.db.sequelize, async () => {
   if (file && (await house.db.accounts.count()) === 0) await importPractice(house, JSON.parse(await readFile(file, 'utf8')), file);
   await putStarterBookOnce(house);
 });
-await house.db.sequelize.close();
+await closeDatabase(house.db);
 // The channel to the start script would keep this process alive.
 process.exit();

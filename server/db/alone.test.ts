@@ -16,12 +16,12 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 
 /** Runs the command that prepares a house, in a process of its own; answers its exit status and what it said. */
 function prepare(): { ended: Promise<[number | null, string]>; goAway: () => void } {
-  const { name, password, port } = house.config.database;
+  const { name, password, hosts } = house.config.database;
   const env = {
     ...process.env,
     LEAN_DB_NAME: name,
     LEAN_DB_PASSWORD: password,
-    LEAN_DB_PORT: String(port),
+    LEAN_DB_PORT: String(hosts[0]!.port),
     LEAN_DATA_DIR: house.config.dataDir,
     LEAN_SECRET: 'a secret for the tests only',
     LEAN_LOG: 'silent',

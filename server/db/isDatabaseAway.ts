@@ -2,6 +2,8 @@
 const awayCodes: ReadonlySet<unknown> = new Set([
   ...['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'PROTOCOL_CONNECTION_LOST'],
   ...['ER_SOCKET_UNEXPECTED_CLOSE', 'ER_CONNECTION_ALREADY_CLOSED', 'ER_CMD_CONNECTION_CLOSED', 'ER_CONNECTION_TIMEOUT'],
+  // A member of a cluster that is still catching up, or has lost the others.
+  'ER_UNKNOWN_COM_ERROR',
   ...['ER_SERVER_SHUTDOWN', 'ER_CONNECTION_KILLED', 'ER_GET_CONNECTION_TIMEOUT'],
 ]);
 

@@ -31,8 +31,8 @@ export async function openTestHouse({ migrated = true } = {}): Promise<TestHouse
     LEAN_SPARE_MB: '1',
     PORT: '0',
   });
-  const { port, user, password } = config.database;
-  const admin = new Sequelize('', user, password, { dialect: 'mariadb', host: '127.0.0.1', port, logging: false });
+  const { hosts, user, password } = config.database;
+  const admin = new Sequelize('', user, password, { dialect: 'mariadb', ...hosts[0]!, logging: false });
   await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4`, { type: QueryTypes.RAW });
   const logged: string[] = [];
   const house: TestHouse = {

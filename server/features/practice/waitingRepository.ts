@@ -16,7 +16,13 @@ export interface PastRow {
 
 /** Reviews that were sent and whose time at the desk was measured, oldest first; the last 300. */
 export async function findPastRows({ db }: House, transaction?: Transaction): Promise<PastRow[]> {
-  const rows = await db.sequelize.query<{ requestId: string; kind: RequestKind; seconds: string; boutSeconds: string; spoken: number }>(
+  const rows = await (transaction ? db.sequelize : db.reading).query<{
+    requestId: string;
+    kind: RequestKind;
+    seconds: string;
+    boutSeconds: string;
+    spoken: number;
+  }>(
     `SELECT r.id AS requestId, JSON_VALUE(r.intake, '$.kind') AS kind, CAST(d.seconds AS CHAR) AS seconds,
        CAST((SELECT SUM(f.seconds) FROM footages f WHERE f.request_id = r.id AND f.alignment IS NULL) AS CHAR) AS boutSeconds,
        EXISTS (SELECT 1 FROM takes t WHERE t.request_id = r.id) AS spoken

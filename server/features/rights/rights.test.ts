@@ -5,14 +5,13 @@ import { addDays } from 'date-fns';
 import { unzipSync, strFromU8 } from 'fflate';
 import { QueryTypes } from 'sequelize';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import { claimJob } from '../../jobs/repository.ts';
 import { tidy } from '../../jobs/tidy.ts';
 import { originalKey } from '../../storage/index.ts';
 import { bringBelongings, type Belongings } from '../../testing/belongings.ts';
 import { clientA, clientB } from '../../testing/people.ts';
+import { runThoseDue } from '../../testing/jobs.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit } from '../../testing/visitor.ts';
-import { removeFootage } from '../footage/removeFootage.ts';
 import { aboutClient, aboutNobody, keptRecords } from './aboutClient.ts';
 import { forgetWhoAsked } from './index.ts';
 
@@ -60,13 +59,8 @@ async function everyFile(): Promise<string> {
   return texts.join('\n');
 }
 
-/** Removes what is to be removed, as the jobs process does; by the time that has come. */
-async function removeFiles(): Promise<void> {
-  for (let job = await claimJob(house, 'w', ['remove-footage']); job; job = await claimJob(house, 'w', ['remove-footage'])) {
-    await removeFootage(house, job);
-    await house.db.jobs.update({ state: 'done' }, { where: { id: job.id } });
-  }
-}
+/** Removes the files that are to be removed by now. */
+const removeFiles = (): Promise<void> => runThoseDue(house, 'remove-footage');
 
 /** Words that are nowhere else, put wherever a client or somebody about them may have written. */
 const mark = 'Quillfeather';

@@ -139,7 +139,7 @@ const mostEndings = 40;
 export async function formsOf({ db }: House, words: readonly string[]): Promise<string[][]> {
   const begunBy = async (begin: string, limit = ''): Promise<string[]> => {
     const sql = `SELECT DISTINCT word FROM search_words WHERE word LIKE :begin ${limit}`;
-    const rows = await db.sequelize.query<{ word: string }>(sql, { replacements: { begin: `${begin}%` }, type: QueryTypes.SELECT });
+    const rows = await db.reading.query<{ word: string }>(sql, { replacements: { begin: `${begin}%` }, type: QueryTypes.SELECT });
     return rows.map(({ word }) => word);
   };
   return Promise.all(
@@ -161,7 +161,7 @@ async function rarestFirst({ db }: House, forms: Wanted['forms']): Promise<(read
   const counted = await Promise.all(
     forms.map(async (group) => {
       // How many there are about, as the index knows without being read.
-      const [plan] = await db.sequelize.query<{ rows: number | string }>('EXPLAIN SELECT 1 FROM search_words WHERE word IN (:group)', {
+      const [plan] = await db.reading.query<{ rows: number | string }>('EXPLAIN SELECT 1 FROM search_words WHERE word IN (:group)', {
         replacements: { group: [...group] },
         type: QueryTypes.SELECT,
       });
@@ -185,7 +185,7 @@ const lookedUp = 50_000;
 /** From which entry on an entry is among the newest; 0 where there are no more than those. */
 async function newestFrom({ db }: House, newest: number): Promise<number> {
   const sql = 'SELECT row_id AS rowId FROM search_entries ORDER BY row_id DESC LIMIT 1 OFFSET :newest';
-  const [row] = await db.sequelize.query<{ rowId: string | number }>(sql, { replacements: { newest }, type: QueryTypes.SELECT });
+  const [row] = await db.reading.query<{ rowId: string | number }>(sql, { replacements: { newest }, type: QueryTypes.SELECT });
   return Number(row?.rowId ?? 0);
 }
 
@@ -199,7 +199,7 @@ export async function findEntries(house: House, wanted: Wanted): Promise<Row[]> 
   const kind = kinds.length > 0 ? ['s.kind IN (:kinds)'] : [];
   const where = (...conditions: string[]): string => `WHERE ${[...kind, ...conditions].join(' AND ') || 'TRUE'}`;
   const run = (chosen: string, more: object = {}, how = ''): Promise<Row[]> =>
-    house.db.sequelize.query<Row>(how + select(chosen), { replacements: { kinds, clientId, most, ...more }, type: QueryTypes.SELECT });
+    house.db.reading.query<Row>(how + select(chosen), { replacements: { kinds, clientId, most, ...more }, type: QueryTypes.SELECT });
   if (clientId) return run(`SELECT s.* FROM search_entries s ${where('s.client_id = :clientId', ...byHand(wanted))}`);
   // A number, not a subquery: the entries are then read from the newest down, and no further than until there are enough.
   const from = await newestFrom(house, newest);
