@@ -4,6 +4,7 @@ import { changeFootage } from './features/footage/index.ts';
 import { footageRested } from './features/requests/index.ts';
 import { makeClip } from './features/book/makeClip.ts';
 import { makeVoices } from './features/critique/makeVoices.ts';
+import { makePictures } from './features/critique/momentPicture.ts';
 import { makeReady } from './features/footage/makeReady.ts';
 import { carryMemo } from './features/takes/carryMemo.ts';
 import { changeLetter, sendLetter } from './features/letters/index.ts';
@@ -53,6 +54,12 @@ export const jobKinds: JobKinds = {
     // Tried until it works: what it is made from is ours and whole.
     failed: 'Making the voice ready failed on our side.',
     rested: null,
+  },
+  'make-pictures': {
+    run: (house, job) => makePictures(house, job.subjectId),
+    // Whoever asks for one that is lacking has it made.
+    failed: 'Making the pictures failed on our side.',
+    rested: () => Promise.resolve(),
   },
   'make-film': {
     run: (house, job, signal) => makeFilm(house, job.subjectId, signal),

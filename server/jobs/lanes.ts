@@ -16,7 +16,7 @@ const atOnce = Math.min(2, availableParallelism());
 /** Removing never waits behind footage that is being made ready, nor does what somebody wants to take along. */
 export const lanes: readonly Lane[] = [
   { kinds: ['remove-footage'], atOnce: 1, needsRoom: false },
-  { kinds: ['make-take', 'make-voices', 'lay-words', 'carry-memo'], atOnce, needsRoom: true },
+  { kinds: ['make-take', 'make-voices', 'make-pictures', 'lay-words', 'carry-memo'], atOnce, needsRoom: true },
   // A mail server that does not answer holds up nothing else.
   { kinds: ['send-letter'], atOnce: 1, needsRoom: false },
   // A folder waits for the films in it, and nothing waits for it.

@@ -10,6 +10,7 @@ export interface JobRow {
     | 'make-export'
     | 'make-take'
     | 'make-voices'
+    | 'make-pictures'
     | 'make-film'
     | 'lay-words'
     | 'carry-memo'

@@ -3,11 +3,10 @@ import type { Account, Critique, CritiqueGlance, ForkChoice, MomentPicture, Requ
 import { clipsOf } from '@lean-mentor/core/critique';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
-import { stillPng } from '../../media/still.ts';
-import { besideKey, clipVideoKey, spokenKey, stillKey } from '../../storage/index.ts';
+import { clipVideoKey, spokenKey } from '../../storage/index.ts';
 import { coachesHere, maySee } from '../access/index.ts';
 import { findClip } from '../book/index.ts';
-import { findFootage, findFootages, frameTableOf } from '../footage/index.ts';
+import { findFootages } from '../footage/index.ts';
 import { findRequest, listRequestsOfClients, lockRequest } from '../requests/index.ts';
 import type { CritiqueRow, VersionTake } from './model.ts';
 import {
@@ -22,7 +21,7 @@ import {
   listVersions,
   setRead,
 } from './repository.ts';
-import { besidePng } from './beside.ts';
+import { momentPicture } from './momentPicture.ts';
 import { footagesOfMoments } from './sentMoment.ts';
 import { takeBackUntil } from './takeBack.ts';
 
@@ -84,39 +83,10 @@ export interface PictureAt {
   picture: MomentPicture;
 }
 
-/** Key of a picture of a moment; made on first need, then kept, since a sent version does not change. */
-export async function getMomentStill(house: House, account: Account, { critiqueId, version, noteId, picture }: PictureAt): Promise<string> {
+/** Key of a picture of a moment, for an account that may see it. */
+export async function getMomentStill(house: House, account: Account, { critiqueId, version, ...which }: PictureAt): Promise<string> {
   const critique = await getCritique(house, account, critiqueId, version);
-  const moment = critique.moments.find(({ note }) => note.id === noteId);
-  if (!moment) throw new ContractError('not-found');
-  const shown = picture === 'beside.png' ? footagesOfMoments([moment]) : [moment.note.footageId];
-  const [footage, ...others] = await Promise.all(shown.map((id) => findFootage(house, id)));
-  for (const one of [footage, ...others]) {
-    if (!one || one.state === 'removed') throw new ContractError('footage-removed');
-    if (one.state !== 'ready') throw new ContractError('footage-not-ready');
-  }
-  if (!footage?.originalKey) throw new ContractError('footage-not-ready');
-  const key = (picture === 'beside.png' ? besideKey : stillKey)(critiqueId, version, noteId);
-  if ((await house.storage.size(key)) !== null) return key;
-  if (picture === 'beside.png') {
-    const { beside } = moment;
-    if (!beside) throw new ContractError('not-found');
-    await house.turns.run(account.id || 'reader', async () =>
-      house.storage.putBytes(key, await besidePng(house, critique.requestId, beside)),
-    );
-    return key;
-  }
-  const table = await frameTableOf(house, footage.id);
-  const original = await house.storage.local(footage.originalKey);
-  try {
-    const { note, drawings } = moment;
-    await house.turns.run(account.id || 'reader', async () =>
-      house.storage.putBytes(key, await stillPng(original.path, table, note.fromFrame, drawings)),
-    );
-  } finally {
-    await original.release();
-  }
-  return key;
+  return momentPicture(house, account.id || 'reader', critique, which);
 }
 
 /** Key of a clip of the coach's own that a critique shows: through it, and only through it, a client sees one. */

@@ -254,6 +254,8 @@ export async function sendCritique(
     await requestAnswered(house, requestId, transaction);
     await indexCritique(house, row, requestId, transaction);
     if (takes.length > 0) await enqueueJob(house, 'make-voices', draft.id, { transaction });
+    // The first to open it, or to take it along, does not wait for them.
+    await enqueueJob(house, 'make-pictures', draft.id, { transaction });
     await recordSentOrder(
       house,
       facts,

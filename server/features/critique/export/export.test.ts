@@ -1,14 +1,14 @@
-import { critiqueFile } from '@lean-mentor/contract';
+import { critiqueFile, type Critique } from '@lean-mentor/contract';
 import { heading, moment, momentsOf, paragraph, list, type Block, type CritiqueDoc, type FixBlock } from '@lean-mentor/core/critique';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { strFromU8, unzipSync } from 'fflate';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import webvtt from 'webvtt-parser';
 import { ffprobeJson } from '../../../media/ffmpeg.ts';
-import { exportKey, frameTableKey, originalKey, reviewCopyKey } from '../../../storage/index.ts';
+import { exportKey, frameTableKey, originalKey, reviewCopyKey, stillKey } from '../../../storage/index.ts';
 import { tidy } from '../../../jobs/tidy.ts';
 import { chores } from '../../../chores.ts';
 import { store } from '../../../testing/footage.ts';
@@ -76,6 +76,21 @@ async function take(as: string, who = coach) {
       response.on('data', (part: Buffer) => parts.push(part)).on('end', () => done(null, Buffer.concat(parts)));
     });
 }
+
+describe('the pictures of a critique that was just sent', () => {
+  it('are made without anybody asking for them, and each once where two ask at the same time', async () => {
+    const { version, moments } = (await coach.ask('get', `/api/critiques/${critiqueId}`)).body as Critique;
+    const sizes = () => Promise.all(moments.map(({ note }) => house.storage.size(stillKey(critiqueId, version, note.id))));
+    expect(await sizes()).toEqual([null, null, null]);
+    const made = vi.spyOn(house.storage, 'putBytes');
+    const still = `/api/critiques/${critiqueId}/versions/${version}/moments/${moments[0]!.note.id}/pictures/still.png`;
+    const asked = await Promise.all([coach.ask('get', still), coach.ask('get', still), runDue(house, 'make-pictures')]);
+    expect(asked.slice(0, 2).map((answer) => answer && answer.status)).toEqual([200, 200]);
+    expect(await sizes()).toEqual([expect.any(Number), expect.any(Number), expect.any(Number)]);
+    expect(made.mock.calls.filter(([key]) => key.startsWith('stills/'))).toHaveLength(3);
+    made.mockRestore();
+  });
+});
 
 describe('a critique taken out', () => {
   it('as PDF is A4, with its stills', async () => {

@@ -4,7 +4,8 @@ import { boutAtFrame, clockText, secondsOfFrame, type FrameTable } from '@lean-m
 import sharp from 'sharp';
 import type { House } from '../../../house/house.ts';
 import { findFootages, knownFrameTable } from '../../footage/index.ts';
-import { getCritique, getMomentStill, type PictureAt } from '../reading.ts';
+import { momentPicture } from '../momentPicture.ts';
+import { getCritique, type PictureAt } from '../reading.ts';
 
 /** A moment as a block shows it. */
 type Shown = MomentBlock['attrs'];
@@ -39,11 +40,11 @@ const kinds = { mistake: 'Mistake', 'missed-chance': 'Missed chance', good: 'Goo
 async function stillOf(
   house: House,
   account: Account,
-  { id: critiqueId, version }: Critique,
+  critique: Critique,
   of: Pick<PictureAt, 'noteId' | 'picture'>,
 ): Promise<StillPicture | null> {
   try {
-    const png = await house.storage.read(await getMomentStill(house, account, { critiqueId, version, ...of }));
+    const png = await house.storage.read(await momentPicture(house, account.id || 'reader', critique, of));
     const { data, info } = await sharp(png)
       .resize({ width: stillWidth, withoutEnlargement: true })
       .jpeg({ quality: 82 })
