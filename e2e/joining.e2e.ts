@@ -204,3 +204,63 @@ describe('letters', () => {
     expect(saga.faults).toEqual([]);
   });
 });
+
+describe('somebody who leaves', () => {
+  it('takes everything along, asks to be forgotten and takes it back; the coach removes them with their name typed, and they are out', async () => {
+    const runa = await visit(browser, base, { email, password: words }, '/account', phone);
+    await runa.sees('What is kept of Runa Vik');
+    // Clear of the ways at the bottom, as a thumb would have it.
+    await runa.page.evaluate(() => document.querySelector('a[href^="/kept-of/"]')!.scrollIntoView({ block: 'center' }));
+    await runa.press('link', 'What is kept of Runa Vik');
+    await runa.sees('Who looked, and who changed something');
+    expect(await findings(runa.page)).toEqual([]);
+    const zip = await runa.page.evaluate(async () => {
+      const link = [...document.querySelectorAll('a')].find(({ innerText }) => innerText.startsWith('Take everything along'))!;
+      const answer = await fetch(link.href);
+      return [answer.headers.get('content-type'), new TextDecoder('latin1').decode((await answer.arrayBuffer()).slice(0, 2))];
+    });
+    expect(zip).toEqual(['application/zip', 'PK']);
+    const typed = 'To be sure, type the whole name: Runa Vik';
+    await runa.fill(typed, 'Runa');
+    await runa.press('button', 'Have everything removed');
+    await runa.sees('Type the whole name, Runa Vik');
+    await runa.fill(typed, 'Runa Vik');
+    await runa.press('button', 'Have everything removed');
+    await runa.sees('It is done on');
+    expect(await findings(runa.page)).toEqual([]);
+    await marit.page.goto(`${base}/practice/kept`);
+    await marit.sees('asked by Runa Vik');
+    expect(await findings(marit.page)).toEqual([]);
+    await runa.press('button', 'Take it back');
+    await runa.sees('You can have everything about Runa Vik removed here.');
+    await marit.page.reload();
+    await marit.sees('Nobody has. Who does is removed a week later');
+    await marit.page.goto(`${base}/clients`);
+    await marit.press('link', /Runa Vik/);
+    await marit.press('link', 'What is kept of Runa');
+    await marit.sees('Removes everything about Runa Vik at once.');
+    expect(await findings(marit.page)).toEqual([]);
+    await marit.fill(typed, 'Runa Vik');
+    await marit.press('button', 'Remove everything now');
+    await marit.sees('Everything about them is removed');
+    await marit.page.waitForFunction(() => !document.body.innerText.includes('Runa Vik'));
+    await runa.page.reload();
+    await runa.sees('Sign in');
+    // The half name, which was refused.
+    expect([...marit.faults, ...runa.faults]).toEqual([expect.stringContaining('400')]);
+  });
+
+  it('is, of each kind, kept as long as the coach says, who sees beforehand what would go', async () => {
+    await marit.page.goto(`${base}/practice/kept`);
+    await marit.fill('Letters: months', '0');
+    await marit.sees('Months are whole numbers from 1 to 240, or empty.');
+    await marit.fill('Letters: months', '240');
+    await marit.page.waitForFunction(() => !document.body.innerText.includes('Months are whole numbers'));
+    await marit.sees('nothing just now');
+    await marit.press('button', 'Keep this');
+    await marit.sees('That is kept.');
+    await marit.page.reload();
+    await marit.page.waitForFunction(() => document.querySelector<HTMLInputElement>('[aria-label="Letters: months"]')?.value === '240');
+    expect(marit.faults).toEqual([]);
+  });
+});
