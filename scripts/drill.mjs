@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, rmSync, statfsSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { backupUnderEdits } from './backupUnderEdits.mjs';
 import { buildWeb } from './buildWeb.mjs';
 import { startDatabase } from './database.mjs';
 import { folder, inHouse, until } from './drillHouse.mjs';
@@ -15,6 +16,7 @@ import { reportFault } from './plainFault.mjs';
 import { houseIdentity } from './privileges.mjs';
 import { houseEnvironment, readSecrets, root } from './settings.mjs';
 import { ensurePrograms } from './systemPackages.mjs';
+import openTestDatabase from './testDatabase.mjs';
 
 /**
  * `npm run drill`: what a failing machine does to a house, and whether it holds. On loopback, in folders of its own. The last line says
@@ -220,8 +222,28 @@ async function killedUploads() {
   }
 }
 
+/** A year of 200 clients in simulated time, whose every row and file is accounted for at the end. */
+async function year() {
+  const close = await openTestDatabase();
+  try {
+    const child = spawn(process.execPath, ['--import', 'tsx', 'server/testing/yearMain.ts', '200', '365', '20'], {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let [said, told] = ['', ''];
+    child.stdout.on('data', (piece) => (said += piece));
+    child.stderr.on('data', (piece) => (told += piece));
+    if ((await new Promise((resolve) => child.once('close', resolve))) !== 0) return told.slice(-600);
+    console.log(`       ${said.trim()}`);
+    const { faults } = JSON.parse(said.trim().split('\n').at(-1));
+    return faults.length === 0 ? null : faults.join('; ');
+  } finally {
+    await close();
+  }
+}
+
 try {
-  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'prlimit', 'nginx'], console.log);
+  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'prlimit', 'nginx', 'mariadb-dump', 'mariadb'], console.log);
   ensureNodeModules(root, console.log);
   buildWeb(root, console.log);
   const drills = {
@@ -229,7 +251,9 @@ try {
     'a disk filled to the brim, and room again': fullDisk,
     'migrations cut off by a kill, anywhere': cutMigrations,
     'the web server killed as the last byte comes in': killedUploads,
+    'a backup while a coach works, brought back': backupUnderEdits,
     'a client forgotten, and every byte searched for them': forgottenBytes,
+    'a year of 200 clients, every row accounted for': year,
     'two web servers behind a proxy, three jobs processes, the database stopped meanwhile': () =>
       manyServers({ servers: 2, jobs: 3, coaches: 10, readers: 100, seconds: 30 }),
   };

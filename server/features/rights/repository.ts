@@ -15,8 +15,12 @@ export interface NamedClient {
 /** What stands for the client in the conditions of `aboutClient`. */
 const bound = ({ id, name }: NamedClient) => ({ clientId: id, name, naming: `%${name.replace(/[\\%_]/g, '\\$&')}%` });
 
-/** A client by id; held until the transaction ends where there is one, so that nobody else removes them meanwhile. */
+/**
+ * A client by id. In a transaction they and their requests are held until it ends: whoever is just writing something about them comes to
+ * the end first, and nobody begins. Requests before the client, as all who hold both.
+ */
 export async function findNamed({ db }: House, id: string, transaction?: Transaction): Promise<NamedClient | null> {
+  if (transaction) await db.requests.findAll({ where: { clientId: id }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
   const [row] = await db.sequelize.query<NamedClient>(`SELECT id, name FROM clients WHERE id = :id ${transaction ? 'FOR UPDATE' : ''}`, {
     replacements: { id },
     type: QueryTypes.SELECT,
@@ -77,7 +81,8 @@ export interface FilesOf {
 }
 
 export async function findFilesOf({ db }: House, { id }: NamedClient, transaction: Transaction): Promise<FilesOf> {
-  const requests = plainAll(await db.requests.findAll({ where: { clientId: id }, attributes: ['id'], transaction }));
+  const lock = transaction.LOCK.UPDATE;
+  const requests = plainAll(await db.requests.findAll({ where: { clientId: id }, attributes: ['id'], transaction, lock }));
   const requestId = requests.map((row) => row.id);
   const [footages, critiques] = [
     plainAll(await db.footages.findAll({ where: { requestId }, attributes: ['id', 'originalKey', 'uploadId'], transaction })),

@@ -2,6 +2,7 @@ import type { Billing } from '@lean-mentor/contract';
 import { moneySigns } from '@lean-mentor/core/money';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { amountOfColumn, plain, plainAll } from '../../../db/table.ts';
+import { changeSetting, findSetting } from '../../../db/versionedSetting.ts';
 import type { House } from '../../../house/house.ts';
 import type { InvoiceRow, MoneyEntryRow, PaymentRow } from './model.ts';
 
@@ -15,8 +16,7 @@ export interface BillingSetting {
 }
 const startingBilling: BillingSetting = { billing: { fromOn: null, seller: '', note: '', daysToPay: 14 }, revision: 0 };
 
-export const findBilling = async ({ db }: House): Promise<BillingSetting> =>
-  (plain(await db.practiceSettings.findByPk(settingName))?.value as BillingSetting | undefined) ?? startingBilling;
+export const findBilling = (house: House): Promise<BillingSetting> => findSetting(house, settingName, startingBilling);
 
 /** What goes onto invoices, locked: one invoice is written after another. Null where the practice writes none. */
 export async function lockBilling({ db }: House, transaction: Transaction): Promise<Billing | null> {
@@ -25,13 +25,8 @@ export async function lockBilling({ db }: House, transaction: Transaction): Prom
 }
 
 /** Sets it; false, and nothing changed, where it is not as the caller knew it. */
-export const changeBilling = ({ db }: House, billing: Billing, knownRevision: number): Promise<boolean> =>
-  db.sequelize.transaction(async (transaction) => {
-    const found = plain(await db.practiceSettings.findByPk(settingName, locked(transaction)))?.value as BillingSetting | undefined;
-    if ((found?.revision ?? 0) !== knownRevision) return false;
-    await db.practiceSettings.upsert({ name: settingName, value: { billing, revision: knownRevision + 1 } }, { transaction });
-    return true;
-  });
+export const changeBilling = (house: House, billing: Billing, knownRevision: number): Promise<boolean> =>
+  changeSetting(house, settingName, startingBilling, () => ({ billing }), knownRevision);
 
 /** The number of the next invoice. Only with billing locked: then nobody else takes it, and it is free again where nothing came of it. */
 export async function nextNumber({ db }: House, transaction: Transaction): Promise<number> {
