@@ -49,15 +49,6 @@ try {
   };
   await shoot(marit, 'today', '/today', ilse.question);
   await shoot(marit, 'desk', `/requests/${ilse.id}/desk`, 'Choose the fixes');
-  await marit.page.keyboard.press('Escape');
-  await marit.page.keyboard.press('KeyC');
-  for (let stop = 0; stop < 2; stop++) await marit.page.keyboard.press('KeyX');
-  await settledFrame(marit.page);
-  await marit.page.keyboard.press('Escape');
-  await marit.page.keyboard.press('KeyC');
-  await marit.page.click('[aria-label="Compare tray, 2 in it"]');
-  await new Promise((resolve) => setTimeout(resolve, 3000));
-  await marit.page.screenshot({ path: `${folder}desk-compare.png` });
   // Noor's match: ahead, and about to leave mount.
   const noor = requests.find(({ question }) => question.startsWith('I was ahead'))!;
   await shoot(marit, 'noor', `/requests/${noor.id}/desk`, 'Choose the fixes', false);
@@ -96,6 +87,7 @@ try {
   const client = await visit(browser, base, 'bram', '/mine', phone);
   await shoot(client, 'my-work-phone', '/work', 'Begin');
   await shoot(client, 'my-progress-phone', '/progress', 'Your right moments');
+  await shoot(client, 'kept-phone', `/kept-of/${bram.clientId}`, 'Take everything along');
   await client.page.goto(`${base}/work/${bram.clientId}/${work.find(({ terms }) => terms.name.startsWith('Closed guard'))!.id}`);
   await client.press('button', /Start in 10 s/);
   await client.sees('Get ready');
