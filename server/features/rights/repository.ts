@@ -117,15 +117,20 @@ export async function findColumns({ db }: House): Promise<{ tableName: string; n
   return rows.map((row) => ({ ...row, nullable: row.nullable === 'YES' }));
 }
 
-/** Where words of others, or of nobody, name a client in full. */
+/**
+ * Where words of others, or of nobody, name a client in full; the newest thirty. Found by the rarest of the name's words, which is the
+ * longest of them most often.
+ */
 export async function findNamedElsewhere(
   { db }: House,
   client: NamedClient,
 ): Promise<{ clientName: string | null; requestId: string | null; words: string }[]> {
+  const [word = ''] = (client.name.toLocaleLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).sort((a, b) => b.length - a.length);
   const rows = await db.sequelize.query<{ clientName: string | null; requestId: string | null; words: string }>(
-    `SELECT c.name AS clientName, e.request_id AS requestId, e.words FROM search_entries e LEFT JOIN clients c ON c.id = e.client_id
-     WHERE e.words LIKE :naming AND (e.client_id IS NULL OR e.client_id <> :clientId) ORDER BY e.at DESC LIMIT 30`,
-    { replacements: bound(client), type: QueryTypes.SELECT },
+    `SELECT c.name AS clientName, e.request_id AS requestId, e.words FROM search_words w JOIN search_entries e ON e.row_id = w.row_id
+     LEFT JOIN clients c ON c.id = e.client_id
+     WHERE w.word = :word AND e.words LIKE :naming AND (e.client_id IS NULL OR e.client_id <> :clientId) ORDER BY e.at DESC LIMIT 30`,
+    { replacements: { ...bound(client), word }, type: QueryTypes.SELECT },
   );
   return rows.map((row) => ({ ...row, words: row.words.slice(0, 200) }));
 }

@@ -8,7 +8,7 @@ import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { tidy } from '../../jobs/tidy.ts';
 import { originalKey } from '../../storage/index.ts';
 import { bringBelongings, type Belongings } from '../../testing/belongings.ts';
-import { clientA, clientB } from '../../testing/people.ts';
+import { aNote, clientA, clientB, coachId } from '../../testing/people.ts';
 import { runThoseDue } from '../../testing/jobs.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit } from '../../testing/visitor.ts';
@@ -89,7 +89,7 @@ describe('every table', () => {
 describe('taking everything along', () => {
   let own: Belongings;
   beforeAll(async () => {
-    own = await bringBelongings(house, clientA, '00000000-0000-4000-8000-0000000000c1');
+    own = await bringBelongings(house, clientA, coachId);
     await leaveMarks(own);
   });
 
@@ -117,7 +117,7 @@ describe('taking everything along', () => {
   });
 
   it('holds nothing that opens a way in, and nothing of anybody else', async () => {
-    await bringBelongings(house, clientB, '00000000-0000-4000-8000-0000000000c1');
+    await bringBelongings(house, clientB, coachId);
     const words = strFromU8((await everything(client, clientA))['data/person.json']!);
     for (const secret of ['password_hash', 'argon2', 'token_hash', 'digest', 'second_secret', clientB]) expect(words).not.toContain(secret);
   });
@@ -144,7 +144,7 @@ describe('taking everything along', () => {
 
 describe('who looked and who changed', () => {
   it('is noted once an hour for each room and request, whatever the operation, and told in the client’s own page', async () => {
-    const own = await bringBelongings(house, clientB, '00000000-0000-4000-8000-0000000000c1');
+    const own = await bringBelongings(house, clientB, coachId);
     await house.db.trail.destroy({ where: {} });
     house.time = new Date('2031-05-04T10:20:00Z');
     for (let i = 0; i < 3; i++) await assistant.ask('get', `/api/requests/${own['requestId']!}/desk`);
@@ -175,13 +175,28 @@ describe('who looked and who changed', () => {
   });
 
   it('says nothing of a change that was refused, nor of what clients do with their own', async () => {
-    const own = await bringBelongings(house, clientB, '00000000-0000-4000-8000-0000000000c1');
+    const own = await bringBelongings(house, clientB, coachId);
     await house.db.trail.destroy({ where: {} });
     house.time = new Date('2031-05-05T10:20:00Z');
     expect((await coach.ask('post', at(clientB, 'forget'), { name: 'Nobody' })).status).toBe(400);
     expect((await other.ask('get', `/api/requests/${own['requestId']!}`)).status).toBe(200);
     house.time = null;
     expect(await house.db.trail.count()).toBe(0);
+  });
+});
+
+describe('who is named in the words of others', () => {
+  it('is shown to the coach before they are removed, and to nobody else: the words stay', async () => {
+    const own = await bringBelongings(house, clientB, coachId);
+    const id = house.newId();
+    const note = aNote(id, own['footageId']!, { fromFrame: 2, what: 'As ada moor did it last week.' });
+    const changes = [{ changeId: house.newId(), entity: 'note', id, before: null, after: note }];
+    await coach.ask('post', `/api/requests/${own['requestId']!}/desk/changes`, { changes, since: 0 });
+    const named = { clientName: 'Ben Ruhl', requestId: own['requestId'], words: expect.stringContaining('As ada moor did it') };
+    expect((await rightsOf(coach, clientA)).namedElsewhere).toMatchObject([named]);
+    expect((await rightsOf(client, clientA)).namedElsewhere).toEqual([]);
+    await house.db.notes.destroy({ where: { id } });
+    await house.db.sequelize.query(`DELETE FROM search_entries WHERE entry_id = '${id}'`);
   });
 });
 
@@ -215,7 +230,6 @@ describe('a client who is forgotten', () => {
   beforeAll(async () => {
     await house.db.clients.update({ name: `Ada ${mark}` }, { where: { id: clientA } });
     await house.db.accounts.update({ name: `Ada ${mark}`, email: `${mark.toLowerCase()}@test.example` }, { where: { name: 'Ada Moor' } });
-    const coachId = '00000000-0000-4000-8000-0000000000c1';
     [lost, kept] = [await bringBelongings(house, clientA, coachId), await bringBelongings(house, clientB, coachId)];
     await leaveMarks(lost);
     await house.db.letters.create({
