@@ -92,8 +92,10 @@ try {
     check('Types', 'tsc', ['-p', 'tsconfig.json']),
   ]);
   // Starting and stopping is mostly waiting: it needs no turn of its own.
-  await Promise.all([tests('Unit and page tests', ['unit', 'web']), tests('Starting and stopping', ['start'], { beside: true })]);
+  const starting = tests('Starting and stopping', ['start'], { beside: true });
+  await tests('Unit and page tests', ['unit', 'web']);
   await tests('Server tests', ['server']);
+  await starting;
   await tests('Browser tests', ['e2e']);
 } catch (error) {
   totals.failed += 1;
