@@ -208,9 +208,6 @@ describe('letters', () => {
 describe('somebody who leaves', () => {
   it('takes everything along, asks to be forgotten and takes it back; the coach removes them with their name typed, and they are out', async () => {
     const runa = await visit(browser, base, { email, password: words }, '/account', phone);
-    await runa.sees('What is kept of Runa Vik');
-    // Clear of the ways at the bottom, as a thumb would have it.
-    await runa.page.evaluate(() => document.querySelector('a[href^="/kept-of/"]')!.scrollIntoView({ block: 'center' }));
     await runa.press('link', 'What is kept of Runa Vik');
     await runa.sees('Who looked, and who changed something');
     expect(await findings(runa.page)).toEqual([]);

@@ -74,6 +74,14 @@ export interface Visit {
 export const phone = { width: 390, height: 844, deviceScaleFactor: 1, isMobile: true, hasTouch: true };
 export const laptop = { width: 1280, height: 800, deviceScaleFactor: 1 };
 
+/** Scrolls what something else lies over (the ways at the bottom of a phone, a step’s own way back) to where a thumb would have it. */
+const uncovered = (found: ElementHandle): Promise<void> =>
+  found.evaluate((element) => {
+    const { left, top, width, height } = element.getBoundingClientRect();
+    const shown = document.elementFromPoint(left + width / 2, top + height / 2);
+    if (shown && !shown.contains(element) && !element.contains(shown)) element.scrollIntoView({ block: 'center' });
+  });
+
 /**
  * Opens the app at `path`, signed in, in a browser context of its own; with `sameProfile` in the browser's own;
  * with `byHand` through the form, as a person does.
@@ -99,7 +107,11 @@ export async function visit(
   const selectors: Record<string, string> = { link: 'a', button: 'button' };
   /** By its whole accessible name, or by a part of the words it shows. */
   const press = async (role: string, name: string | RegExp): Promise<void> => {
-    if (typeof name === 'string') return page.locator(`::-p-aria([name="${name}"][role="${role}"])`).setTimeout(20_000).click();
+    if (typeof name === 'string') {
+      const wanted = page.locator(`::-p-aria([name="${name}"][role="${role}"])`).setTimeout(20_000);
+      await uncovered(await wanted.waitHandle());
+      return wanted.click();
+    }
     const found = await page.waitForFunction(
       (selector, source) =>
         [...document.querySelectorAll<HTMLElement>(selector)].find((element) => new RegExp(source).test(element.innerText)),
@@ -107,6 +119,7 @@ export async function visit(
       selectors[role] ?? `[role=${role}]`,
       name.source,
     );
+    await uncovered(found as ElementHandle<HTMLElement>);
     await (found as ElementHandle<HTMLElement>).click();
   };
   const it: Visit = {
