@@ -1,4 +1,4 @@
-import { daysToTakeBack, type Account, type KeptKind } from '@lean-mentor/contract';
+import { daysToTakeBack, type Account } from '@lean-mentor/contract';
 import { addDays, addMinutes, format } from 'date-fns';
 import type { Transaction } from 'sequelize';
 import { ContractError } from '../../house/contractError.ts';
@@ -51,7 +51,7 @@ async function meant(house: House, clientId: string, typed: string, transaction:
  * Removes every row that is about a client in one transaction, and has their files removed by a job in the lane that nothing holds up.
  * What is left is that a client with this id was forgotten, when, and how much went.
  */
-async function forget(house: House, client: NamedClient, askedAt: Date, transaction: Transaction): Promise<KeptKind[]> {
+async function forget(house: House, client: NamedClient, askedAt: Date, transaction: Transaction): Promise<void> {
   const went = await countGoing(house, client, transaction);
   const files = await findFilesOf(house, client, transaction);
   await deleteAbout(house, client, transaction);
@@ -60,7 +60,6 @@ async function forget(house: House, client: NamedClient, askedAt: Date, transact
   await enqueueJob(house, 'remove-footage', client.id, { transaction, payload });
   await enqueueJob(house, 'remove-footage', house.newId(), { transaction, payload, notBefore: addMinutes(now, secondLookMinutes) });
   await putForgotten(house, { clientId: client.id, askedBy: '', askedAt, dueAt: now, doneAt: now, went }, transaction);
-  return went;
 }
 
 /** Forgets a client at once. */

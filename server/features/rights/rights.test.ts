@@ -109,10 +109,14 @@ describe('taking everything along', () => {
     expect(Object.keys(unzipSync(files[critiques()[0]!]!))).toContain('critique.html');
   });
 
-  it('goes on where a file cannot be read, and says which one', async () => {
-    vi.spyOn(house.storage, 'open').mockRejectedValueOnce(new Error('The disk does not answer.'));
+  it('goes on where a file cannot be read, and says which one: in the ZIP, not in the log', async () => {
+    const opening = vi.spyOn(house.storage, 'open').mockRejectedValueOnce(new Error('The disk does not answer.'));
     const files = await everything(client, clientA);
     expect(strFromU8(files['missing.txt']!)).toMatch(/voices\/.*m4a/);
+    opening.mockRejectedValue(new Error('The disk does not answer.'));
+    expect(strFromU8((await everything(client, clientA))['missing.txt']!)).toContain(mark);
+    opening.mockRestore();
+    expect(house.logged.join('\n')).not.toContain(mark);
     expect(strFromU8(files[`footage/${own['footageId']!}/${mark}`]!)).toBe(mark);
   });
 
@@ -182,6 +186,17 @@ describe('who looked and who changed', () => {
     expect((await other.ask('get', `/api/requests/${own['requestId']!}`)).status).toBe(200);
     house.time = null;
     expect(await house.db.trail.count()).toBe(0);
+  });
+
+  it('keeps nobody from reading while the disk is full, and is made up for by the next look', async () => {
+    const own = await bringBelongings(house, clientB, coachId);
+    await house.db.trail.destroy({ where: {} });
+    const look = async () => (await coach.ask('get', `/api/requests/${own['requestId']!}/desk`)).status;
+    const full = Object.assign(new Error('No space left on device'), { code: 'ENOSPC' });
+    const writing = vi.spyOn(house.db.trail, 'bulkCreate').mockRejectedValueOnce(full);
+    expect([await look(), await house.db.trail.count()]).toEqual([200, 0]);
+    writing.mockRestore();
+    expect([await look(), await house.db.trail.count()]).toEqual([200, 1]);
   });
 });
 
