@@ -100,7 +100,9 @@ describe('taking everything along', () => {
     expect(person.tables['requests']!.rows.every((row) => row['client_id'] === clientA)).toBe(true);
     expect(person.tables['invoices']!.rows).toHaveLength(1);
     expect(strFromU8(files[`footage/${own['footageId']!}/${mark}`]!)).toBe(mark);
-    expect(Object.keys(files)).toContain(`voices/${own['takeId']!}.m4a`);
+    expect(Object.keys(files)).toEqual(
+      expect.arrayContaining([`voices/${own['takeId']!}.m4a`, `voices/answers/${own['questionId']!}.m4a`]),
+    );
     // Its video is no video: no clip can be cut of it.
     const critiques = (): string[] => Object.keys(files).filter((name) => name.startsWith('critiques/'));
     expect(critiques()).toEqual([expect.stringMatching(/json$/)]);

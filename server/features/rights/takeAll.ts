@@ -6,7 +6,7 @@ import type { Response } from 'express';
 import yazl from 'yazl';
 import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
-import { reviewCopyKey, takeVoiceKey } from '../../storage/index.ts';
+import { answerVoiceKey, reviewCopyKey, takeVoiceKey } from '../../storage/index.ts';
 import { exportedCritiques } from '../critique/index.ts';
 import { findColumns, findNamed, findRows, type NamedClient } from './repository.ts';
 import { personSchema } from './personSchema.ts';
@@ -49,11 +49,16 @@ async function* videos(house: House, { tables }: PersonFile): AsyncGenerator<Ent
   }
 }
 
-/** What was spoken for them, as sound. */
+/** What was spoken for them, as sound: takes, and answers to their questions. */
 async function* voices(house: House, { tables }: PersonFile): AsyncGenerator<Entry> {
   for (const row of tables['takes']?.rows ?? []) {
     const id = columnText(row, 'id')!;
     const entry = await stored(house, `voices/${id}.m4a`, [takeVoiceKey(columnText(row, 'request_id')!, id, 'recorded')]);
+    if (entry) yield entry;
+  }
+  for (const row of tables['questions']?.rows ?? []) {
+    const id = columnText(row, 'id')!;
+    const entry = await stored(house, `voices/answers/${id}.m4a`, [answerVoiceKey(columnText(row, 'critique_id')!, id)]);
     if (entry) yield entry;
   }
 }
