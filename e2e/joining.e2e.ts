@@ -208,6 +208,8 @@ describe('letters', () => {
 describe('somebody who leaves', () => {
   it('takes everything along, asks to be forgotten and takes it back; the coach removes them with their name typed, and they are out', async () => {
     const runa = await visit(browser, base, { email, password: words }, '/account', phone);
+    // What is fetched above it moves it down once it is there.
+    await runa.sees('By mail');
     await runa.press('link', 'What is kept of Runa Vik');
     await runa.sees('Who looked, and who changed something');
     expect(await findings(runa.page)).toEqual([]);
