@@ -1,10 +1,9 @@
-import { laptop, launch, settledFrame, visit } from '@lean-mentor/e2e';
+import { laptop, launch, settledFrame, signInTo, visit } from '@lean-mentor/e2e';
 import { boutFields, type ResponseOf, type openDesk } from '@lean-mentor/contract';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { KeyInput, Page } from 'puppeteer-core';
-import { signInTo } from './caller.ts';
 import { quantile, say } from './figure.ts';
 import { demoClip, runFfmpeg } from './madeFootage.ts';
 

@@ -1,7 +1,6 @@
 import { deskTimeFrom, orderPolicies, schedule, type WaitingReview, type WorkingHours } from '@lean-mentor/core/queue';
 import type { Draft } from '@lean-mentor/contract';
-import { laptop, launch, visit } from '@lean-mentor/e2e';
-import { signInTo, type Caller } from './caller.ts';
+import { type Caller, laptop, launch, signInTo, visit } from '@lean-mentor/e2e';
 import { quantile, say, type Figure } from './figure.ts';
 import { timed } from './scoring.ts';
 

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { probe } from '../server/media/probe.ts';
 import { reviewCopyArguments } from '../server/media/reviewCopy.ts';
-import type { Caller } from './caller.ts';
+import type { Caller } from '@lean-mentor/e2e';
 import type { Figure } from './figure.ts';
 import { madeFootage, runFfmpeg } from './madeFootage.ts';
 import { memoryOf } from './processes.ts';

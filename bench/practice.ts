@@ -1,6 +1,6 @@
 import type { ExportState } from '@lean-mentor/contract';
 import type { CritiqueDoc } from '@lean-mentor/core/critique';
-import { signInTo, type Caller } from './caller.ts';
+import { signInTo, type Caller } from '@lean-mentor/e2e';
 import { quantile, say, type Figure } from './figure.ts';
 
 const base = process.env['LEAN_BENCH_URL']!;

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import type { ExportState, Request } from '@lean-mentor/contract';
-import { signInTo, type Caller } from './caller.ts';
+import { signInTo, type Caller } from '@lean-mentor/e2e';
 import { quantile, type Figure } from './figure.ts';
 import { memoryOf } from './processes.ts';
 

@@ -1,6 +1,6 @@
 import { once } from 'node:events';
 import { get, type IncomingMessage } from 'node:http';
-import type { Caller } from './caller.ts';
+import type { Caller } from '@lean-mentor/e2e';
 import { quantile, type Figure } from './figure.ts';
 
 const seeks = 200;

@@ -1,14 +1,13 @@
 import type { FrameTable } from '@lean-mentor/core/footage';
 import { captionTexts, stageReader, wordsToAlign, type Take, type TakeEvent } from '@lean-mentor/core/takes';
 import { bramVoice, demoPractice } from '@lean-mentor/demo';
-import { laptop, launch, phone, visit } from '@lean-mentor/e2e';
+import { type Caller, laptop, launch, phone, signInTo, visit } from '@lean-mentor/e2e';
 import { randomUUID } from 'node:crypto';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { alignerRate, alignerWords, alignWords } from '../server/media/aligner.ts';
-import { signInTo, type Caller } from './caller.ts';
 import { installDriver } from './deskPage.ts';
 import { quantile, say, type Figure } from './figure.ts';
 import { runFfmpeg } from './madeFootage.ts';

@@ -1,7 +1,7 @@
 import { randomFillSync } from 'node:crypto';
 import { open } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { Caller } from './caller.ts';
+import type { Caller } from '@lean-mentor/e2e';
 import type { Figure } from './figure.ts';
 import { memoryOf } from './processes.ts';
 

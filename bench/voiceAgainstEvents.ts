@@ -1,8 +1,7 @@
-import { laptop, launch, visit } from '@lean-mentor/e2e';
+import { type Caller, laptop, launch, visit } from '@lean-mentor/e2e';
 import { spawn } from 'node:child_process';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { Caller } from './caller.ts';
 import { quantile, type Figure } from './figure.ts';
 import { runFfmpeg } from './madeFootage.ts';
 

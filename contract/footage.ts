@@ -20,6 +20,8 @@ export const footageProgress = z.object({
   failure: z.string().nullable(),
   /** Of one that failed: whether making it ready again can help. Where it cannot, the file is to be replaced. */
   retryHelps: z.boolean(),
+  /** What can be looked at while the rest is being made ready: the edition to ask for, and how many seconds it holds. */
+  soFar: z.object({ edition: z.int().min(1), seconds: z.number().min(0) }).nullable(),
 });
 export type FootageProgress = z.infer<typeof footageProgress>;
 
@@ -54,6 +56,8 @@ export type Footage = z.infer<typeof footage>;
 
 const params = z.object({ footageId: id });
 
+const frameTable = sameAs<FrameTable>()(z.object({ times: z.array(z.number()), endSeconds: z.number() }));
+
 export const getFrameTable = operation({
   name: 'getFrameTable',
   room: 'footage',
@@ -62,7 +66,7 @@ export const getFrameTable = operation({
   access: everyRole,
   summary: 'Presentation time in seconds of every frame of the review copy.',
   params,
-  response: sameAs<FrameTable>()(z.object({ times: z.array(z.number()), endSeconds: z.number() })),
+  response: frameTable,
 });
 
 const stretch = z.object({ fromFrame: frame, toFrame: frame });
@@ -109,6 +113,31 @@ export const getViewing = operation({
   summary: 'Addresses of review copy, poster and strip for the caller alone, good until a time.',
   params,
   response: z.object({ reviewCopy: z.string(), poster: z.string(), strip: z.string(), until: instant }),
+});
+
+const editionParams = params.extend({ edition: z.coerce.number().int().min(1).max(1000) });
+
+export const getEdition = operation({
+  name: 'getEdition',
+  room: 'footage',
+  method: 'get',
+  path: '/api/footages/:footageId/editions/:edition',
+  access: everyRole,
+  summary:
+    'What is made of a review copy before the rest is: its frames’ times and its address for the caller alone. Later editions, and the whole, only have further frames.',
+  params: editionParams,
+  response: z.object({ table: frameTable, reviewCopy: z.string(), until: instant }),
+});
+
+export const streamEdition = operation({
+  name: 'streamEdition',
+  room: 'footage',
+  method: 'get',
+  path: '/api/footages/:footageId/editions/:edition/review.mp4',
+  access: everyRole,
+  summary: 'An edition of the review copy, by the address of getEdition; range requests are answered.',
+  params: editionParams,
+  stream: 'video/mp4',
 });
 
 export const getFrameStill = operation({

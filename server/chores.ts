@@ -1,6 +1,7 @@
 import { forgetOldTries } from './features/access/index.ts';
 import { removeOldExports } from './features/critique/index.ts';
 import { endWorkThatHolds } from './features/followup/index.ts';
+import { removeOldEditions } from './features/footage/index.ts';
 import { removeOldFilms } from './features/films/index.ts';
 import { handOver } from './features/joining/index.ts';
 import { askAfterPayments, billPlans, remindOfInvoices } from './features/practice/index.ts';
@@ -16,6 +17,7 @@ export const chores: Chores = {
   'uploads that nobody went on with': async ({ storage }) => storage.uploads.deleteExpired(),
   'exports that were taken': removeOldExports,
   'films that were kept long enough': removeOldFilms,
+  'what was looked at before it was whole': removeOldEditions,
   'tries to sign in that no longer count': forgetOldTries,
   'clients who have come of age': handOver,
   'payments that something may come of': askAfterPayments,

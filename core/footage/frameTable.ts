@@ -23,6 +23,10 @@ export function frameTableFault(times: readonly number[], endSeconds: number): s
   return endSeconds > times[times.length - 1]! ? null : `The footage ends at ${endSeconds} s, before its last frame.`;
 }
 
+/** Whether every frame of `earlier` is in `table` under the same index and at the same time: only further frames have come. */
+export const continuesTable = (table: FrameTable, earlier: FrameTable): boolean =>
+  earlier.times.length <= table.times.length && earlier.times.every((time, frame) => time === table.times[frame]);
+
 /** The nearest index that exists: whole, from 0 to the last frame. */
 export function clampFrame(table: FrameTable, frame: FrameIndex): FrameIndex {
   if (!Number.isFinite(frame)) return 0;

@@ -1,6 +1,7 @@
 export { boutAtFrame } from './boutAtFrame.ts';
 export {
   clampFrame,
+  continuesTable,
   frameAtSeconds,
   frameTableFault,
   secondsOfEdge,
@@ -19,5 +20,6 @@ export { colourWords, colourWordsAt } from './colourWords.ts';
 export { inDayOrder, movedInDay, renumbered } from './day.ts';
 export { framesToDrop, nextOfOrder, nextToDecode, orderToDrop, picturesWithin, wantedFrames } from './decodeOrder.ts';
 export { soundPeaks } from './soundPeaks.ts';
+export { isEditionDue, type MakingSoFar } from './editions.ts';
 export { reviewSize } from './reviewSize.ts';
 export type { BoutSeconds, ClockSeconds, FrameIndex, Seconds } from './units.ts';

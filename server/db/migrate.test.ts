@@ -82,6 +82,7 @@ describe('migrations', () => {
       '032-forks',
       '033-request-limits',
       '034-rights',
+      '035-editions',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -304,6 +304,7 @@ const answers: Readonly<Record<string, number>> = {
   getDeskStillPng: 500,
   getDeskStillSvg: 500, // The video is four bytes.
   streamReviewCopy: 410,
+  streamEdition: 410,
   getPoster: 410,
   getStrip: 410, // Without the signature of getViewing.
   writeInvoice: 409, // Nobody has said from when there are invoices.

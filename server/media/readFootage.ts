@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { clockText, type FootageSound, type FrameTable, type Stretch } from '@lean-mentor/core/footage';
+import { Editions, type EditionsWanted } from './editions.ts';
 import { FfmpegFailure } from './ffmpeg.ts';
 import { readFrameTable } from './frameTimes.ts';
 import { MediaFault } from './mediaFault.ts';
@@ -29,6 +30,8 @@ export interface ReadingProgress {
   /** 0..1 of the decoding. */
   onShare?: (share: number) => void;
   onStep?: (step: 'table' | 'still') => Promise<void>;
+  /** What is made can be looked at before the rest is there. */
+  editions?: EditionsWanted;
   signal?: AbortSignal;
 }
 
@@ -59,14 +62,16 @@ function faultOf(error: unknown, signal: AbortSignal | undefined): unknown {
 export async function readFootage(
   original: string,
   folder: string,
-  { onProbed, onShare, onStep, signal }: ReadingProgress = {},
+  { onProbed, onShare, onStep, editions: wanted, signal }: ReadingProgress = {},
 ): Promise<ReadFootage> {
   const found = await probe(original, await sniffFile(original));
   await onProbed?.(found);
-  const readers = { motion: new MotionReader(), strip: new StripReader(found) };
+  const editions = wanted ? new Editions(folder, found.seconds, wanted, signal) : null;
+  const readers = { motion: new MotionReader(), strip: new StripReader(found), editions };
   const copy = join(folder, 'review.mp4');
   try {
     await makeReviewCopy(original, copy, found, readers, (share) => onShare?.(share), signal);
+    await editions?.settled();
     await onStep?.('table');
     const table = await readFrameTable(copy);
     const missing = missingWords(found.promisedSeconds, table.endSeconds);

@@ -1,4 +1,4 @@
-import { dirname } from 'node:path';
+import { basename, dirname } from 'node:path';
 import { greyHeight, greyWidth, reviewSize, soundRate } from '@lean-mentor/core/footage';
 import { asShown } from './asShown.ts';
 import { ffmpeg, safeInput } from './ffmpeg.ts';
@@ -34,10 +34,18 @@ const encoding = [
   '-dn',
   '-map_metadata',
   '-1',
-  '-movflags',
-  '+faststart',
-  '-f',
-  'mp4',
+];
+
+/** The whole file with its head first, so that it is played while it is fetched. */
+const whole = ['-movflags', '+faststart', '-f', 'mp4'];
+
+/** What the copy grows in beside it, in the folder of the copy: pieces of a second that each can be read before the next is there. */
+export const growingName = 'growing.mp4';
+
+/** The same coded pictures and sound written twice: whole, and in pieces. The names must be plain ones in the working folder. */
+const wholeAndGrowing = (name: string): string[] => [
+  ...['-f', 'tee'],
+  `[f=mp4:movflags=+faststart]${name}|[f=mp4:movflags=+frag_keyframe+delay_moov+default_base_moof:min_frag_duration=1000000:flush_packets=1]${growingName}`,
 ];
 
 const pictureFilter = (probe: Probe): string => {
@@ -53,6 +61,7 @@ export const reviewCopyArguments = (source: string, target: string, probe: Probe
   ...bounded(source, probe),
   ...['-map', `0:${probe.videoStream}`, ...soundOf(probe), '-vf', pictureFilter(probe)],
   ...encoding,
+  ...whole,
   target,
 ];
 
@@ -74,7 +83,7 @@ const mostBytesPerSecond = 4_000_000;
  * The same review copy and, from the same decoding, small grey pictures of every frame to pipe 3, one larger picture about every
  * half second to pipe 4 and, where there is sound, mono samples to pipe 5.
  */
-function everythingArguments(source: string, target: string, probe: Probe): string[] {
+function everythingArguments(source: string, target: string, probe: Probe, grows: boolean): string[] {
   const grey = `scale=${greyWidth}:${greyHeight}:flags=area,format=gray`;
   const { width, height } = stripPictureSize(probe);
   const seen = `select=not(mod(n\\,${stripStep(probe)})),scale=${width}:${height}:flags=area,format=yuv420p`;
@@ -83,7 +92,7 @@ function everythingArguments(source: string, target: string, probe: Probe): stri
     ...bounded(source, probe),
     '-filter_complex',
     `[0:${probe.videoStream}]${pictureFilter(probe)},split=3[review][q][s];[q]${grey}[grey];[s]${seen}[seen]`,
-    ...['-map', '[review]', ...soundOf(probe), ...encoding, target],
+    ...['-map', '[review]', ...soundOf(probe), ...encoding, ...(grows ? wholeAndGrowing(basename(target)) : [...whole, target])],
     ...['-map', '[grey]', ...raw, 'pipe:3'],
     ...['-map', '[seen]', ...raw, 'pipe:4'],
     ...(probe.soundStream === null
@@ -102,12 +111,19 @@ export const isTooSlow = (elapsedSeconds: number, share: number, probe: Pick<Pro
 
 const tooSlowWords = 'The video takes longer to read than we can give it. Cut it to the rounds you want looked at, or record at 1080p.';
 
+interface Readers {
+  motion: MotionReader;
+  strip: StripReader;
+  /** Hears how many seconds of the footage are made; given where the copy is to grow in pieces beside itself. */
+  editions: { heard: (madeSeconds: number) => void } | null;
+}
+
 /** Makes the review copy; `motion` and `strip` hear the pictures and the sound on the way. */
 export async function makeReviewCopy(
   source: string,
   target: string,
   probe: Probe,
-  { motion, strip }: { motion: MotionReader; strip: StripReader },
+  { motion, strip, editions }: Readers,
   onShare: (share: number) => void,
   signal?: AbortSignal,
 ): Promise<void> {
@@ -118,8 +134,9 @@ export async function makeReviewCopy(
     const elapsed = (performance.now() - begun) / 1000;
     if (isTooSlow(elapsed, share, probe)) tooSlow.abort();
     onShare(share);
+    editions?.heard(seconds);
   };
-  await ffmpeg(everythingArguments(source, target, probe), {
+  await ffmpeg(everythingArguments(source, target, probe, editions !== null), {
     timeoutSeconds: mostReadingSeconds(probe),
     mostBytes: 100e6 + Math.ceil(probe.seconds * mostBytesPerSecond),
     folder: dirname(target),

@@ -15,6 +15,12 @@ export const stripKey = footage('strip.jpg');
 export const findingsKey = footage('findings.json');
 export const posterKey = footage('poster.jpg');
 
+/** What was made of its review copy before the rest was: each edition with its frames' times. */
+export const editionsFolder = footage('editions/');
+export const editionFolder = (footageId: string, edition: number): string => `${editionsFolder(footageId)}${edition}/`;
+export const editionCopyKey = (footageId: string, edition: number): string => `${editionFolder(footageId, edition)}review.mp4`;
+export const editionTableKey = (footageId: string, edition: number): string => `${editionFolder(footageId, edition)}frames.json`;
+
 /** A film made of what was spoken over a footage: it goes with the footage. Its stretches are kept until it is whole. */
 export const filmFolder = (footageId: string, filmId: string): string => `${footageFolder(footageId)}films/${filmId}/`;
 export const filmKey = (footageId: string, filmId: string): string => `${filmFolder(footageId, filmId)}film.mp4`;

@@ -16,6 +16,8 @@ import {
   clipPosterKey,
   exportKey,
   filmKey,
+  editionCopyKey,
+  editionTableKey,
   frameTableKey,
   spokenKey,
   takeLogKey,
@@ -56,6 +58,8 @@ async function makeReady(house: House, footageId: string): Promise<void> {
   await storage.putBytes(motionKey(footageId), JSON.stringify(motion));
   await storage.putBytes(soundKey(footageId), JSON.stringify({ rate: 100, peaks: [], onsets: [] }));
   for (const key of [originalKey, reviewCopyKey, posterKey, stripKey]) await storage.putBytes(key(footageId), 'bytes');
+  await storage.putBytes(editionTableKey(footageId, 1), JSON.stringify(table));
+  await storage.putBytes(editionCopyKey(footageId, 1), 'bytes');
   await house.db.footages.update({ frameCount: 4 }, { where: { id: footageId } });
 }
 
@@ -368,6 +372,7 @@ export async function bringBelongings(house: House, clientId: string, accountId:
     as: 'csv',
     form: 'vtt',
     frame: '1',
+    edition: '1',
     part: '0',
     place: '0',
     piece: '0',

@@ -137,6 +137,9 @@ async function momentsToSend(house: House, facts: LadderFacts, doc: CritiqueDoc)
   const moments = momentsOf(doc).map((noteId) => {
     const { document, tables } = elsewhere.get(noteId) ?? facts;
     const moment = sentMomentOf(document, noteId, tables);
+    const { footageId } = document.notes[noteId] ?? {};
+    // Written on what was there of it, and the rest still comes.
+    if (facts.request.footages.some(({ id, soFar }) => id === footageId && soFar)) throw new ContractError('footage-not-ready');
     if (!moment) throw refused('A moment in the critique is not on the desk any more. Take it out, or put the note back.');
     if (moment.note.visible === 'coach') throw refused('One of these moments is for our eyes only. Take it out, or let the client see it.');
     if (heard.get(noteId)?.trim() === '')

@@ -3,7 +3,7 @@ import { reviewSize } from '@lean-mentor/core/footage';
 import type { House } from '../../house/house.ts';
 import { ContractError } from '../../house/contractError.ts';
 import { stillPng, stillSvg } from '../../media/still.ts';
-import { findFootage, frameTableOf } from '../footage/index.ts';
+import { findFootage, frameTableSoFar } from '../footage/index.ts';
 import { findDeskDocument } from './deskItems.ts';
 
 interface Wanted {
@@ -29,8 +29,8 @@ async function still<T>(house: House, wanted: Wanted, make: typeof stillPng | ty
   const footage = await findFootage(house, wanted.footageId);
   if (!footage || footage.requestId !== wanted.requestId) throw new ContractError('not-found');
   if (footage.state === 'removed') throw new ContractError('footage-removed');
-  if (footage.state !== 'ready' || !footage.originalKey) throw new ContractError('footage-not-ready');
-  const [table, document] = await Promise.all([frameTableOf(house, footage.id), findDeskDocument(house, wanted.requestId)]);
+  if (!footage.originalKey) throw new ContractError('footage-not-ready');
+  const [table, document] = await Promise.all([frameTableSoFar(house, footage), findDeskDocument(house, wanted.requestId)]);
   if (wanted.frame >= table.times.length) throw new ContractError('not-found');
   // Measurements are taken on the review copy: their numbers and their ± are those of its pixels.
   const drawn = drawnOnFrame(document, wanted, { ...reviewSize({ width: footage.width ?? 1280, height: footage.height ?? 720 }), table });

@@ -1,7 +1,7 @@
 import { getPoster, getStrip, streamReviewCopy, type rooms } from '@lean-mentor/contract';
 import type { Handlers } from '../../http/serveRoom.ts';
 import { sendObject } from '../../http/sendObject.ts';
-import { posterKey, reviewCopyKey, stripKey } from '../../storage/index.ts';
+import { editionCopyKey, posterKey, reviewCopyKey, stripKey } from '../../storage/index.ts';
 import * as service from './service.ts';
 import type { FootageWatch } from './watch.ts';
 
@@ -31,6 +31,13 @@ export const footageHandlers = (watch: FootageWatch): Handlers<typeof rooms.foot
   },
 
   getViewing: (house, { account, params, req }) => service.getViewing(house, account, req.sessionID, params.footageId),
+
+  getEdition: (house, { account, params, req }) => service.getEdition(house, account, req.sessionID, params),
+
+  streamEdition: async (house, { account, params, req, res }) => {
+    await service.viewedEdition(house, account, req.sessionID, params, req.query);
+    await sendObject(req, res, house.storage, editionCopyKey(params.footageId, params.edition), 'video/mp4');
+  },
 
   streamReviewCopy: async (house, { account, params, req, res }) => {
     const footage = await service.viewedFootage(house, account, req.sessionID, params.footageId, streamReviewCopy, req.query);

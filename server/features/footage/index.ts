@@ -1,5 +1,6 @@
 export { setBoutCoding } from './boutCoding.ts';
 export { withCompared } from './compared.ts';
+export { removeOldEditions } from './editions.ts';
 export { newFootage } from './newFootage.ts';
 export { requireRoomFor } from './quotas.ts';
 export { removeFootageBytes } from './removal.ts';
@@ -25,6 +26,6 @@ export {
   insertFootage,
   releaseFootages,
 } from './repository.ts';
-export { frameTableOf, knownFrameTable, readyFootage, visibleFootage } from './service.ts';
+export { frameTableOf, frameTableSoFar, knownFrameTable, readyFootage, visibleFootage } from './service.ts';
 export { timedOf } from './timedOf.ts';
 export type { BoutRow, FootageRow } from './model.ts';

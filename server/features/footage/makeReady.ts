@@ -1,5 +1,5 @@
 import { bout } from '@lean-mentor/contract';
-import type { Stretch } from '@lean-mentor/core/footage';
+import { continuesTable, type FrameTable, type Stretch } from '@lean-mentor/core/footage';
 import type { Transaction } from 'sequelize';
 import {
   changeBout,
@@ -14,6 +14,7 @@ import {
 } from './index.ts';
 import type { House } from '../../house/house.ts';
 import { readFootage } from '../../media/readFootage.ts';
+import { editionTable, editionsOf } from './editions.ts';
 import { withScratchFolder } from '../../house/scratchFolder.ts';
 import {
   findingsKey,
@@ -61,14 +62,16 @@ export async function makeReady(house: House, footageId: string, signal: AbortSi
 }
 
 /** Everything that is made from the footage's bytes, into storage. */
-async function decode(house: House, { id, ...footage }: FootageRow, folder: string, say: Say, signal: AbortSignal): Promise<void> {
+async function decode(house: House, footage: FootageRow, folder: string, say: Say, signal: AbortSignal): Promise<void> {
   const { storage } = house;
+  const { id } = footage;
   await say('Looking at the file', 0, null);
   const original = await storage.local(footage.originalKey ?? originalKey(id));
   try {
     const { copy, table, missing, motion, sound, bouts, strip, poster } = await readFootage(original.path, folder, {
       onProbed: ({ width, height, seconds }) => changeFootage(house, id, { width, height, seconds }),
       onShare: progress(house, id, say),
+      editions: editionsOf(house, footage),
       onStep: (step) => (step === 'table' ? say('Reading every frame’s time', 0.92, 2) : say('Taking a still', 0.96, 1)),
       signal,
     });
@@ -76,7 +79,7 @@ async function decode(house: House, { id, ...footage }: FootageRow, folder: stri
     const findings: Findings = {
       frameCount: table.times.length,
       seconds: table.endSeconds,
-      advice: [...(missing ? [missing] : []), ...motion.advice.map((a) => a.words)],
+      advice: [...(await movedWords(house, id, table)), ...(missing ? [missing] : []), ...motion.advice.map((a) => a.words)],
       bouts,
     };
     await storage.putBytes(frameTableKey(id), JSON.stringify(table));
@@ -89,6 +92,20 @@ async function decode(house: House, { id, ...footage }: FootageRow, folder: stri
   } finally {
     await original.release();
   }
+}
+
+/**
+ * What has been marked on an edition must stand on the same frames for ever. Both are read off the same coded pictures, so they do; should
+ * a run that was taken up on a machine with another decoder find other frames, it is said to whoever marked them.
+ */
+async function movedWords(house: House, footageId: string, table: FrameTable): Promise<string[]> {
+  const { edition = 0 } = (await findFootage(house, footageId)) ?? {};
+  const earlier = edition > 0 ? await editionTable(house, footageId, edition) : null;
+  if (!earlier || continuesTable(table, earlier)) return [];
+  house.log.error({ footageId, edition }, 'the whole review copy has other frames than its edition');
+  return [
+    'Its frames moved while it was being made ready. What was marked before it was whole may stand beside its frame: look at it again.',
+  ];
 }
 
 /** Says how far the decoding has come, every now and then. */

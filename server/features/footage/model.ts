@@ -30,6 +30,10 @@ export interface FootageRow {
   released: boolean;
   /** Of one that failed: whether making it ready again can help, since the fault was ours. */
   retryHelps: boolean;
+  /** How often what is made of its review copy was put out before the rest was there; 0 where that is not kept (any more). */
+  edition: number;
+  /** How much of it the last edition holds, in seconds. */
+  editionSeconds: number | null;
 }
 export interface BoutRow extends Bout {
   footageId: string;
@@ -62,6 +66,8 @@ export const footageTables = (sequelize: Sequelize) => ({
     changedAt: instantColumn,
     released: DataTypes.BOOLEAN,
     retryHelps: DataTypes.BOOLEAN,
+    edition: DataTypes.INTEGER,
+    editionSeconds: DataTypes.DOUBLE,
   }),
   bouts: defineTable<BoutRow>(sequelize, 'bouts', {
     id: key(),

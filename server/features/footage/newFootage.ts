@@ -20,4 +20,6 @@ export const newFootage = (
   alignment: null,
   released: false,
   retryHelps: true,
+  edition: 0,
+  editionSeconds: null,
 });

@@ -4,6 +4,10 @@ import { plain, plainAll } from '../../db/table.ts';
 import type { House } from '../../house/house.ts';
 import type { BoutRow, FootageRow } from './model.ts';
 
+/** What can be looked at of a footage while the rest is being made ready. */
+const soFarOf = ({ state, edition, editionSeconds }: FootageRow): FootageProgress['soFar'] =>
+  (state === 'waiting' || state === 'working') && edition > 0 ? { edition, seconds: editionSeconds ?? 0 } : null;
+
 export const progressOf = (row: FootageRow): FootageProgress => ({
   id: row.id,
   requestId: row.requestId,
@@ -13,6 +17,7 @@ export const progressOf = (row: FootageRow): FootageProgress => ({
   secondsLeft: row.secondsLeft,
   failure: row.failure,
   retryHelps: row.retryHelps,
+  soFar: soFarOf(row),
 });
 
 export const boutOf = ({ footageId: _footageId, timed: _timed, changedBy: _changedBy, ...bout }: BoutRow): Bout => bout;
@@ -121,6 +126,15 @@ export async function sumBytes(
 
 /** A file that was announced has its room kept for so long, in ms. */
 const announcedMs = 24 * 3600_000;
+
+/** Footages that are done with, one way or the other, before an instant, and of which editions are still kept. */
+export const findWithEditions = async ({ db }: House, before: Date): Promise<FootageRow[]> =>
+  plainAll(
+    await db.footages.findAll({
+      where: { edition: { [Op.gt]: 0 }, state: ['ready', 'failed'], changedAt: { [Op.lt]: before } },
+      limit: 500,
+    }),
+  );
 
 /** Footages whose bytes have been on their way for longer than this. */
 export const findLongUploading = async ({ db }: House, before: Date): Promise<FootageRow[]> =>

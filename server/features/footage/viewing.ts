@@ -1,4 +1,5 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
+import { ContractError } from '../../house/contractError.ts';
 import type { House } from '../../house/house.ts';
 
 /** How long an address may be used, in ms: longer than a long evening at the desk. */
@@ -17,10 +18,15 @@ export function signedAddress(house: House, path: string, viewer: string, until:
 }
 
 /** Whether an address was made for this viewer and has not expired. */
-export function isSignedFor(house: House, path: string, viewer: string, query: Record<string, unknown>): boolean {
+function isSignedFor(house: House, path: string, viewer: string, query: Record<string, unknown>): boolean {
   const until = Number(query['until']);
   if (!Number.isSafeInteger(until) || until < house.now().getTime()) return false;
   const given = Buffer.from(typeof query['signature'] === 'string' ? query['signature'] : '');
   const expected = Buffer.from(signatureOf(house, path, viewer, until));
   return given.length === expected.length && timingSafeEqual(given, expected);
+}
+
+/** Refuses an address that was not made for this viewer, or has expired. */
+export function requireSigned(...asked: Parameters<typeof isSignedFor>): void {
+  if (!isSignedFor(...asked)) throw new ContractError('address-expired');
 }

@@ -1,4 +1,4 @@
-import { useGetMotionQuery } from '../footage/index.ts';
+import { useMotion } from '../footage/index.ts';
 import { PositionPalette } from './coding/PositionPalette.tsx';
 import { CompareTray } from './compare/CompareTray.tsx';
 import { DeskControlsProvider } from './DeskControls.tsx';
@@ -26,7 +26,7 @@ export function Desk(given: DeskGiven) {
   const { controls, panel } = useDeskControls({ scene, contents, writing, coder });
   useAskedAnew(given.subject.request.id, controls.take);
   const score = useScore(scene, contents.bouts, contents.document.overrides);
-  const { data: motion } = useGetMotionQuery(given.footage.id);
+  const motion = useMotion(given.footage);
   const { fault, ...stage } = pictures;
   return (
     <DeskSceneProvider value={scene}>

@@ -6,6 +6,7 @@ import { savingWords } from '../../shared/keeping/index.ts';
 import { FacePlate, MessageLine } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
 import { kindWords } from '../requests/index.ts';
+import { isLookable } from '../footage/index.ts';
 import { useFrame, useOnStage, useScene } from './DeskScene.ts';
 import { AsideEdits } from './AsideEdits.tsx';
 import { ScoreFigures } from './score/ScoreFigures.tsx';
@@ -23,10 +24,10 @@ function FootagePicker({ footages, footage }: { footages: readonly Footage[]; fo
       onChange={(e) => setSearch({ footage: e.target.value })}
       className="max-w-44 shrink-0 rounded-sm border border-seam bg-linen px-2 py-1"
     >
-      {footages.map(({ id, fileName, state }, i) => (
-        <option key={id} value={id} disabled={state !== 'ready'}>
-          {i + 1}. {fileName}
-          {state !== 'ready' && ' (not ready)'}
+      {footages.map((one, i) => (
+        <option key={one.id} value={one.id} disabled={!isLookable(one)}>
+          {i + 1}. {one.fileName}
+          {one.state !== 'ready' && (isLookable(one) ? ' (its beginning)' : ' (not ready)')}
         </option>
       ))}
     </select>

@@ -1,9 +1,10 @@
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
-import { NoFootageYet, useFootageWatch, useGetFrameTableQuery, useProgress, useViewing, warmDecoder } from '../footage/index.ts';
+import { NoFootageYet, useCopy, useFootageWatch, useProgress, warmDecoder } from '../footage/index.ts';
+import { useGetRequestQuery } from '../requests/index.ts';
 import type { DeskSubject } from './api.ts';
 import { Desk } from './Desk.tsx';
 import { warmKeeper } from './deskKeeper.ts';
@@ -20,7 +21,7 @@ export function DeskPage() {
     warmDecoder();
     warmKeeper();
   }, []);
-  const { opened, error, fetched, refetch } = useOpenedDesk(requestId);
+  const { opened, openedAt, error, fetched, refetch } = useOpenedDesk(requestId);
   useDeskNews();
 
   if (error && !fetched)
@@ -37,7 +38,7 @@ export function DeskPage() {
         className="h-dvh animate-pulse bg-[linear-gradient(var(--color-stage),var(--color-stage))] bg-[length:800px_450px] bg-[position:0_48px] bg-no-repeat"
       />
     );
-  return <WhenReady subject={opened} again={() => void refetch()} />;
+  return <WhenLookable opened={opened} openedAt={openedAt} />;
 }
 
 const Centred = ({ children }: { children: React.ReactNode }) => (
@@ -49,44 +50,45 @@ const Centred = ({ children }: { children: React.ReactNode }) => (
   </main>
 );
 
-/** Waits for the footage; its progress is live, and the desk opens by itself when it is ready. */
-function WhenReady({ subject, again }: { subject: DeskSubject; again: () => void }) {
-  const { footages } = subject.request;
+/** Waits for the footage; its progress is live, and the desk opens by itself as soon as some of it can be looked at. */
+function WhenLookable({ opened, openedAt }: { opened: DeskSubject; openedAt: number }) {
+  // What is found only while footage is made ready (its length, its bouts) comes without opening the desk anew.
+  const { data, fulfilledTimeStamp: askedAt = 0 } = useGetRequestQuery(opened.request.id);
+  const request = data && askedAt > openedAt ? data : opened.request;
+  const subject = useMemo(() => ({ ...opened, request }), [opened, request]);
+  const { footages } = request;
   const [search] = useSearchParams();
   // The one that is asked for, else the first that can be looked at.
-  const footage = footages.find(({ id }) => id === search.get('footage')) ?? footages.find(({ state }) => state === 'ready') ?? footages[0];
+  const footage =
+    footages.find(({ id }) => id === search.get('footage')) ??
+    footages.find(({ state }) => state === 'ready') ??
+    footages.find(({ soFar }) => soFar) ??
+    footages[0];
   if (!footage || footage.state === 'removed')
     return (
       <Centred>
         <NoFootageYet name={subject.client.name} footages={footage ? [footage] : []} />
       </Centred>
     );
-  return <FootageWhenReady key={footage.id} subject={subject} footage={footage} again={again} />;
+  return <FootageWhenLookable key={footage.id} subject={subject} footage={footage} />;
 }
 
-function FootageWhenReady({ subject, footage, again }: { subject: DeskSubject; footage: Footage; again: () => void }) {
-  const ready = useProgress(footage).state === 'ready';
-  const table = useGetFrameTableQuery(footage.id, { skip: !ready });
-  // Asked for together with the table, so that the desk has both when it opens.
-  useViewing(footage.id, { skip: !ready });
-  // What was fetched while it was being made ready lacks its length and bouts.
-  const stale = ready && footage.state !== 'ready';
-  useEffect(() => {
-    if (stale) again();
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- asked for once, when it becomes ready
-  }, [stale]);
-  if (table.error)
+function FootageWhenLookable({ subject, footage }: { subject: DeskSubject; footage: Footage }) {
+  const progress = useProgress(footage);
+  const { copy, error, refetch, askAgain } = useCopy(progress);
+  if (error && !copy)
     return (
       <Centred>
-        <FaultNote again={() => void table.refetch()}>{faultWords(table.error)}</FaultNote>
+        <FaultNote again={() => void refetch()}>{faultWords(error)}</FaultNote>
       </Centred>
     );
-  if (!ready)
+  if (progress.state !== 'ready' && !progress.soFar && !copy)
     return (
       <Centred>
         <NoFootageYet name={subject.client.name} footages={[footage]} />
       </Centred>
     );
-  if (!table.data || stale) return <div role="status" aria-label="Loading" className="h-dvh" />;
-  return <Desk subject={subject} footage={footage} table={table.data} />;
+  // Its size and length are known by then; what was fetched before is on its way once more.
+  if (!copy || footage.width === null) return <div role="status" aria-label="Loading" className="h-dvh" />;
+  return <Desk subject={subject} footage={footage} copy={copy} askAgain={askAgain} />;
 }

@@ -30,6 +30,8 @@ export interface DeskScene {
   subject: DeskSubject;
   footage: Footage;
   table: FrameTable;
+  /** Nothing comes after the table’s last frame; else the rest is being made ready. */
+  isWhole: boolean;
   /** Pixels of the review copy. */
   size: { width: number; height: number };
   secondsAt: (frame: number) => number;

@@ -2,6 +2,7 @@ import { linkedThings, linksFault, type Linked } from '@lean-mentor/core/desk';
 import { frameAtSeconds } from '@lean-mentor/core/footage';
 import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
+import { SoFarLine } from '../footage/index.ts';
 import { RoundSheet, type SheetMotionData, type SheetNote, type Watched } from '../sheet/index.ts';
 import { useControls } from './DeskControls.tsx';
 import { useOnStage, useScene, useContents, type DeskScene } from './DeskScene.ts';
@@ -55,7 +56,8 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
   const writing = useControls('writing');
   const coding = useControls('coding');
   const selectedDrawing = useControls('drawing').choice.selectedId;
-  const { subject, footage, table, player, actions, go, boutAt } = useScene();
+  const { subject, footage, table, isWhole, player, actions, go, boutAt } = useScene();
+  const waits = useOnStage((state) => state.waits);
   const { document, whole, bouts } = useContents();
   const { scored } = useScored();
   const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
@@ -74,9 +76,9 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
   const theirs = useMemo(
     () =>
       clientMarks
-        .filter((mark) => mark.footageId === footage.id)
+        .filter((mark) => mark.footageId === footage.id && (isWhole || mark.atSeconds < table.endSeconds))
         .map(({ id, atSeconds, words }) => ({ id, atFrame: frameAtSeconds(table, atSeconds), words })),
-    [clientMarks, footage.id, table],
+    [clientMarks, footage.id, table, isWhole],
   );
   const watched = useWatched(player);
   const { linking, pickCause } = writing;
@@ -106,9 +108,16 @@ export function DeskSheet({ motion }: { motion: SheetMotionData | undefined }) {
   );
   return (
     <aside className={`flex min-h-0 flex-col gap-1 py-1 pl-2 ${linking ? 'outline-2 -outline-offset-2 outline-pine' : ''}`}>
+      {!isWhole && (
+        <SoFarLine footage={footage} seconds={table.endSeconds}>
+          {' Its bouts and its movement come with it.'}
+          {waits && ' It plays on when there is more.'}
+        </SoFarLine>
+      )}
       <ProgressLine />
       <div className="min-h-0 grow">
         <RoundSheet
+          pageSeconds={isWhole ? undefined : Math.max(table.endSeconds, footage.seconds ?? 0)}
           {...{ table, bout, marks, looks, drawings, motion, selectedDrawing, watched, awards, events, linked, spoken, forks }}
           clientMarks={theirs}
           notes={sheetNotes}

@@ -9,11 +9,13 @@ import type { LookPhase } from './usePhase.ts';
 export function ProgressLine() {
   const { phase, setPhase } = useControls('phase');
   const stops = useControls('stops');
-  const { footage, table, boutAt } = useScene();
+  const { footage, table, isWhole, boutAt } = useScene();
   const { document } = useContents();
   const keyName = useKeyName();
   const boutId = useOnStage((state) => boutAt(state.frame)?.id ?? null);
-  const bout = footage.bouts.find(({ id }) => id === boutId) ?? { fromFrame: 0, toFrame: table.times.length };
+  // Of what will be there: having watched all that is there is not having watched it all.
+  const frames = Math.round(table.times.length * (isWhole ? 1 : Math.max(1, (footage.seconds ?? 0) / table.endSeconds)));
+  const bout = footage.bouts.find(({ id }) => id === boutId) ?? { fromFrame: 0, toFrame: frames };
   const progress = deskProgress(Object.values(document.looks), Object.values(document.marks), bout);
   const notes = Object.keys(document.notes).length;
   const looks: Record<LookPhase, { words: string; title: string }> = {

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { useGetMotionQuery } from '../footage/index.ts';
+import { useMotion } from '../footage/index.ts';
 import { useCoding } from './coding/useCoding.ts';
 import type { Coder } from './coding/useCodedBouts.ts';
 import { useTray } from './compare/useTray.ts';
@@ -26,7 +26,7 @@ interface Given {
 /** Everything that the coach works with, its keys, and what stands under the stage meanwhile. */
 export function useDeskControls({ scene, contents, writing, coder }: Given): { controls: DeskControls; panel: Panel | null } {
   const { document } = contents;
-  const { data: motion } = useGetMotionQuery(scene.footage.id);
+  const motion = useMotion(scene.footage);
   const phase = usePhase(scene.subject.request.id);
   useLooks(scene.player, scene.footage.id, phase.phase, scene.actions.noteLook);
   const [shown, setShown] = useState(false);

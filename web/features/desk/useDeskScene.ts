@@ -1,18 +1,10 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { wholePicture } from '@lean-mentor/core/desk';
-import {
-  boutAtFrame,
-  frameAtSeconds,
-  reviewSize,
-  secondsOfEdge,
-  secondsOfFrame,
-  timeSlack,
-  type FrameTable,
-} from '@lean-mentor/core/footage';
+import { boutAtFrame, frameAtSeconds, reviewSize, secondsOfEdge, secondsOfFrame, timeSlack } from '@lean-mentor/core/footage';
 import { useSearchParams } from 'react-router';
 import { useAccount } from '../access/index.ts';
-import { useDecodedFrames, useGetMotionQuery, usePlayer, useViewing } from '../footage/index.ts';
+import { useDecodedFrames, useMotion, usePlayer, useTakenCopy, type Copy } from '../footage/index.ts';
 import type { DeskSubject } from './api.ts';
 import { useCodedBouts, type Coder } from './coding/useCodedBouts.ts';
 import type { AsSeen, DeskContents, DeskScene } from './DeskScene.ts';
@@ -23,7 +15,10 @@ import { useWriting, type WritingControls } from './useWriting.ts';
 export interface DeskGiven {
   subject: DeskSubject;
   footage: Footage;
-  table: FrameTable;
+  /** What is there of its review copy. */
+  copy: Copy;
+  /** The copy’s address no longer loads. */
+  askAgain: () => void;
 }
 
 interface Pictures {
@@ -64,17 +59,18 @@ export function useDeskScene(
   given: DeskGiven,
   coder: Coder,
 ): { scene: DeskScene; contents: DeskContents; writing: WritingControls; pictures: Pictures } {
-  const { subject, footage, table } = given;
+  const { subject, footage } = given;
   const { contents, now } = useDeskContents(given, coder);
   const actions = useDeskActions();
   const [video, takeVideo] = useState<HTMLVideoElement | null>(null);
   const [canvas, takeCanvas] = useState<HTMLCanvasElement | null>(null);
-  const player = usePlayer(video, table);
-  const viewing = useViewing(footage.id);
-  const source = viewing.addresses?.reviewCopy;
+  const [first] = useState(given.copy.table);
+  const player = usePlayer(video, first);
+  const { copy, takeNow } = useTakenCopy(player, given.copy);
+  const { table, address: source } = copy;
   const size = useMemo(() => reviewSize({ width: footage.width ?? 1280, height: footage.height ?? 720 }), [footage.width, footage.height]);
   const { frames, fault } = useDecodedFrames({ player, canvas, address: source, table, ...size });
-  const { data: motion } = useGetMotionQuery(footage.id);
+  const motion = useMotion(footage);
   useEffect(() => player?.setLulls(motion?.lulls ?? []), [player, motion]);
 
   const writing = useWriting({ subject, player, footageId: footage.id, notes: contents.document.notes, actions, contents: now });
@@ -91,12 +87,16 @@ export function useDeskScene(
     [motion],
   );
   const { asSeen, sees } = useAsSeen();
-  const goToMoment = useMoments({ ...given, player, go });
+  const goToMoment = useMoments({ footage, table, player, go });
+  const { askAgain } = given;
+  // An earlier part of it may be gone by now: what is there is shown instead, and where all of it is, its address is asked for anew.
+  const onFault = useCallback(() => (takeNow(), askAgain()), [takeNow, askAgain]);
   const scene = useMemo<DeskScene>(
     () => ({
       subject,
       footage,
       table,
+      isWhole: copy.whole,
       size,
       isLost,
       player,
@@ -110,9 +110,9 @@ export function useDeskScene(
       secondsAt: (frame) => secondsOfEdge(table, frame),
       boutAt: (frame) => boutAtFrame(footage.bouts, frame),
     }),
-    [subject, footage, table, size, isLost, player, frames, actions, go, goToMoment, now, asSeen, sees],
+    [subject, footage, table, copy.whole, size, isLost, player, frames, actions, go, goToMoment, now, asSeen, sees],
   );
-  return { scene, contents, writing, pictures: { source, onFault: viewing.askAgain, takeVideo, takeCanvas, fault } };
+  return { scene, contents, writing, pictures: { source, onFault, takeVideo, takeCanvas, fault } };
 }
 
 /** How the picture is looked at, as the stage last said. */
@@ -122,14 +122,19 @@ function useAsSeen(): Pick<DeskScene, 'asSeen' | 'sees'> {
 }
 
 /** The way to a moment of any footage of the request; the one that the address names is gone to when the desk opens. */
-function useMoments({ footage, table, player, go }: DeskGiven & Pick<DeskScene, 'player' | 'go'>): DeskScene['goToMoment'] {
+function useMoments({ footage, table, player, go }: Pick<DeskScene, 'footage' | 'table' | 'player' | 'go'>): DeskScene['goToMoment'] {
   const [search, setSearch] = useSearchParams();
   const arriveAt = Number(search.get('at') ?? 0);
   const arriveAtFrame = Number(search.get('frame') ?? 0);
   /** Seconds after that frame: where something stands in a bout of which only the start is known elsewhere. */
   const since = Number(search.get('since') ?? 0);
+  const arrived = useRef('');
   useEffect(() => {
     if (!player || (arriveAt === 0 && arriveAtFrame === 0 && since === 0)) return;
+    // Once for each address: when more of the footage comes, whoever has gone on stays where they are.
+    const address = `${arriveAt} ${arriveAtFrame} ${since}`;
+    if (arrived.current === address) return;
+    arrived.current = address;
     const named = arriveAtFrame || frameAtSeconds(table, arriveAt);
     player.goTo(since > 0 ? frameAtSeconds(table, secondsOfFrame(table, named) + since + timeSlack) : named);
   }, [player, table, arriveAt, arriveAtFrame, since]);

@@ -13,7 +13,12 @@ const freshSeconds = 5;
  * saved as it happens, and every edit can be taken back, whichever page it was made on.
  */
 export function useOpenedDesk(requestId: string) {
-  const { data, error, refetch } = useOpenDeskQuery(requestId, { refetchOnMountOrArgChange: freshSeconds });
+  const {
+    data,
+    error,
+    refetch,
+    fulfilledTimeStamp: openedAt = 0,
+  } = useOpenDeskQuery(requestId, { refetchOnMountOrArgChange: freshSeconds });
   const dispatch = useDispatch();
   const openedId = useDeskPart((desk) => desk.requestId);
   const fresh = data?.request.id === requestId ? data : undefined;
@@ -33,5 +38,5 @@ export function useOpenedDesk(requestId: string) {
       away = true;
     };
   }, [fresh, dispatch]);
-  return { opened: fresh && openedId === requestId ? fresh : undefined, fetched: fresh, error, refetch };
+  return { opened: fresh && openedId === requestId ? fresh : undefined, fetched: fresh, openedAt, error, refetch };
 }

@@ -8,6 +8,7 @@ export type MotionRead = ResponseOf<typeof contract.getMotion>;
 const footageApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     getFrameTable: queryOf(build, contract.getFrameTable),
+    getEdition: queryOf(build, contract.getEdition, { keepUnusedDataFor: 3600 }),
     getMotion: queryOf(build, contract.getMotion),
     getSound: queryOf(build, contract.getSound),
     editBouts: mutationOf(build, contract.editBouts),
@@ -18,6 +19,7 @@ const footageApi = baseApi.injectEndpoints({
 });
 
 export const {
+  useGetEditionQuery,
   useGetFrameTableQuery,
   useGetMotionQuery,
   useGetSoundQuery,

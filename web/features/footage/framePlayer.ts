@@ -42,19 +42,22 @@ export class FramePlayer {
     skipsLulls: false,
     loop: null,
     gliding: false,
+    waits: false,
   };
   private readonly seeker: SeekingVideo;
   private decoded: DecodedPictures | null = null;
   private lulls: readonly Stretch[] = [];
   /** Frame of the decoded picture on the stage; −1 before the first. */
   private drawn = -1;
+  /** Nothing comes after the last frame of the table. */
+  private whole = true;
   private runBackFrom: number | null = null;
   private watching = 0;
   private stopPictures: (() => void) | null = null;
 
   constructor(
     private readonly video: HTMLVideoElement,
-    private readonly table: FrameTable,
+    private table: FrameTable,
     private readonly eachPicture: EachPicture = browserPictures,
   ) {
     this.seeker = new SeekingVideo(video, table);
@@ -68,9 +71,24 @@ export class FramePlayer {
 
   /** From now on frames are shown decoded; null: by seeking the video element. */
   takeDecoded(decoded: DecodedPictures | null): void {
+    if (decoded === this.decoded) return;
     this.decoded = decoded;
     if (!this.state.playing) this.show(this.state.frame);
     if (!decoded && this.state.speed < 0) this.setSpeed(1);
+  }
+
+  /**
+   * From now on there are these frames: those that were there, and more. Not `whole`: still more will come, and what plays to the end
+   * waits for them.
+   */
+  grow(table: FrameTable, whole: boolean): void {
+    const { waits } = this.state;
+    this.whole = whole;
+    if (table === this.table) return;
+    this.table = table;
+    this.seeker.grow(table);
+    if (!this.state.playing) this.show(this.state.frame);
+    if (waits) this.play();
   }
 
   /** Whether frames can be played backwards. */
@@ -109,15 +127,18 @@ export class FramePlayer {
     this.halt();
   };
 
-  readonly toggle = (): void => (this.state.playing ? this.pause() : this.play());
+  readonly toggle = (): void => (this.state.playing || this.state.waits ? this.pause() : this.play());
 
   readonly play = (): void => {
     if (this.state.speed < 0) return this.playBackwards();
     const { frame, loop } = this.state;
     const outside = loop && (frame < loop.fromFrame || frame >= loop.toFrame - 1);
-    if (outside) this.change({ frame: loop.fromFrame });
-    else if (frame >= this.table.times.length - 1) this.change({ frame: 0 });
     this.halt();
+    if (outside) this.change({ frame: loop.fromFrame });
+    else if (frame >= this.table.times.length - 1) {
+      if (!this.whole) return this.change({ waits: true });
+      this.change({ frame: 0 });
+    }
     this.change({ playing: true });
     void this.seeker
       .seek(() => this.state.frame)
@@ -195,7 +216,7 @@ export class FramePlayer {
     this.stopPictures = null;
     this.video.pause();
     this.video.cancelVideoFrameCallback(this.watching);
-    if (this.state.playing || this.state.gliding) this.change({ playing: false, gliding: false });
+    if (this.state.playing || this.state.gliding || this.state.waits) this.change({ playing: false, gliding: false, waits: false });
   }
 
   /** Puts a frame on the stage: at once where it is decoded, else as soon as it is. */
@@ -243,6 +264,7 @@ export class FramePlayer {
     if (!playing) return;
     this.pause();
     if (loop) this.play();
+    else if (!this.whole) this.change({ waits: true });
   };
 
   private passLoopEnd(): void {

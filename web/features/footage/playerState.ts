@@ -18,6 +18,8 @@ export interface PlayerState {
   loop: Stretch | null;
   /** A key is held and frames glide by. */
   gliding: boolean;
+  /** It played to the end of what is there, and goes on when there is more. */
+  waits: boolean;
 }
 
 /** Frames decoded ahead, and where they are shown. */

@@ -15,8 +15,14 @@ export class SeekingVideo {
 
   constructor(
     readonly element: HTMLVideoElement,
-    private readonly table: FrameTable,
+    private table: FrameTable,
   ) {}
+
+  /** The element shows a longer file of the same frames from now on. */
+  grow(table: FrameTable): void {
+    this.table = table;
+    this.shown = -1;
+  }
 
   /** Seeks until the picture is the wanted frame, whatever is wished for meanwhile. One run at a time. */
   seek(wanted: () => number): Promise<void> {

@@ -62,7 +62,9 @@ export function useDecodedFrames({ player, canvas, address, table, width, height
 
   useEffect(() => {
     const context = canvas?.getContext('2d', { alpha: false });
-    if (!player || !frames || !context) return;
+    if (!player) return;
+    // From one file of a footage to a longer one the picture stays on the canvas: seeking is for where there are none at all.
+    if (!frames || !context) return player.takeDecoded(null);
     player.takeDecoded({
       show: (frame) => {
         const picture = frames.picture(frame);
@@ -73,7 +75,6 @@ export function useDecodedFrames({ player, canvas, address, table, width, height
       aim: (frame, direction) => frames.aim(frame, direction),
       whenThere: (frame) => frames.whenThere(frame),
     });
-    return () => player.takeDecoded(null);
   }, [player, frames, canvas]);
 
   return { frames, fault };

@@ -1,7 +1,8 @@
 import type { FrameTable } from '@lean-mentor/core/footage';
-import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { FramePlayer } from './framePlayer.ts';
 import type { PlayerState } from './playerState.ts';
+import type { Copy } from './useCopy.ts';
 
 const still: PlayerState = {
   frame: 0,
@@ -12,6 +13,7 @@ const still: PlayerState = {
   skipsLulls: false,
   loop: null,
   gliding: false,
+  waits: false,
 };
 const never = (): (() => void) => () => undefined;
 
@@ -23,6 +25,16 @@ export function usePlayer(video: HTMLVideoElement | null, table: FrameTable | un
     return () => player?.dispose();
   }, [player]);
   return player;
+}
+
+/** The copy that is on the stage: a longer one is taken when nothing plays, so that no picture is lost under the eye. */
+export function useTakenCopy(player: FramePlayer | null, copy: Copy): { copy: Copy; takeNow: () => void } {
+  const [taken, setTaken] = useState(copy);
+  const plays = useNow(player, ({ playing, picture }) => playing && picture === 'video');
+  if (!plays && taken !== copy) setTaken(copy);
+  useEffect(() => player?.grow(taken.table, taken.whole), [player, taken]);
+  const takeNow = useCallback(() => player?.pause(), [player]);
+  return { copy: taken, takeNow };
 }
 
 /** A part of what the player shows now: what uses it is redrawn only when that part changes. It must be plain or stay the same object. */

@@ -5,7 +5,7 @@ import { ArrowDown, ArrowUp, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { FacePlate, IconButton } from '../../shared/primitives/index.ts';
 import { dayAndHour } from '../../shared/time/dayWords.ts';
-import { FootageProgressLine } from '../footage/index.ts';
+import { FootageProgressLine, useLookable } from '../footage/index.ts';
 import { attireWords, kindWords } from '../requests/index.ts';
 import { BoutRibbon } from '../sheet/index.ts';
 import { GiveOver } from './GiveOver.tsx';
@@ -41,6 +41,7 @@ interface RequestRowProps {
 export function RequestRow({ row, estimate, forecast, shift, place, last, now, onMove }: RequestRowProps) {
   const bouts = row.footages.flatMap((footage) => footage.bouts).filter(({ spans }) => spans.length > 0);
   const ready = row.footages.some(({ state }) => state === 'ready');
+  const lookable = useLookable(row.footages);
   return (
     <div className="grid grid-cols-[44px_minmax(0,1fr)_auto_13rem] items-start gap-4 py-4">
       <FacePlate name={row.clientName} level={row.clientLevel} />
@@ -64,14 +65,14 @@ export function RequestRow({ row, estimate, forecast, shift, place, last, now, o
             <FootageProgressLine key={footage.id} footage={footage} />
           ))}
         </div>
-        {ready && (
+        {lookable && (
           <div className="mt-2 flex items-center gap-1">
             <Link
               to={`/requests/${row.id}/desk`}
               data-open
               className="mr-2 inline-flex min-h-8 items-center rounded-sm border border-pine bg-pine px-3 text-desk font-semibold text-linen hover:border-ink hover:bg-ink"
             >
-              {row.marks + row.notes > 0 ? 'Go on' : 'Open on the desk'}
+              {row.marks + row.notes > 0 ? 'Go on' : ready ? 'Open on the desk' : 'Open what is there'}
             </Link>
             {place !== null && (
               <>

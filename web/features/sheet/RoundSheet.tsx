@@ -21,6 +21,8 @@ import { useSheetView } from './useSheetView.ts';
 
 interface RoundSheetProps {
   table: FrameTable;
+  /** How long the footage will be, where more of it is to come: the page does not shrink under the eye when it does. */
+  pageSeconds?: number | undefined;
   bout: Bout | undefined;
   notes: readonly SheetNote[];
   marks?: readonly SheetMark[];
@@ -61,6 +63,7 @@ const none: readonly never[] = [];
 /** The vertical page of a bout: time runs down, the ribbon sways right for the client, notes stand in the margin. */
 export function RoundSheet({
   table,
+  pageSeconds = table.endSeconds,
   bout,
   notes,
   marks = none,
@@ -81,14 +84,14 @@ export function RoundSheet({
   onMoveLife,
   onMoveEdge,
 }: RoundSheetProps) {
-  const view = useSheetView(Math.max(1, table.endSeconds / leastSeconds));
+  const view = useSheetView(Math.max(1, pageSeconds / leastSeconds));
   const { box, width, height, zoom } = view;
   const [follows, setFollows] = useState(true);
   const count = notes.length;
   const rowHeight = count * (noteHeight + noteGap) > height * zoom ? crowdedHeight : noteHeight;
   // Notes that do not fit make the page longer; the box then scrolls.
   const pageHeight = Math.max(Math.floor(height * zoom), count * (rowHeight + noteGap));
-  const layout = useMemo(() => sheetLayout(table, bout, pageHeight), [table, bout, pageHeight]);
+  const layout = useMemo(() => sheetLayout(table, bout, pageHeight, pageSeconds), [table, bout, pageHeight, pageSeconds]);
   const tops = useMemo(
     () =>
       fanMargin(

@@ -2,7 +2,7 @@ import type { Bout } from '@lean-mentor/contract';
 import { frameAtSeconds, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 
 /** Columns of the page in pixels from its left edge: clock, ribbon, and where the notes begin. */
-export const clockWidth = 40;
+export const clockWidth = 46;
 export const ribbonWidth = 150;
 export const ribbonMiddle = clockWidth + ribbonWidth / 2;
 export const marginLeft = clockWidth + ribbonWidth + 14;
@@ -26,12 +26,13 @@ export interface SheetLayout {
   ticks: number[];
 }
 
-export function sheetLayout(table: FrameTable, bout: Bout | undefined, height: number): SheetLayout {
+/** `pageSeconds`: how long the footage will be, where more of it is to come; all of it is what the table has otherwise. */
+export function sheetLayout(table: FrameTable, bout: Bout | undefined, height: number, pageSeconds = table.endSeconds): SheetLayout {
   const inner = Math.max(1, height - 2 * edge);
-  const yOfSeconds = (seconds: number): number => edge + (seconds / table.endSeconds) * inner;
+  const yOfSeconds = (seconds: number): number => edge + (seconds / pageSeconds) * inner;
   const secondsAt = (frame: number): number => (frame >= table.times.length ? table.endSeconds : secondsOfFrame(table, frame));
   const boutStart = secondsAt(bout?.fromFrame ?? 0);
-  const secondsPerPixel = table.endSeconds / inner;
+  const secondsPerPixel = pageSeconds / inner;
   const every = tickLadder.find((s) => s / secondsPerPixel >= leastTick) ?? 1200;
   return {
     yOfSeconds,
@@ -41,6 +42,6 @@ export function sheetLayout(table: FrameTable, bout: Bout | undefined, height: n
     boutStart,
     boutTop: yOfSeconds(boutStart),
     boutBottom: yOfSeconds(secondsAt(bout?.toFrame ?? table.times.length)),
-    ticks: Array.from({ length: Math.floor((table.endSeconds - boutStart) / every) + 1 }, (_, i) => i * every),
+    ticks: Array.from({ length: Math.floor((pageSeconds - boutStart) / every) + 1 }, (_, i) => i * every),
   };
 }

@@ -1,6 +1,6 @@
 import { calmAndQuick, motionRatioText, type MovedAt } from '@lean-mentor/core/scoring';
 import { useMemo } from 'react';
-import { useGetMotionQuery } from '../../footage/index.ts';
+import { useMotion } from '../../footage/index.ts';
 import { usePositionValues } from '../../scoring/index.ts';
 import { useScene } from '../DeskScene.ts';
 import type { BoutScored } from './useScore.ts';
@@ -11,7 +11,7 @@ const everyFrames = 3;
 /** "Calm in control, quick in danger": how much moves in danger against in control, and late against early, each with its doubt. */
 export function Movement({ bout }: { bout: BoutScored }) {
   const { footage } = useScene();
-  const { data: motion } = useGetMotionQuery(footage.id);
+  const motion = useMotion(footage);
   const values = usePositionValues();
   const found = useMemo(() => {
     if (!motion) return null;

@@ -2,7 +2,7 @@ import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
-import { FootageProgressLine, useProgress, useViewing } from '../../footage/index.ts';
+import { FootageProgressLine, SoFarLine, useCopy, useProgress } from '../../footage/index.ts';
 import { fileAddressOf } from '../uploads.ts';
 
 /** Step of the small buttons, in seconds. */
@@ -24,8 +24,8 @@ interface ClientVideoProps {
  * A device that cannot show its own file (not every browser plays what a phone records) waits for the review copy.
  */
 export function ClientVideo({ footage, seconds, onSeconds, onTap, children }: ClientVideoProps) {
-  const source = useSource(footage);
   const [unplayable, setUnplayable] = useState<string | null>(null);
+  const source = useSource(footage, unplayable);
   const [length, setLength] = useState(footage.seconds ?? 0);
   const progress = useProgress(footage);
   const video = useRef<HTMLVideoElement>(null);
@@ -34,7 +34,14 @@ export function ClientVideo({ footage, seconds, onSeconds, onTap, children }: Cl
     if (picture && picture.readyState > 0 && Math.abs(picture.currentTime - seconds) > 0.001) picture.currentTime = seconds;
   }, [seconds]);
 
-  if (!source.address || unplayable === source.address)
+  // A moment that is not there yet is not the picture that is shown: nobody may mean the one by the other.
+  const { soFar } = source;
+  useEffect(() => {
+    if (soFar !== null && seconds >= soFar) onSeconds(Math.max(0, soFar - nudge));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the way to say it is new on every drawing
+  }, [soFar, seconds]);
+
+  if (!source.address)
     return (
       <div className="flex aspect-video flex-col justify-center gap-3 bg-stage p-5 text-linen">
         <p>
@@ -75,6 +82,7 @@ export function ClientVideo({ footage, seconds, onSeconds, onTap, children }: Cl
           {children}
         </div>
       </div>
+      {soFar !== null && <SoFarLine footage={footage} seconds={soFar} />}
       <div className="flex items-center gap-2">
         <button
           type="button"
@@ -110,13 +118,22 @@ export function ClientVideo({ footage, seconds, onSeconds, onTap, children }: Cl
 
 const clamp = (share: number): number => Math.min(1, Math.max(0, share));
 
-/** Where the picture comes from: the review copy before the device's own file. */
-function useSource(footage: Footage): { address: string | undefined; isLocal: boolean; askAgain: () => void } {
-  const ready = useProgress(footage).state === 'ready';
-  const { addresses, askAgain } = useViewing(footage.id, { skip: !ready });
-  return ready
-    ? { address: addresses?.reviewCopy, isLocal: false, askAgain }
-    : { address: fileAddressOf(footage.id), isLocal: true, askAgain };
+interface Source {
+  address: string | undefined;
+  /** The file on this device. */
+  isLocal: boolean;
+  /** So many seconds of it are there; null where all are. */
+  soFar: number | null;
+  askAgain: () => void;
+}
+
+/** Where the picture comes from: the review copy before the device's own file, and that, where it can be shown, before a part of the copy. */
+function useSource(footage: Footage, unplayable: string | null): Source {
+  const { copy, askAgain } = useCopy(useProgress(footage));
+  const file = fileAddressOf(footage.id);
+  if (!copy?.whole && file && file !== unplayable) return { address: file, isLocal: true, soFar: null, askAgain };
+  const soFar = copy && !copy.whole ? copy.table.endSeconds : null;
+  return { address: copy?.address, isLocal: false, soFar, askAgain };
 }
 
 /** A spot on the picture with its word. */
