@@ -4,7 +4,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { CritiqueHouse, docOf, fixOf } from '../../testing/critiqueHouse.ts';
 import { ruleSheets } from '@lean-mentor/core/scoring';
 import type { WrittenFrom } from './model.ts';
-import { bringBout, bringRequest, clientA, clientB } from '../../testing/people.ts';
+import { aNote, bringBout, bringFootage, bringRequest, clientA, clientB } from '../../testing/people.ts';
 import { lockRequest } from '../requests/index.ts';
 
 let at: CritiqueHouse;
@@ -184,6 +184,16 @@ describe('a written critique', () => {
     ({ requestId: at.requestId } = await bringRequest(at.house, clientA, 'waiting'));
     await at.write(docOf(paragraph('x')));
     expect((await at.send()).body.code).toBe('footage-not-ready');
+  });
+
+  it('cannot be sent with a moment of footage of which only the beginning is there', async () => {
+    const second = at.house.newId();
+    await bringFootage(at.house, at.requestId, { id: second, position: 2, state: 'ready', released: true });
+    await at.house.db.footages.update({ state: 'working', edition: 1, editionSeconds: 9 }, { where: { id: second } });
+    const note = aNote(at.house.newId(), second);
+    const change = { changeId: at.house.newId(), entity: 'note', id: note.id, before: null, after: note };
+    await at.coach.ask('post', `/api/requests/${at.requestId}/desk/changes`, { changes: [change], since: 0 });
+    expect((await at.sendDoc(fixOf(note.id))).body.code).toBe('footage-not-ready');
   });
 });
 
