@@ -1,12 +1,9 @@
 import { readFile } from 'node:fs/promises';
-import { join } from 'node:path';
 import { type Caller, laptop, launch, settledFrame, visit } from '@lean-mentor/e2e';
 import type { Page } from 'puppeteer-core';
 import type { Figure } from './figure.ts';
-import { madeFootage, runFfmpeg } from './madeFootage.ts';
+import { tenMinuteFilm } from './madeFootage.ts';
 
-/** Ten minutes as phones record them, of twenty seconds thirty times over. */
-const loops = 30;
 /** The desk is looked at for so long after it opened, in seconds. */
 const lookedAtSeconds = 30;
 
@@ -31,10 +28,7 @@ const seenNow = (page: Page): Promise<Seen> =>
  * stage moves when more of it comes.
  */
 export async function benchFirstStretch(base: string, client: Caller, folder: string): Promise<Figure[]> {
-  const [once, long] = [join(folder, 'once.mp4'), join(folder, 'ten-minutes.mp4')];
-  madeFootage(once, { size: '1920x1080', rate: 60, seconds: 20 });
-  runFfmpeg('-stream_loop', String(loops - 1), '-i', once, '-c', 'copy', long);
-  const bytes = await readFile(long);
+  const bytes = await readFile(tenMinuteFilm(folder));
   const footage = await client.openRequest(bytes.length, 'Ten minutes of 1080p60');
   const browser = await launch();
   try {

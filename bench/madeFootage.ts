@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const demoClip = fileURLToPath(new URL('../demo/clips/ilse-harbour-round.mp4', import.meta.url));
@@ -31,4 +32,12 @@ export function madeFootage(file: string, { size, rate, seconds }: { size: strin
     'aac',
     file,
   );
+}
+
+/** Ten minutes of 1080p60 as phones record them: twenty seconds thirty times over. */
+export function tenMinuteFilm(folder: string): string {
+  const [once, long] = [join(folder, 'twenty-seconds.mp4'), join(folder, 'ten-minutes.mp4')];
+  madeFootage(once, { size: '1920x1080', rate: 60, seconds: 20 });
+  runFfmpeg('-stream_loop', '29', '-i', once, '-c', 'copy', long);
+  return long;
 }

@@ -131,7 +131,7 @@ async function endLeftOvers(dataDir) {
  * What is said to the database at every start: nobody but root of this machine is its root, nobody is without a name, and the app's
  * user has the rights of the app in its own databases (`databases`, a name or a pattern) and nothing else: no files, no other users.
  */
-function startingWords({ password, databases }) {
+function startingWords({ password, databases = 'lean\\_mentor', words = [] }) {
   const rights = 'SELECT, INSERT, UPDATE, DELETE, CREATE, ALTER, DROP, INDEX, REFERENCES, TRIGGER, CREATE TEMPORARY TABLES, LOCK TABLES';
   return [
     "DELETE FROM mysql.global_priv WHERE User = '' OR (User = 'root' AND Host <> 'localhost') OR (User = 'lean' AND Host <> '127.0.0.1');",
@@ -144,16 +144,18 @@ function startingWords({ password, databases }) {
     "REVOKE ALL PRIVILEGES, GRANT OPTION FROM 'lean'@'127.0.0.1';",
     `GRANT ${rights} ON \`${databases}\`.* TO 'lean'@'127.0.0.1';`,
     'CREATE DATABASE IF NOT EXISTS lean_mentor CHARACTER SET utf8mb4;',
+    ...words,
     '',
   ].join('\n');
 }
 
 /**
  * Starts a private MariaDB on loopback. The user `lean` may work in `databases` (a name, or a pattern of GRANT's). Answers when it takes
- * connections; `stop` ends it and waits. Run by root, it drops to `identity`; `more` are further settings of mariadbd. Throws a PlainFault
- * when it does not come up.
+ * connections; `stop` ends it and waits. Run by root, it drops to `identity`; `more` are further settings of mariadbd, `words` further
+ * statements at its start. One that `joins` a cluster has users and rights from the others. Throws a PlainFault when it does not come up.
  */
-export async function startDatabase({ folder, port, password, databases = 'lean\\_mentor', identity = null, more = [] }) {
+export async function startDatabase(settings) {
+  const { folder, port, identity = null, more = [], joins = false } = settings;
   const dataDir = join(folder, 'db');
   const pidFile = join(folder, 'db.pid');
   const logFile = join(folder, 'db.log');
@@ -178,7 +180,7 @@ export async function startDatabase({ folder, port, password, databases = 'lean\
   }
   const initFile = join(folder, 'db.init.sql');
   rmSync(initFile, { force: true });
-  writeFileSync(initFile, startingWords({ password, databases }), { mode: 0o600 });
+  writeFileSync(initFile, startingWords(settings), { mode: 0o600 });
   if (identity) chownSync(initFile, identity.uid, identity.gid);
   const log = openSync(logFile, 'a', 0o600);
   const args = [
@@ -195,7 +197,7 @@ export async function startDatabase({ folder, port, password, databases = 'lean\
     '--skip-symbolic-links',
     `--secure-file-priv=${filesDir}`,
     temporary,
-    `--init-file=${initFile}`,
+    ...(joins ? [] : [`--init-file=${initFile}`]),
     '--innodb-buffer-pool-size=128M',
     // What is deleted is overwritten on the disk too: who is forgotten is not in the table files any more.
     '--innodb-immediate-scrub-data-uncompressed=1',

@@ -6,6 +6,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { backupUnderEdits } from './backupUnderEdits.mjs';
 import { buildWeb } from './buildWeb.mjs';
 import { startDatabase } from './database.mjs';
+import { clusterOfThree, databaseWithCopy } from './drillDatabases.mjs';
 import { folder, inHouse, until } from './drillHouse.mjs';
 import { visitHouse } from './drillVisitor.mjs';
 import { forgottenBytes } from './forgottenBytes.mjs';
@@ -256,6 +257,10 @@ try {
     'a year of 200 clients, every row accounted for': year,
     'two web servers behind a proxy, three jobs processes, the database stopped meanwhile': () =>
       manyServers({ servers: 2, jobs: 3, coaches: 10, readers: 100, seconds: 30 }),
+    'the same over a database with a copy that follows, the copy killed meanwhile': () =>
+      manyServers({ servers: 2, jobs: 2, coaches: 5, readers: 30, seconds: 20, database: databaseWithCopy }),
+    'the same over a cluster of three, the member that is written to killed meanwhile': () =>
+      manyServers({ servers: 2, jobs: 2, coaches: 5, readers: 30, seconds: 40, database: clusterOfThree }),
   };
   for (const [name, run] of Object.entries(drills)) if (name.includes(process.argv[2] ?? '')) await drill(name, run);
   const fine = held.filter(({ holds }) => holds).map(({ name }) => name);

@@ -45,20 +45,32 @@ export const neededMinutes = (rate: number): number | null => (rate > 0 ? Math.c
 
 const mostChances = 400;
 
-/** How often Fisher's test finds that the share of failures was halved, in `n` chances each. */
-function powerOfChances(n: number, success: number): number {
-  const [before, after] = [success, 1 - (1 - success) / 2];
-  let found = 0;
-  // The fewest successes later that are told from chance: they only grow with the successes before.
+const leastOf = new Map<number, readonly number[]>();
+
+/**
+ * By the successes before, of `n` chances each: the fewest successes later that Fisher's test tells from chance, n + 1 where none are. They
+ * only grow. Worked out once for each n (400 at most), since the test only sees counts.
+ */
+function leastSuccesses(n: number): readonly number[] {
+  const known = leastOf.get(n);
+  if (known) return known;
   let least = 0;
-  for (let s = 0; s <= n; s++) {
-    const chance = binomialAt(s, n, before);
-    if (chance < 1e-9) continue;
+  const all = Array.from({ length: n + 1 }, (_, s) => {
     least = Math.max(least, s);
     while (least <= n && fisherExact({ yes: least, no: n - least, otherYes: s, otherNo: n - s }) > changeP) least += 1;
-    for (let later = least; later <= n; later++) found += chance * binomialAt(later, n, after);
-  }
-  return found;
+    return least;
+  });
+  leastOf.set(n, all);
+  return all;
+}
+
+/** How often Fisher's test finds that the share of failures was halved, in `n` chances each. */
+function powerOfChances(n: number, success: number): number {
+  const after = 1 - (1 - success) / 2;
+  // How likely so many successes or more are later.
+  const orMore = [0];
+  for (let later = n; later >= 0; later--) orMore.unshift(orMore[0]! + binomialAt(later, n, after));
+  return leastSuccesses(n).reduce((found, least, s) => found + binomialAt(s, n, success) * orMore[least]!, 0);
 }
 
 /** Chances needed in each of two requests to find that failures were halved, from the present share of successes; null above 400. */

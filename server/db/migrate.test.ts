@@ -83,6 +83,7 @@ describe('migrations', () => {
       '033-request-limits',
       '034-rights',
       '035-editions',
+      '036-last-ready',
     ]);
 
     expect((await house.db.clients.findByPk(clientA))?.get('name')).toBe('Ada Moor');

@@ -33,6 +33,7 @@ import * as forks from './migrations/032-forks.ts';
 import * as requestLimits from './migrations/033-request-limits.ts';
 import * as rights from './migrations/034-rights.ts';
 import * as editions from './migrations/035-editions.ts';
+import * as lastReady from './migrations/036-last-ready.ts';
 import * as threats from './migrations/031-threats.ts';
 import * as work from './migrations/029-work.ts';
 import { changesSchema, isDone } from './statementDone.ts';
@@ -79,6 +80,7 @@ export const migrations: readonly Migration[] = [
   { name: '033-request-limits', statements: requestLimits.statements },
   { name: '034-rights', statements: rights.statements },
   { name: '035-editions', statements: editions.statements },
+  { name: '036-last-ready', statements: lastReady.statements },
 ];
 
 const raw = { type: QueryTypes.RAW } as const;

@@ -70,9 +70,9 @@ export async function fillPractice({ db }: House, { clients, requests, notes, wa
   const numbered = `(SELECT ROW_NUMBER() OVER (ORDER BY id) AS n, id FROM principles) p`;
   await run(`INSERT INTO clients (id, name, level, born_on, about, hurts, agreements)
     SELECT ${idOf('c', 's.seq')}, CONCAT('Client ', s.seq), 1 + MOD(s.seq, 5), '1990-01-01', '', '[]', '[]' FROM seq_1_to_${clients} s`);
-  await run(`INSERT INTO requests (id, client_id, state, step, intake, exchange, sent_at, due_at)
+  await run(`INSERT INTO requests (id, client_id, state, step, intake, exchange, sent_at, ready_at, due_at)
     SELECT ${idOf('d', 's.seq')}, ${client}, 'sent', 'check', JSON_OBJECT('kind', 'hard-sparring', 'attire', 'jacket', 'ruleSheet', 'open-mat', 'whoClient', 'green',
-      'whoPartner', 'white', 'question', ${sentence('s.seq')}, 'partnerConsent', 'agreed'), '[]', NOW() - INTERVAL s.seq HOUR, NOW()
+      'whoPartner', 'white', 'question', ${sentence('s.seq')}, 'partnerConsent', 'agreed'), '[]', NOW() - INTERVAL s.seq HOUR, NOW() - INTERVAL s.seq HOUR, NOW()
     FROM seq_1_to_${requests} s`);
   await run(`INSERT INTO footages (id, request_id, position, file_name, byte_size, state, step, share, seconds, width, height, changed_at)
     SELECT ${idOf('e', 's.seq')}, ${idOf('d', 's.seq')}, 1, 'round.mp4', 10, 'ready', 'Ready', 1, 300, 1280, 720, NOW() - INTERVAL 1 YEAR FROM seq_1_to_${requests} s`);
@@ -95,11 +95,11 @@ export async function fillPractice({ db }: House, { clients, requests, notes, wa
     SELECT ${idOf('9', 's.seq')}, ${idOf('d', `1 + MOD(s.seq, ${requests})`)}, ${idOf('e', `1 + MOD(s.seq, ${requests})`)}, MOD(s.seq * 37, 9000), NULL,
       ELT(1 + MOD(s.seq, 4), 'mistake', 'mistake', 'missed-chance', 'good'), 'technical', 'client', 'clear', 2, ${sentence('s.seq')}, '[]', p.id
     FROM seq_1_to_${notes} s JOIN ${numbered} ON p.n = 1 + MOD(s.seq * 13, ${principles})`);
-  // Every twentieth of those that were answered was measured at the desk: a quarter of an hour.
+  // The last twentieth of those that were answered was measured at the desk: a quarter of an hour each.
   await run(`INSERT INTO desk_time (account_id, minute_at, request_id, seconds)
-    SELECT a.id, '2026-01-01 00:00:00' + INTERVAL (s.seq * 20 + m.seq) MINUTE, ${idOf('d', '(s.seq * 20)')}, 60
+    SELECT a.id, '2026-01-01 00:00:00' + INTERVAL (s.seq * 20 + m.seq) MINUTE, ${idOf('d', `(${waiting} + s.seq)`)}, 60
     FROM seq_1_to_${Math.max(1, Math.floor(requests / 20))} s, seq_1_to_15 m, (SELECT id FROM accounts WHERE role = 'coach' LIMIT 1) a
-    WHERE s.seq * 20 <= ${requests}`);
+    WHERE ${waiting} + s.seq <= ${requests}`);
   if (waiting > 0) {
     await run(`DELETE k FROM critiques k JOIN seq_1_to_${waiting} s ON k.id = ${idOf('a', 's.seq')}`);
     await run(`UPDATE requests r JOIN seq_1_to_${waiting} s ON r.id = ${idOf('d', 's.seq')}

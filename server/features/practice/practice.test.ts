@@ -242,6 +242,32 @@ describe('a promise', () => {
 });
 
 describe('time at the desk', () => {
+  it('is learnt from what was sent and measured, in the order in which it became ready', async () => {
+    const sent: string[] = [];
+    for (const [hoursAgo, minutes] of [
+      [1, 3],
+      [30, 1],
+      [7, 2],
+      [2, 0],
+    ] as const) {
+      const { requestId } = await bringRequest(house, clientA, 'ready');
+      if (minutes > 0)
+        await ok(
+          coach.ask('post', `/api/requests/${requestId}/desk-time`, {
+            minutes: Array.from({ length: minutes }, (_, minutesAgo) => ({ minutesAgo, seconds: 60 })),
+          }),
+        );
+      await house.db.requests.update({ state: 'sent', readyAt: new Date(Date.now() - hoursAgo * 3600_000) }, { where: { id: requestId } });
+      sent.push(requestId);
+    }
+    const { past } = (await coach.ask('get', '/api/today')).body as { past: { requestId: string; deskMinutes: number }[] };
+    expect(past.map(({ requestId, deskMinutes }) => [sent.indexOf(requestId), deskMinutes])).toEqual([
+      [1, 1],
+      [2, 2],
+      [0, 3],
+    ]);
+  });
+
   it('is kept by the minute: told twice it counts once, and the next estimate is made of what was sent', async () => {
     const { requestId } = await bringRequest(house, clientA, 'ready');
     const tell = (minutes: object[]) => coach.ask('post', `/api/requests/${requestId}/desk-time`, { minutes });
