@@ -152,10 +152,11 @@ function startingWords({ password, databases = 'lean\\_mentor', words = [] }) {
 /**
  * Starts a private MariaDB on loopback. The user `lean` may work in `databases` (a name, or a pattern of GRANT's). Answers when it takes
  * connections; `stop` ends it and waits. Run by root, it drops to `identity`; `more` are further settings of mariadbd, `words` further
- * statements at its start. One that `joins` a cluster has users and rights from the others. Throws a PlainFault when it does not come up.
+ * statements at its start. One that `joins` a cluster has users and rights from the others, and may
+ * need more patience while it copies all they have. Throws a PlainFault when it does not come up.
  */
 export async function startDatabase(settings) {
-  const { folder, port, identity = null, more = [], joins = false } = settings;
+  const { folder, port, identity = null, more = [], joins = false, patienceSeconds = readySeconds } = settings;
   const dataDir = join(folder, 'db');
   const pidFile = join(folder, 'db.pid');
   const logFile = join(folder, 'db.log');
@@ -223,7 +224,7 @@ export async function startDatabase(settings) {
     clearTimeout(late);
     rmSync(initFile, { force: true });
   };
-  for (let i = 0; i < readySeconds * 20 && !ended; i++) {
+  for (let i = 0; i < patienceSeconds * 20 && !ended; i++) {
     if (existsSync(pidFile) && (await databaseGreets(port))) {
       rmSync(initFile, { force: true });
       return { pid: child.pid, stop, exited: end };

@@ -12,6 +12,7 @@ import { root } from './settings.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'lean-test-tls-'));
 const [key, ca, another] = ['key.pem', 'ca.pem', 'another.pem'].map((name) => join(folder, name));
+let settings;
 let database;
 let login;
 beforeAll(async () => {
@@ -27,8 +28,9 @@ beforeAll(async () => {
   for (const file of [key, ca]) chmodSync(file, 0o644);
   const port = await freePort();
   const identity = houseIdentity(root, folder);
-  const more = [`--ssl-cert=${ca}`, `--ssl-key=${key}`, '--require-secure-transport=1'];
-  database = await startDatabase({ folder, port, password: 'only-for-tests', identity, more });
+  const more = [`--ssl-cert=${ca}`, `--ssl-key=${key}`, '--require-secure-transport=1', '--log-bin=binlog', '--server-id=1'];
+  settings = { folder, port, password: 'only-for-tests', identity, more };
+  database = await startDatabase(settings);
   login = { host: '127.0.0.1', port, user: 'lean', password: 'only-for-tests', name: 'lean_mentor' };
 });
 afterAll(async () => {
@@ -62,5 +64,21 @@ describe('a database elsewhere', () => {
 
   it('that wants TLS is not reached in the clear', async () => {
     await expect(ask(null)).rejects.toThrow('Access denied');
+  });
+
+  it('that others copy is made ready once it trusts its user with triggers, and says so before', async () => {
+    const { user, password, host, port, name } = login;
+    const address = `mariadb://${user}:${password}@${host}:${port}/${name}`;
+    const given = { LEAN_DATABASE_URL: address, LEAN_DATABASE_CA: ca, LEAN_DB_PASSWORD: password, LEAN_SECRET: password.repeat(2) };
+    const prepare = () =>
+      spawnSync(process.execPath, ['--import', 'tsx', 'server/commands/prepare.ts'], {
+        ...{ cwd: root, encoding: 'utf8' },
+        env: { ...process.env, ...given, LEAN_DATA_DIR: join(folder, 'house') },
+      });
+    const refused = prepare();
+    expect([refused.status, refused.stderr]).toEqual([1, expect.stringContaining('Set log_bin_trust_function_creators=ON in it')]);
+    await database.stop();
+    database = await startDatabase({ ...settings, more: [...settings.more, '--log-bin-trust-function-creators=1'] });
+    expect(prepare()).toMatchObject({ status: 0 });
   });
 });

@@ -82,14 +82,20 @@ function listen(base, client) {
   return { words: () => heard.join(''), stop: () => (stop.abort(), hearing) };
 }
 
-/** Edits as a page does: what was not taken is sent again, as the same change, until it is. Answers the ids of what was made. */
-async function editing(coach, request, going) {
+/**
+ * Edits as a page does: what was not taken is sent again, as the same change, until it is, or all is `over`. Answers the ids of what was
+ * made.
+ */
+async function editing(coach, request, going, over) {
   const made = [];
   for (let n = 0; going(); n++) {
     const id = randomUUID();
     const after = { id, footageId: request.footages[0].id, atFrame: n % 100, toFrame: null, state: 'open' };
     const changes = [{ changeId: randomUUID(), entity: 'mark', id, before: null, after }];
-    while ((await coach.ask('POST', `/api/requests/${request.id}/desk/changes`, { changes, since: 1e9 })).status !== 200) await sleep(150);
+    while ((await coach.ask('POST', `/api/requests/${request.id}/desk/changes`, { changes, since: 1e9 })).status !== 200) {
+      if (over.aborted) return made;
+      await sleep(150);
+    }
     made.push(id);
   }
   return made;
@@ -118,6 +124,9 @@ async function signInIsShared(here, there) {
   return (await elsewhere()) === 401 ? null : 'a sign-out at one server was not known at another';
 }
 
+/** Everybody goes on for so long at least after the database is mended, in ms. */
+const afterwardsMs = 4000;
+
 const clientsOfTheDemo = ['ilse', 'bram', 'odalys', 'noor'];
 
 /** Runs it; answers null where all of it held, else what did not. */
@@ -125,7 +134,7 @@ export async function manyServers({ servers, jobs, coaches, readers, seconds, da
   const folder = mkdtempSync(join(tmpdir(), 'lean-many-'));
   // Each machine's own folder in it is its own user's only.
   chmodSync(folder, 0o755);
-  const [ends, running, before] = [[], [], { ...process.env }];
+  const [ends, running, before, over] = [[], [], { ...process.env }, new AbortController()];
   const at = (name) => join(folder, name);
   try {
     const password = randomBytes(12).toString('base64url');
@@ -164,15 +173,18 @@ export async function manyServers({ servers, jobs, coaches, readers, seconds, da
     const marksNow = async () => Object.keys((await desks[0].ask('GET', `/api/requests/${request.id}/desk`)).json.document.marks);
     const marksBefore = await marksNow();
 
-    const end = Date.now() + seconds * 1000;
-    const going = () => Date.now() < end;
+    let end = Date.now() + seconds * 1000;
+    let mended = false;
+    const going = () => !over.signal.aborted && (!mended || Date.now() < end);
     const work = Promise.all([
-      Promise.all(desks.map((coach) => editing(coach, request, going))),
+      Promise.all(desks.map((coach) => editing(coach, request, going, over.signal))),
       Promise.all(pages.map((client) => reading(client, going))),
       sendFootage(await visitHouse(proxy, 'ilse@skerrow.example'), clip),
     ]);
     await sleep((seconds * 1000) / 3);
     await database.fail();
+    mended = true;
+    end = Math.max(end, Date.now() + afterwardsMs);
     const [made, wrong, footageId] = await work;
 
     if (wrong.flat().length > 0) return `read otherwise than it should be: ${wrong.flat().slice(0, 3).join('; ')}`;
@@ -188,8 +200,9 @@ export async function manyServers({ servers, jobs, coaches, readers, seconds, da
     if (!(await until(() => hearing.words().includes(footageId) && hearing.words().includes('"ready"'), 10_000)))
       return 'a page at another server heard nothing of it';
     await hearing.stop();
-    return null;
+    return await database.check();
   } finally {
+    over.abort();
     await stopHouse(running);
     for (const one of ends.reverse()) await one();
     for (const name of Object.keys(process.env)) if (!(name in before)) delete process.env[name];

@@ -14,9 +14,18 @@ import { importPractice } from './importPractice.ts';
  */
 // Of a start that was killed nothing goes on: the next start would prepare the same database beside it.
 onStop(() => process.exit(1));
+/** A database that others copy lets only its administrators make triggers, unless it is told to trust its users (MariaDB error 1419). */
+function sayWhatIsMissing(error: unknown): never {
+  if (!/no: 1419\b/.test(error instanceof Error ? error.message : '')) throw error;
+  process.stderr.write(
+    'The database keeps a binary log or is one of a cluster, and does not let this user make triggers. Set log_bin_trust_function_creators=ON in it, then start again.\n',
+  );
+  process.exit(1);
+}
+
 const house = openHouse(readConfig());
 await alone(house.db.sequelize, async () => {
-  await migrate(house.db.sequelize);
+  await migrate(house.db.sequelize).catch(sayWhatIsMissing);
   const file = process.argv[2];
   if (file && (await house.db.accounts.count()) === 0) await importPractice(house, JSON.parse(await readFile(file, 'utf8')), file);
   await putStarterBookOnce(house);
