@@ -142,7 +142,7 @@ describe('a backup of a house that runs', () => {
   }, 170_000);
 
   it('holds every row and byte, and is a house in which one signs in as before', async () => {
-    await expect.poll(clipStates, { timeout: 60_000 }).toSatisfy((states: string[]) => states.every((state) => state !== 'working'));
+    await expect.poll(clipStates, { timeout: 240_000 }).toSatisfy((states: string[]) => states.every((state) => state !== 'working'));
     const to = join(folder, 'after');
     expect(await backup(to)).toBe(0);
     const [rows, files] = [tableSums(house), fileSums(house)];

@@ -1,6 +1,6 @@
 import type { ResponseOf, openDesk } from '@lean-mentor/contract';
 import type { Browser, Page } from 'puppeteer-core';
-import { laptop, settledFrame, visit, type Visit } from './visit.ts';
+import { laptop, settledFrame, visit, wholeFootage, type Visit } from './visit.ts';
 
 type Desk = ResponseOf<typeof openDesk>['document'];
 type Drawing = Desk['drawings'][string];
@@ -36,7 +36,7 @@ export async function openDeskOf(
 ): Promise<DeskPage> {
   const visited = await visit(browser, base, who, `/requests/${requestId}/desk`, laptop, { sameProfile });
   const { page } = visited;
-  await page.waitForSelector('[data-stage]', { timeout: 110_000 });
+  await wholeFootage(page);
   await settledFrame(page);
   const at = async (x: number, y: number): Promise<[number, number]> => {
     const box = (await (await page.$('[data-stage]'))!.boundingBox())!;

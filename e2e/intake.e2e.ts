@@ -6,7 +6,7 @@ import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { answerAllSteps, choose } from './sendFootage.ts';
-import { laptop, launch, phone, settledFrame, visit, type Visit } from './visit.ts';
+import { laptop, launch, phone, settledFrame, visit, wholeFootage, type Visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
 const question = 'Which grip gives it away?';
@@ -99,7 +99,7 @@ describe('a request that cannot be answered yet', () => {
   it('has its clock stopped by the coach, who says what is needed', async () => {
     await open(marit, `/requests/${requestId}/desk`);
     // It opens by itself when the footage is ready; the demo's own may be made ready before it.
-    await marit.page.waitForSelector('[data-stage]', { timeout: 110_000 });
+    await wholeFootage(marit.page);
     await settledFrame(marit.page);
     await marit.press('button', new RegExp(question.replace('?', '\\?')));
     await marit.page.locator('summary').click();

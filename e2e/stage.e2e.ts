@@ -1,7 +1,7 @@
 import { demoPractice } from '@lean-mentor/demo';
 import type { Browser } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { laptop, launch, settledFrame, visit, type Visit } from './visit.ts';
+import { laptop, launch, settledFrame, visit, wholeFootage, type Visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
 const { id } = demoPractice(new Date()).requests[0]!;
@@ -15,7 +15,7 @@ let box: { x: number; y: number; width: number; height: number };
 beforeAll(async () => {
   browser = await launch();
   marit = await visit(browser, base, 'marit', `/requests/${id}/desk`, laptop);
-  await marit.page.waitForSelector('[data-stage]', { timeout: 110_000 });
+  await wholeFootage(marit.page);
   await settledFrame(marit.page);
   box = (await (await marit.page.$('[data-stage]'))!.boundingBox())!;
 });

@@ -183,3 +183,9 @@ export async function settledFrame(page: Page): Promise<number> {
   const stage = await page.waitForSelector('[data-frame][data-settled="true"]', { timeout: 10_000 });
   return Number(await stage!.evaluate((element) => element.getAttribute('data-frame')));
 }
+
+/** Waits for the desk, and for all of the footage on it. */
+export async function wholeFootage(page: Page): Promise<void> {
+  await page.waitForSelector('[data-stage]', { timeout: 110_000 });
+  await page.waitForFunction(() => !document.querySelector('[data-so-far]'), { timeout: 110_000 });
+}

@@ -60,7 +60,7 @@ describe('a long film on the desk of a coach who waits for it', () => {
 
   it('opens by itself on what is there, with exact frames', async () => {
     const { page } = marit;
-    await page.waitForSelector('[data-stage]', { timeout: 60_000 });
+    await page.waitForSelector('[data-stage]', { timeout: 110_000 });
     await settledFrame(page);
     expect(await soFar(page)).toBeLessThan((frames / 30) * 0.9);
     for (let step = 0; step < 25; step++) await page.keyboard.press('KeyD');

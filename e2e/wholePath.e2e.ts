@@ -7,7 +7,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { clipAt, fetchBytes, playingClip, writeAnswer } from './critiqueSteps.ts';
 import { answerAllSteps } from './sendFootage.ts';
-import { frameOnStage, laptop, launch, phone, settledFrame, visit, type Visit } from './visit.ts';
+import { frameOnStage, laptop, launch, phone, settledFrame, visit, wholeFootage, type Visit } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
 const question = 'When does my elbow leave?';
@@ -153,6 +153,7 @@ describe('the way of one request', () => {
   });
 
   it('gets an arrow and a freehand stroke on that frame', async () => {
+    await wholeFootage(marit.page);
     const stage = (await (await marit.page.waitForSelector('[data-stage]'))!.boundingBox())!;
     const at = (x: number, y: number): [number, number] => [stage.x + stage.width * x, stage.y + stage.height * y];
     await marit.page.keyboard.press('Digit1');

@@ -155,7 +155,7 @@ export async function manyServers({ servers, jobs, coaches, readers, seconds, da
     for (let n = 0; n < servers; n++) urls.push((await machine(`server-${n}`, ['server'])).url);
     await Promise.all(Array.from({ length: jobs }, (_, n) => machine(`jobs-${n}`, ['jobs'])));
     const proxy = await startProxy(folder, urls, ends);
-    if (!(await until(async () => (await fetch(`${proxy}/api/ready`).catch(() => null))?.status === 200, 20_000)))
+    if (!(await until(async () => (await fetch(`${proxy}/api/ready`).catch(() => null))?.status === 200, 80_000)))
       return 'the proxy did not come up';
 
     const [first, last] = [urls[0], urls.at(-1)];

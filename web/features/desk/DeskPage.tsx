@@ -1,9 +1,9 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Footage } from '@lean-mentor/contract';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { FaultNote } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
-import { NoFootageYet, useCopy, useFootageWatch, useProgress, warmDecoder } from '../footage/index.ts';
+import { isLookable, NoFootageYet, useCopy, useFootageWatch, useProgress, warmDecoder } from '../footage/index.ts';
 import { useGetRequestQuery } from '../requests/index.ts';
 import type { DeskSubject } from './api.ts';
 import { Desk } from './Desk.tsx';
@@ -58,12 +58,15 @@ function WhenLookable({ opened, openedAt }: { opened: DeskSubject; openedAt: num
   const subject = useMemo(() => ({ ...opened, request }), [opened, request]);
   const { footages } = request;
   const [search] = useSearchParams();
-  // The one that is asked for, else the first that can be looked at.
+  const [openedOn, setOpenedOn] = useState<string | null>(null);
+  // The one that is asked for, else the one that is open already, else the first that can be looked at.
   const footage =
     footages.find(({ id }) => id === search.get('footage')) ??
+    footages.find(({ id, state }) => id === openedOn && state !== 'removed') ??
     footages.find(({ state }) => state === 'ready') ??
     footages.find(({ soFar }) => soFar) ??
     footages[0];
+  if (footage && isLookable(footage) && openedOn !== footage.id) setOpenedOn(footage.id);
   if (!footage || footage.state === 'removed')
     return (
       <Centred>

@@ -10,10 +10,16 @@ interface SoFarLineProps {
   children?: ReactNode;
 }
 
-/** How much of a footage can be looked at while the rest is being made ready; nothing once all of it can. */
+/** How much of a footage can be looked at while the rest is being made ready, or that the rest never comes; nothing once all of it can. */
 export function SoFarLine({ footage, seconds, children }: SoFarLineProps) {
-  const { state, secondsLeft } = useProgress(footage);
+  const { state, secondsLeft, failure } = useProgress(footage);
   if (state === 'ready') return null;
+  if (state === 'failed')
+    return (
+      <p role="alert" className="border-l-4 border-brick pl-2 text-small">
+        The first {clockText(seconds)} were there; the rest does not come. {failure}
+      </p>
+    );
   const of = footage.seconds === null ? '' : ` of ${clockText(footage.seconds)}`;
   const left = secondsLeft === null ? 'by itself' : `in ${durationText(secondsLeft)}`;
   return (

@@ -91,13 +91,21 @@ export function useTake(given: Given): TakeControls {
   const now = useNow(given);
   const dispatch = useDispatch();
   const [how, howNow, setHow] = useLatestState(asUsual);
-  const { table, footage, player, actions, subject } = given.scene;
+  const { footage, player, actions, subject } = given.scene;
   const requestId = subject.request.id;
   const recorder = useMemo(() => {
     const look = lookOf(howNow);
     const takeOnDesk = (takeId: string) => now.current.contents.whole.takes[takeId];
     return new TakeRecorder({
-      table,
+      // Of footage that is still being made ready more comes while one speaks: the take goes on, over all that is there by then.
+      table: {
+        get times() {
+          return now.current.scene.table.times;
+        },
+        get endSeconds() {
+          return now.current.scene.table.endSeconds;
+        },
+      },
       open: (onLost) => openVoice(wantedFor(howNow()), onLost),
       keeper: (takeId, pieces, tell) => new PieceKeeper({ requestId, takeId }, pieces, tell),
       begun: (noteId) => {
@@ -120,7 +128,7 @@ export function useTake(given: Given): TakeControls {
       look: () => look(now.current),
       finished: () => dispatch(baseApi.util.invalidateTags(['take'])),
     });
-  }, [table, footage.id, requestId, actions, dispatch, now, howNow]);
+  }, [footage.id, requestId, actions, dispatch, now, howNow]);
   const state = useSyncExternalStore(recorder.subscribe, recorder.snapshot);
   // Leaving the desk ends the take and keeps it.
   useEffect(() => () => void recorder.done(), [recorder]);
