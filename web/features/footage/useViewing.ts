@@ -9,7 +9,8 @@ export function useViewing(footageId: string, { skip = false } = {}) {
   const { data, refetch } = useGetViewingQuery(footageId, { skip });
   const askedAt = useRef(0);
   const askAgain = (): void => {
-    if (Date.now() - askedAt.current < leastBetweenMs) return;
+    // What was never asked for cannot be asked for again: of footage that is not ready yet a later part comes by itself.
+    if (skip || Date.now() - askedAt.current < leastBetweenMs) return;
     askedAt.current = Date.now();
     void refetch();
   };
