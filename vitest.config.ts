@@ -36,7 +36,7 @@ export default defineConfig({
           hookTimeout: 60_000,
         },
       },
-      { test: { name: 'start', include: ['e2e/**/*.start.ts'], testTimeout: 600_000, hookTimeout: 240_000 } },
+      { test: { name: 'start', include: ['e2e/**/*.start.ts'], testTimeout: 900_000, hookTimeout: 240_000 } },
       {
         test: {
           name: 'e2e',

@@ -196,7 +196,8 @@ export async function manyServers({ servers, jobs, coaches, readers, seconds, da
       const drafts = (await ilse.ask('GET', '/api/drafts')).json?.drafts ?? [];
       return drafts.flatMap(({ footages }) => footages).find(({ id }) => id === footageId)?.state;
     };
-    if (!(await until(async () => (await stateOf()) === 'ready', 180_000))) return `footage is ${await stateOf()}, not ready`;
+    // Whoever makes it ready stands back behind everybody else: on a machine that has much else to do it takes minutes.
+    if (!(await until(async () => (await stateOf()) === 'ready', 480_000))) return `footage is ${await stateOf()}, not ready`;
     if (!(await until(() => hearing.words().includes(footageId) && hearing.words().includes('"ready"'), 10_000)))
       return 'a page at another server heard nothing of it';
     await hearing.stop();

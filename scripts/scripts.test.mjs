@@ -4,7 +4,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it } from 'vitest';
-import { checkRoom, portAnswers, startDatabase } from './database.mjs';
+import { bufferPoolBytes, checkRoom, portAnswers, startDatabase } from './database.mjs';
 import { databaseLogin, readSecrets, readSettings, root } from './settings.mjs';
 import { ensurePrograms, findProgram } from './systemPackages.mjs';
 import { freePort } from './freePort.mjs';
@@ -42,6 +42,11 @@ describe('the database of the house', () => {
     } finally {
       rmSync(others, { force: true });
     }
+  });
+
+  it('keeps in memory what a small machine can spare, and no more of a large one than a practice needs', () => {
+    const [mb, gb] = [2 ** 20, 2 ** 30];
+    expect([512 * mb, 4 * gb, 8 * gb, 64 * gb].map((memory) => bufferPoolBytes(memory) / mb)).toEqual([128, 256, 512, 1024]);
   });
 
   it('says which port is in use and what to do', async () => {

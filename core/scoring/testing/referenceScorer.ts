@@ -98,10 +98,14 @@ interface Done {
   worth: number;
 }
 
-export function referenceScore(bout: TimedBout, sheet: ReferenceSheet): ReferenceResult {
-  const { ticks: all, openings, falls: tapped } = ticksOf(bout);
+/** Scores a bout by a sheet; whoever scores it by several walks it once, and hands in its ticks. */
+export function referenceScore(bout: TimedBout, sheet: ReferenceSheet, walked = ticksOf(bout)): ReferenceResult {
+  const { ticks: all, openings, falls: tapped } = walked;
   const startsAgain = bout.afterFinish === 'restarts';
-  const clockOf = (seconds: number): number => all.filter((tick) => tick.footage < tenth(seconds)).length;
+  const clockOf = (seconds: number): number => {
+    const first = all.findIndex((tick) => tick.footage >= tenth(seconds));
+    return first < 0 ? all.length : first;
+  };
   const counts = sheet.counts === 'never' ? Infinity : sheet.counts === 'late' ? tenth(bout.clockSeconds ?? all.length / 10) / 2 : 0;
   const foe = (athlete: string): string => (athlete === 'client' ? 'partner' : 'client');
 
