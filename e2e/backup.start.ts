@@ -103,11 +103,11 @@ beforeAll(async () => {
   await startHouse(house);
   rhea.password = house.account('coach', 'Rhea Moss', rhea.email).stdout.trim().split(' ').at(-1)!;
   ask = await signedIn(house.base);
-}, 120_000);
+});
 afterAll(async () => {
   for (const end of ends) await end();
   for (const one of [folder, house.dataDir, ...restored.map(({ dataDir }) => dataDir)]) rmSync(one, { recursive: true, force: true });
-}, 60_000);
+});
 
 const restored: OwnHouse[] = [];
 async function restoredFrom(from: string): Promise<OwnHouse> {
@@ -139,7 +139,7 @@ describe('a backup of a house that runs', () => {
     const ready = lines(other, "SELECT id FROM clips WHERE state = 'ready'").filter(Boolean);
     const files = fileSums(other).join('\n');
     for (const id of ready) expect(files).toContain(id);
-  }, 170_000);
+  });
 
   it('holds every row and byte, and is a house in which one signs in as before', async () => {
     await expect.poll(clipStates, { timeout: 240_000 }).toSatisfy((states: string[]) => states.every((state) => state !== 'working'));
@@ -155,7 +155,7 @@ describe('a backup of a house that runs', () => {
     // Where there is a house, nothing is restored over it.
     const again = restore(to, other);
     expect([again.status, again.stderr]).toEqual([1, `There is a house in ${other.dataDir} already. Set LEAN_DATA_DIR to a new folder.\n`]);
-  }, 170_000);
+  });
 
   it('that is damaged is refused in a sentence, and nothing of it is left', async () => {
     const from = join(folder, 'after');

@@ -1,4 +1,4 @@
-import type { Draft, Footage, Request } from '@lean-mentor/contract';
+import type { Draft, DraftStep, Footage, Request } from '@lean-mentor/contract';
 import { once } from 'node:events';
 import { request as httpRequest, type IncomingMessage } from 'node:http';
 import { Readable } from 'node:stream';
@@ -10,7 +10,9 @@ export interface Caller {
   base: string;
   cookie: () => string;
   ask: (method: string, path: string, more?: { body?: BodyInit; headers?: Record<string, string> }) => Promise<Response>;
-  /** Sends a request with one file of this many bytes, still to be uploaded; answers its footage. */
+  /** Begins a request with one file of this many bytes, still to be uploaded, of which all is said, and leaves it at a step; answers its footage. */
+  openDraft: (byteSize: number, question: string, step?: DraftStep) => Promise<Footage>;
+  /** The same, sent. */
   openRequest: (byteSize: number, question: string) => Promise<Footage>;
   /** Uploads the bytes of a footage (tus, one piece), given as buffers one after another. Answers the seconds it took. */
   upload: (footage: Footage, buffers: Iterable<Buffer>) => Promise<number>;
@@ -44,26 +46,31 @@ export async function signInTo(base: string, who: string): Promise<Caller> {
   const footageStates = async (as: Caller['ask']) =>
     ((await (await as('GET', '/api/requests')).json()) as { requests: Request[] }).requests.flatMap((r) => r.footages);
   const wait = () => new Promise((resolve) => setTimeout(resolve, pollMs));
+  const openDraft: Caller['openDraft'] = async (byteSize, question, step = 'check') => {
+    const clientId = session.account.clients[0].id as string;
+    const draft = (await (await ask('POST', '/api/drafts', json({ clientId }))).json()) as Draft;
+    const intake = {
+      kind: 'hard-sparring',
+      attire: 'jacket',
+      ruleSheet: 'open-mat',
+      whoClient: 'green',
+      whoPartner: 'white',
+      question,
+      partnerConsent: 'agreed',
+    };
+    await ask('PATCH', `/api/drafts/${draft.id}`, json({ step, intake }));
+    const added = await ask('POST', `/api/requests/${draft.id}/footages`, json({ fileName: 'bench.mp4', byteSize }));
+    return (await added.json()) as Footage;
+  };
   return {
     base,
     cookie: () => cookie,
     ask,
+    openDraft,
     openRequest: async (byteSize, question) => {
-      const clientId = session.account.clients[0].id as string;
-      const draft = (await (await ask('POST', '/api/drafts', json({ clientId }))).json()) as Draft;
-      const intake = {
-        kind: 'hard-sparring',
-        attire: 'jacket',
-        ruleSheet: 'open-mat',
-        whoClient: 'green',
-        whoPartner: 'white',
-        question,
-        partnerConsent: 'agreed',
-      };
-      await ask('PATCH', `/api/drafts/${draft.id}`, json({ step: 'check', intake }));
-      const added = await ask('POST', `/api/requests/${draft.id}/footages`, json({ fileName: 'bench.mp4', byteSize }));
-      await ask('POST', `/api/requests/${draft.id}/send`);
-      return (await added.json()) as Footage;
+      const footage = await openDraft(byteSize, question);
+      await ask('POST', `/api/requests/${footage.requestId}/send`);
+      return footage;
     },
     upload: async (footage, buffers) => {
       const tus = { 'Tus-Resumable': '1.0.0' };

@@ -173,7 +173,12 @@ describe('a restart by key', () => {
         .filter(({ kind }) => kind === 'stoppage' || kind === 'restart')
         .sort((a, b) => a.atFrame - b.atFrame);
     const shows = (label: string, value: string) =>
-      page.waitForFunction((l, v) => document.querySelector<HTMLSelectElement>(`select[aria-label="${l}"]`)?.value === v, {}, label, value);
+      page.waitForFunction(
+        (l, v) => document.querySelector<HTMLElement>(`[role=combobox][aria-label="${l}"]`)?.dataset['value'] === v,
+        {},
+        label,
+        value,
+      );
     const cutsBefore = (await cuts()).length;
     await marit.goTo(0.7);
     await page.keyboard.press('KeyG');
@@ -191,9 +196,9 @@ describe('a restart by key', () => {
     await sees.sees(/Standing, \d+\.\d s \(put there by the referee\)/);
     await sees.press('tab', 'Coding');
     await shows('Goes on in', restart!.position!);
-    await page.select('select[aria-label="Goes on in"]', 'turtle');
+    await sees.choose('Goes on in', 'Turtle');
     await marit.until(clockEvents, (all) => all[1]!.position === 'turtle' && all[1]!.holder !== null);
-    await page.select('select[aria-label="Goes on in"]', '');
+    await sees.choose('Goes on in', 'as it is coded there');
     await marit.until(clockEvents, (all) => all[1]!.position === null && all[1]!.holder === null);
     await page.keyboard.press('Escape');
     for (let i = 0; i < 5; i++) await marit.withControl('KeyZ');
@@ -209,7 +214,7 @@ describe('the score', () => {
     await marit.goTo(0.54);
     await page.keyboard.press('KeyH');
     await sees.sees('This sheet decides nothing.');
-    await page.select('select[aria-label="Rule sheet"]', 'points-no-jacket');
+    await sees.choose('Rule sheet', 'Points, no jacket');
     await sees.sees('Partner finished more often.');
     await sees.sees(/^0 : 2 in taps/m);
     await sees.sees(/passed the guard at 0:2\d/);
@@ -333,10 +338,6 @@ describe('rule sheets', () => {
     await at.page.close();
     await marit.reload();
     await marit.page.keyboard.press('KeyH');
-    await marit.page.waitForFunction(() =>
-      [...document.querySelectorAll('select[aria-label="Rule sheet"] option')].some(
-        (option) => option.textContent === 'Points, jacket, own, version 1',
-      ),
-    );
+    await marit.visit.choose('Rule sheet', 'Points, jacket, own, version 1');
   });
 });

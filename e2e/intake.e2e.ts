@@ -77,6 +77,13 @@ describe('a minor who sends footage', () => {
       attire: 'Jacket',
       question,
     });
+    // Where the other steps go on, without a scroll, and nothing lies over it.
+    const free = await teo.page.$$eval('button', (buttons) => {
+      const send = buttons.find(({ innerText }) => innerText === 'Send')!;
+      const { left, top, width, height } = send.getBoundingClientRect();
+      return send.contains(document.elementFromPoint(left + width / 2, top + height / 2));
+    });
+    expect(free).toBe(true);
     await teo.pressUntil('Send', async () => (await teo.shows()).includes('Your guardian has it now.'));
     await teo.sees('Your guardian has it now.');
     await marit.page.reload();
@@ -179,8 +186,7 @@ describe('the bouts of a request', () => {
     );
     const { footages } = await get<Request>(marit.page, `/api/requests/${requestId}`);
     await open(marit, `/requests/${requestId}/footage?footage=${footages[1]!.id}`);
-    await marit.page.waitForSelector('[aria-label="Second camera"] select');
-    await marit.page.select('[aria-label="Second camera"] select', footages[0]!.id);
+    await marit.choose('Does this video show the same bouts as another one?', /^1\. /);
     await marit.press('button', 'Find how they lie');
     await marit.page.waitForSelector('[data-offset]', { timeout: 20_000 });
     const offset = Number(await marit.page.$eval('[data-offset]', (p) => p.getAttribute('data-offset')));

@@ -56,7 +56,7 @@ describe('a take', () => {
     await page.keyboard.press('KeyR');
     await page.waitForSelector('[aria-label="Spoken critique"]');
     await page.waitForFunction(() => !/The browser asks/.test(document.body.innerText));
-    await page.select('[aria-label="Whether you are seen"]', 'round');
+    await marit.visit.choose('Whether you are seen', 'Seen, round');
     await page.waitForSelector('[aria-label="You, as you are seen"]');
     await page.keyboard.press('KeyR');
     await phase(page, 'counting');

@@ -3,7 +3,7 @@ import type { Page } from 'puppeteer-core';
 /** Controls of a page that a thumb would miss: below 44 px either way. Words within a sentence are not among them. */
 export const smallTargets = (page: Page): Promise<string[]> =>
   page.evaluate(() =>
-    [...document.querySelectorAll<HTMLElement>('a, button, input, select, textarea, summary, [role=radio]')]
+    [...document.querySelectorAll<HTMLElement>('a, button, input, textarea, summary, [role=radio]')]
       .filter((one) => one.checkVisibility() && getComputedStyle(one).display !== 'inline' && !one.closest('label'))
       .filter((one) => {
         const { width, height } = one.getBoundingClientRect();

@@ -66,6 +66,8 @@ export interface Visit {
    */
   pressUntil: (name: string | RegExp, moved: () => Promise<boolean>) => Promise<void>;
   fill: (label: string, text: string) => Promise<void>;
+  /** Opens a list by its name and chooses the first line that reads so; answers the line. */
+  choose: (list: string, words: string | RegExp) => Promise<string>;
   /** Waits until the page shows these words. */
   sees: (words: string | RegExp, withinMs?: number) => Promise<void>;
   shows: () => Promise<string>;
@@ -137,6 +139,22 @@ export async function visit(
       throw new Error(`“${String(name)}” leads nowhere, but:\n${await it.shows()}`);
     },
     fill: (label, text) => page.locator(`::-p-aria([name="${label}"][role="textbox"])`).fill(text),
+    choose: async (list, words) => {
+      await press('combobox', list);
+      const source = typeof words === 'string' ? `^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}$` : words.source;
+      const line = await page.waitForFunction(
+        (wanted) =>
+          [...document.querySelectorAll<HTMLElement>('[role=option]:not([data-disabled])')].find((one) =>
+            new RegExp(wanted).test(one.innerText),
+          ),
+        { timeout: 20_000, polling: 100 },
+        source,
+      );
+      const read = await (line as ElementHandle<HTMLElement>).evaluate((one) => one.innerText);
+      await (line as ElementHandle<HTMLElement>).click();
+      await page.waitForFunction(() => !document.querySelector('[role=listbox]'), { timeout: 20_000 });
+      return read;
+    },
     shows: () => page.evaluate(() => document.body.innerText),
     sees: async (words, withinMs = 30_000) => {
       const [source, flags] = words instanceof RegExp ? [words.source, words.flags] : [words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), ''];

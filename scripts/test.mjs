@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ensureNodeModules } from './nodeModules.mjs';
 import { reportFault } from './plainFault.mjs';
@@ -73,6 +73,21 @@ function failuresOfFile({ name, status, message, assertionResults }) {
 /** In one line: the sentence that a started process said often stands below the first one. */
 const firstWords = (text = '') => text.replace(/\s+/g, ' ').slice(0, 400);
 
+/** So far do the house's jobs processes stand back (`server/jobs/giveWay.ts`). */
+const asJobs = 15;
+
+/**
+ * How far this whole session stands back behind the others of this machine (sched(7), "The autogroup feature"); elsewhere there is no such
+ * file. Tests that keep every processor busy would leave nothing to the jobs processes of houses that are started beside them.
+ */
+function standBack(nice) {
+  try {
+    writeFileSync('/proc/self/autogroup', String(nice));
+  } catch {
+    // Then all are equal.
+  }
+}
+
 try {
   ensurePrograms(
     ['mariadbd', 'mariadb-install-db', 'mariadb-dump', 'ffmpeg', 'ffprobe', 'chromium', 'pocketsphinx_batch', 'nginx', 'openssl'],
@@ -92,10 +107,12 @@ try {
     check('Types', 'tsc', ['-p', 'tsconfig.json']),
   ]);
   // Starting and stopping is mostly waiting: it needs no turn of its own.
+  standBack(asJobs);
   const starting = tests('Starting and stopping', ['start'], { beside: true });
   await tests('Unit and page tests', ['unit', 'web']);
   await tests('Server tests', ['server']);
   await starting;
+  standBack(0);
   await tests('Browser tests', ['e2e']);
 } catch (error) {
   totals.failed += 1;

@@ -31,7 +31,7 @@ export interface ReadingProgress {
   onShare?: (share: number) => void;
   onStep?: (step: 'table' | 'still') => Promise<void>;
   /** What is made can be looked at before the rest is there. */
-  editions?: EditionsWanted;
+  editions?: EditionsWanted | null;
   signal?: AbortSignal;
 }
 

@@ -8,6 +8,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { editionCopyKey, editionTableKey, originalKey, reviewCopyKey } from '../../storage/index.ts';
 import { barcodeOf } from '../../testing/barcode.ts';
 import { footageOf, pathOf, tableOf } from '../../testing/footage.ts';
+import { aNote, bringBout } from '../../testing/people.ts';
 import { peopledHouse } from '../../testing/peopledHouse.ts';
 import { visit } from '../../testing/visitor.ts';
 import { editionsOf, removeOldEditions } from './editions.ts';
@@ -44,7 +45,7 @@ const row = async () => (await findFootage(house, footageId))!;
 async function putOut(frames: number, bytes = 'copy'): Promise<void> {
   const copy = join(folder, `${house.newId()}.mp4`);
   await writeFile(copy, bytes);
-  await editionsOf(house, await row()).put({ copy, table: tableTo(frames) });
+  await (await editionsOf(house, await row()))!.put({ copy, table: tableTo(frames) });
 }
 const kept = (edition: number): Promise<number | null> => house.storage.size(editionCopyKey(footageId, edition));
 const ask = (who: typeof ada, edition: number) => who.ask('get', `/api/footages/${footageId}/editions/${edition}`);
@@ -92,7 +93,7 @@ describe('what is put out of a footage before all of it is ready', () => {
     await writeFile(copy, 'moved');
     const { times } = tableTo(60);
     const moved = { times: times.map((time, frame) => (frame === 20 ? time + 0.001 : time)), endSeconds: 2 };
-    await expect(editionsOf(house, await row()).put({ copy, table: moved })).rejects.toThrow('other frames');
+    await expect((await editionsOf(house, await row()))!.put({ copy, table: moved })).rejects.toThrow('other frames');
     expect([(await row()).edition, await kept(2)]).toEqual([1, null]);
   });
 
@@ -107,7 +108,21 @@ describe('what is put out of a footage before all of it is ready', () => {
     await putOut(60);
     await changeFootage(house, footageId, { state: 'waiting' });
     expect(progressOf(await row()).soFar).toEqual({ edition: 1, seconds: 2 });
-    expect(editionsOf(house, await row()).lastSeconds).toBe(2);
+    expect((await editionsOf(house, await row()))!.lastSeconds).toBe(2);
+  });
+
+  it('is nothing of footage on which something stands already, which is made ready once more; what is marked on an edition ends nothing', async () => {
+    await bringBout(house, footageId, 10, 80);
+    expect(await editionsOf(house, await row())).toBeNull();
+    await house.db.bouts.destroy({ where: { footageId } });
+    const write = async () => house.db.notes.create({ ...aNote(house.newId(), footageId), requestId: (await row()).requestId });
+    await write();
+    expect(await editionsOf(house, await row())).toBeNull();
+    await house.db.notes.destroy({ where: { footageId } });
+    await putOut(30);
+    await write();
+    await putOut(60);
+    expect((await row()).edition).toBe(2);
   });
 
   it('gives way to the whole, whose frames are the same, and is removed an hour later', async () => {
@@ -137,7 +152,7 @@ describe('pictures of a footage that is still being made ready', () => {
   it('are given of the frames that are there', async () => {
     const copy = join(folder, 'so-far.mp4');
     await copyFile(whole.copy, copy);
-    await editionsOf(house, await row()).put({ copy, table: tableTo(60) });
+    await (await editionsOf(house, await row()))!.put({ copy, table: tableTo(60) });
     const small = await ada.ask('get', `/api/footages/${footageId}/frames/41/still.jpg`);
     expect([small.status, await barcodeOf(small.body as Buffer)]).toEqual([200, 41]);
     const { requestId } = await row();

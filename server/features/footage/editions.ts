@@ -4,7 +4,7 @@ import type { House } from '../../house/house.ts';
 import type { Edition, EditionsWanted } from '../../media/editions.ts';
 import { editionCopyKey, editionFolder, editionTableKey, editionsFolder, footageFolder, NotStored } from '../../storage/index.ts';
 import type { FootageRow } from './model.ts';
-import { changeFootage, findFootage, findWithEditions } from './repository.ts';
+import { changeFootage, findFootage, findWithEditions, isWrittenOn } from './repository.ts';
 
 /** Frame times of an edition; null where it is not kept any more. */
 export async function editionTable(house: House, footageId: string, edition: number): Promise<FrameTable | null> {
@@ -32,12 +32,18 @@ async function put(house: House, footageId: string, { copy, table }: Edition): P
   else if (edition > 2) await storage.remove(editionFolder(footageId, edition - 2));
 }
 
-/** How editions of a footage are put out while it is made ready. */
-export const editionsOf = (house: House, { id, editionSeconds }: FootageRow): EditionsWanted => ({
-  lastSeconds: editionSeconds ?? 0,
-  put: (edition) => put(house, id, edition),
-  onFault: (error) => house.log.warn({ err: error, footageId: id }, 'an edition was not put out'),
-});
+/**
+ * How editions of a footage are put out while it is made ready; null where none are. Footage that is made ready once more may have notes on
+ * any frame of it: on its beginning alone they would stand at wrong times, so it is waited for as a whole.
+ */
+export async function editionsOf(house: House, { id, edition, editionSeconds }: FootageRow): Promise<EditionsWanted | null> {
+  if (edition === 0 && (await isWrittenOn(house, id))) return null;
+  return {
+    lastSeconds: editionSeconds ?? 0,
+    put: (made) => put(house, id, made),
+    onFault: (error) => house.log.warn({ err: error, footageId: id }, 'an edition was not put out'),
+  };
+}
 
 /** Whoever opened an edition has long gone on to the whole, in hours. */
 const keptHours = 1;

@@ -71,7 +71,7 @@ async function decode(house: House, footage: FootageRow, folder: string, say: Sa
     const { copy, table, missing, motion, sound, bouts, strip, poster } = await readFootage(original.path, folder, {
       onProbed: ({ width, height, seconds }) => changeFootage(house, id, { width, height, seconds }),
       onShare: progress(house, id, say),
-      editions: editionsOf(house, footage),
+      editions: await editionsOf(house, footage),
       onStep: (step) => (step === 'table' ? say('Reading every frame’s time', 0.92, 2) : say('Taking a still', 0.96, 1)),
       signal,
     });

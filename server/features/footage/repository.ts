@@ -104,6 +104,16 @@ export async function findBoutsCodedAtDesk({ db }: House, requestId: string, tra
   return new Set(rows.map(({ boutId }) => boutId));
 }
 
+/** Whether a footage has bouts, or something stands on it that was written at the desk. */
+export async function isWrittenOn({ db }: House, footageId: string): Promise<boolean> {
+  const on = ['bouts', 'marks', 'notes', 'drawings'].map((table) => `EXISTS (SELECT 1 FROM ${table} WHERE footage_id = :footageId)`);
+  const [row] = await db.sequelize.query<{ written: number }>(`SELECT ${on.join(' OR ')} AS written`, {
+    replacements: { footageId },
+    type: QueryTypes.SELECT,
+  });
+  return Boolean(row!.written);
+}
+
 export const countBouts = ({ db }: House, footageId: string, transaction: Transaction): Promise<number> =>
   db.bouts.count({ where: { footageId }, transaction });
 

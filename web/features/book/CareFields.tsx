@@ -1,7 +1,7 @@
 import { type Asks, type BookAttire } from '@lean-mentor/core/book';
 import { cautionNames, type CautionClass } from '@lean-mentor/core/care';
 import { LoadRows } from '../../shared/care/index.ts';
-import { Select } from '../../shared/forms/index.ts';
+import { SelectRow } from '../../shared/forms/index.ts';
 
 interface Care {
   caution: CautionClass;
@@ -19,8 +19,8 @@ export function CareFields({ of: { caution, loads, attire }, onChange }: { of: C
   return (
     <>
       <div className="grid grid-cols-2 gap-4">
-        <Select label="Caution" value={caution} names={cautionNames} onChange={(next) => onChange({ caution: next })} />
-        <Select label="Worn" value={attire} names={attireNames} onChange={(next) => onChange({ attire: next })} />
+        <SelectRow label="Caution" value={caution} names={cautionNames} onChange={(next) => onChange({ caution: next })} />
+        <SelectRow label="Worn" value={attire} names={attireNames} onChange={(next) => onChange({ attire: next })} />
       </div>
       <LoadRows label="It asks of whoever does it" loads={loads.doer} onChange={(doer) => onChange({ loads: { ...loads, doer } })} />
       <LoadRows label="It asks of the other one" loads={loads.partner} onChange={(partner) => onChange({ loads: { ...loads, partner } })} />

@@ -1,6 +1,6 @@
 import { partnerNames, type BookDrill } from '@lean-mentor/core/book';
 import { useSaveBookDrillMutation } from './entriesApi.ts';
-import { lineClass, Row, Select, Text } from '../../shared/forms/index.ts';
+import { lineClass, Row, SelectRow, Text } from '../../shared/forms/index.ts';
 import { CareFields } from './CareFields.tsx';
 import { FormFoot } from './FormFoot.tsx';
 import { useKeptDraft } from './useKeptDraft.ts';
@@ -35,7 +35,7 @@ export function DrillForm({ drill, onDone }: { drill: BookDrill; onDone: () => v
       </Row>
       <Text label="How" value={draft.how} rows={5} onChange={(how) => change({ how })} />
       <div className="grid grid-cols-2 gap-4">
-        <Select label="Partner" value={draft.partner} names={partnerNames} onChange={(partner) => change({ partner })} />
+        <SelectRow label="Partner" value={draft.partner} names={partnerNames} onChange={(partner) => change({ partner })} />
         <Row label="Equipment">
           <input
             value={draft.equipment}

@@ -1,7 +1,7 @@
 import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Button } from '../../shared/primitives/index.ts';
+import { Button, namedOptions, Select, smallSelect } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import {
   useMergeBookPrinciplesMutation,
@@ -58,22 +58,15 @@ export function EntryActions({ entry, principles, onEdit, onGone }: EntryActions
       <div className="flex items-center gap-3">
         <label className="flex items-center gap-2">
           Make it part of
-          <select
+          <Select
             autoFocus
-            defaultValue=""
-            aria-label="Merge into"
-            onChange={({ target }) => void mergeInto(target.value)}
-            className="max-w-80 rounded-sm border border-seam bg-linen px-2 py-1"
-          >
-            <option value="">choose …</option>
-            {principles
-              .filter(({ id }) => id !== entry.id)
-              .map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-          </select>
+            label="Merge into"
+            value=""
+            placeholder="choose …"
+            options={namedOptions(principles.filter(({ id }) => id !== entry.id))}
+            onChange={(id) => void mergeInto(id)}
+            className={`${smallSelect} max-w-80`}
+          />
         </label>
         <span className="text-small text-reed">Its notes move there for good, in every request.</span>
         <Button look="quiet" onClick={() => setMerging(false)}>

@@ -1,5 +1,5 @@
 import { clockText } from '@lean-mentor/core/footage';
-import { Button } from '../../shared/primitives/index.ts';
+import { Button, Select } from '../../shared/primitives/index.ts';
 import { mostSeconds, useCamera, type Camera } from './filming.ts';
 
 interface FilmClipProps {
@@ -22,17 +22,12 @@ export function FilmClip({ onFilm, onLeave }: FilmClipProps) {
         <Picture camera={camera} />
       )}
       {camera.cameras.length > 1 && filming.phase === 'ready' && (
-        <select
-          aria-label="Camera"
-          onChange={(e) => camera.choose(e.target.value)}
-          className="rounded-sm border border-seam bg-linen px-2 py-1"
-        >
-          {camera.cameras.map(({ deviceId, label }) => (
-            <option key={deviceId} value={deviceId}>
-              {label}
-            </option>
-          ))}
-        </select>
+        <Select
+          label="Camera"
+          value={camera.deviceId ?? camera.cameras[0]!.deviceId}
+          options={camera.cameras.map(({ deviceId, label }) => ({ value: deviceId, words: label }))}
+          onChange={camera.choose}
+        />
       )}
       <p className="text-reed">
         Whoever is seen in it must have agreed to that; for a minor, their guardian. At most {mostSeconds / 60} minutes.

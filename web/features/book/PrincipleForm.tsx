@@ -1,7 +1,7 @@
 import { areaNames, mostCueWords, wordsIn, type BookDrill, type BookPrinciple } from '@lean-mentor/core/book';
 import { useListClipsQuery } from './api.ts';
 import { useSaveBookPrincipleMutation } from './entriesApi.ts';
-import { filled, lineClass, Lines, Row, Select, Text } from '../../shared/forms/index.ts';
+import { filled, lineClass, Lines, Row, SelectRow, Text } from '../../shared/forms/index.ts';
 import { CareFields } from './CareFields.tsx';
 import { PickNames } from './PickNames.tsx';
 import { FormFoot } from './FormFoot.tsx';
@@ -71,8 +71,8 @@ export function PrincipleForm({ principle, principles, drills, onDone }: Princip
         />
       </Row>
       <div className="grid grid-cols-2 gap-4">
-        <Select label="Area" value={draft.area} names={areaNames} onChange={(area) => change({ area })} />
-        <Select
+        <SelectRow label="Area" value={draft.area} names={areaNames} onChange={(area) => change({ area })} />
+        <SelectRow
           label="Level"
           value={String(draft.level) as '1'}
           names={levelNames as unknown as Record<'1', string>}

@@ -1,7 +1,7 @@
 import { bodyParts, partWords, type BodyPart } from '@lean-mentor/core/care';
-import { stanceNames, stances, type Stance, type Variant } from '@lean-mentor/core/book';
+import { stanceNames, stances, type Variant } from '@lean-mentor/core/book';
 import { ArrowUp, Plus, X } from 'lucide-react';
-import { IconButton } from '../../shared/primitives/index.ts';
+import { IconButton, optionsOf, Select } from '../../shared/primitives/index.ts';
 import { lineClass } from '../../shared/forms/index.ts';
 
 /** Ways of doing it, each with its condition and where the coach stands; in the order they are to be tried. */
@@ -29,18 +29,13 @@ export function VariantRows({ variants, onChange }: { variants: readonly Variant
             onChange={({ target }) => set(i, { do: target.value })}
             className={lineClass}
           />
-          <select
-            aria-label={`Where you stand, way ${i + 1}`}
+          <Select
+            label={`Where you stand, way ${i + 1}`}
             value={variant.stance}
-            onChange={({ target }) => set(i, { stance: target.value as Stance })}
+            options={optionsOf(stances, (stance) => stanceNames[stance])}
+            onChange={(stance) => set(i, { stance })}
             className={lineClass}
-          >
-            {stances.map((stance) => (
-              <option key={stance} value={stance}>
-                {stanceNames[stance]}
-              </option>
-            ))}
-          </select>
+          />
           <span className="flex">
             <IconButton icon={ArrowUp} words="Earlier" disabled={i === 0} onClick={() => earlier(i)} />
             <IconButton icon={X} words="Take this way out" onClick={() => onChange(variants.filter((_, j) => j !== i))} />
@@ -75,21 +70,17 @@ function Spares({ way, spares, onChange }: { way: number; spares: readonly BodyP
           {partWords({ part, side: null })} ×
         </button>
       ))}
-      <select
-        aria-label={`Spares, way ${way}`}
+      <Select
+        label={`Spares, way ${way}`}
         value=""
-        onChange={({ target }) => onChange([...spares, target.value as BodyPart])}
-        className="rounded-sm border border-seam bg-linen"
-      >
-        <option value="">{spares.length === 0 ? 'nothing' : 'also …'}</option>
-        {bodyParts
-          .filter((part) => !spares.includes(part))
-          .map((part) => (
-            <option key={part} value={part}>
-              {partWords({ part, side: null })}
-            </option>
-          ))}
-      </select>
+        placeholder={spares.length === 0 ? 'nothing' : 'also …'}
+        options={optionsOf(
+          bodyParts.filter((part) => !spares.includes(part)),
+          (part) => partWords({ part, side: null }),
+        )}
+        onChange={(part) => onChange([...spares, part])}
+        className="rounded-sm border border-seam bg-linen px-1"
+      />
     </span>
   );
 }

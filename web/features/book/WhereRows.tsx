@@ -1,8 +1,9 @@
 import type { BookPrinciple, PlaceRole } from '@lean-mentor/core/book';
-import { positionCodes, positionFamily, positionName, type PositionCode } from '@lean-mentor/core/scoring';
+import { positionCodes, positionFamily, positionName } from '@lean-mentor/core/scoring';
 import { X } from 'lucide-react';
 import { lineClass } from '../../shared/forms/index.ts';
 import { roleWords } from './roleWords.ts';
+import { optionsOf, Select } from '../../shared/primitives/index.ts';
 
 type Where = BookPrinciple['where'];
 
@@ -18,18 +19,13 @@ export function WhereRows({ where, onChange }: { where: Where; onChange: (where:
         {where.map(({ position, role }, i) => (
           <li key={position} className="flex items-center gap-2">
             <span className="min-w-0 grow truncate">{positionName(position)}</span>
-            <select
-              aria-label={`Who, in ${positionName(position)}`}
+            <Select
+              label={`Who, in ${positionName(position)}`}
               value={role}
-              onChange={({ target }) => onChange(where.map((one, j) => (j === i ? { position, role: target.value as PlaceRole } : one)))}
+              options={optionsOf<PlaceRole>(['holder', 'other', 'either'], (one) => roleWords(position, one))}
+              onChange={(next) => onChange(where.map((one, j) => (j === i ? { position, role: next } : one)))}
               className="rounded-sm border border-seam bg-linen px-1 py-0.5 text-small"
-            >
-              {(['holder', 'other', 'either'] as const).map((one) => (
-                <option key={one} value={one}>
-                  {roleWords(position, one)}
-                </option>
-              ))}
-            </select>
+            />
             <button
               type="button"
               aria-label={`Take out ${positionName(position)}`}
@@ -41,22 +37,14 @@ export function WhereRows({ where, onChange }: { where: Where; onChange: (where:
           </li>
         ))}
       </ul>
-      <select
-        aria-label="Add a position"
+      <Select
+        label="Add a position"
         value=""
-        onChange={({ target }) => {
-          const position = target.value as PositionCode;
-          onChange([...where, { position, role: positionFamily(position) === 'neutral' ? 'either' : 'other' }]);
-        }}
+        placeholder="add a position …"
+        options={optionsOf(left, positionName)}
+        onChange={(position) => onChange([...where, { position, role: positionFamily(position) === 'neutral' ? 'either' : 'other' }])}
         className={`${lineClass} max-w-60`}
-      >
-        <option value="">add a position …</option>
-        {left.map((code) => (
-          <option key={code} value={code}>
-            {positionName(code)}
-          </option>
-        ))}
-      </select>
+      />
     </fieldset>
   );
 }

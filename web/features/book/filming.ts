@@ -19,6 +19,8 @@ export interface Camera {
   /** What it sees now; null while there is nothing to see. */
   stream: MediaStream | null;
   cameras: readonly MediaDeviceInfo[];
+  /** The one that is used; null: whichever the browser takes. */
+  deviceId: string | null;
   choose: (deviceId: string) => void;
   /** Counts down and films, or stops. */
   press: () => void;
@@ -74,7 +76,7 @@ export function useCamera(): Camera {
   const address = filming.phase === 'filmed' ? filming.address : null;
   useEffect(() => () => void (address && URL.revokeObjectURL(address)), [address]);
   return {
-    ...{ filming, stream, cameras, choose },
+    ...{ filming, stream, cameras, deviceId, choose },
     press: () => {
       if (filming.phase === 'ready') setFilming({ phase: 'counting', left: countInSeconds });
       if (filming.phase === 'counting') setFilming({ phase: 'ready' });

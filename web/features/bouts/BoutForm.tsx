@@ -1,8 +1,8 @@
 import { outcomes, type Bout, type Request } from '@lean-mentor/contract';
 import { clockText, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
-import { afterFinishes, boutUsage, ruleSheetNames, ruleSheetWords, type AfterFinish, type RuleSheetName } from '@lean-mentor/core/scoring';
+import { afterFinishes, boutUsage, ruleSheetNames, ruleSheetWords, type AfterFinish } from '@lean-mentor/core/scoring';
 import { Trash2 } from 'lucide-react';
-import { Button, Field, inputClass } from '../../shared/primitives/index.ts';
+import { Button, Field, inputClass, optionsOf, Select } from '../../shared/primitives/index.ts';
 
 interface BoutFormProps {
   bout: Bout;
@@ -65,36 +65,30 @@ export function BoutForm({ bout, request, table, onChange, onStartHere, onEndHer
         </Field>
         <Field label="Rules">
           {(field) => (
-            <select
+            <Select
               {...field}
               value={bout.ruleSheet ?? ''}
-              onChange={(e) => onChange({ ruleSheet: (e.target.value || null) as RuleSheetName | null })}
+              options={[
+                { value: '', words: `${ruleSheetWords(request.ruleSheet)} (as sent)` },
+                ...optionsOf(ruleSheetNames, ruleSheetWords),
+              ]}
+              onChange={(name) => onChange({ ruleSheet: name || null })}
               className={small}
-            >
-              <option value="">{ruleSheetWords(request.ruleSheet)} (as sent)</option>
-              {ruleSheetNames.map((name) => (
-                <option key={name} value={name}>
-                  {ruleSheetWords(name)}
-                </option>
-              ))}
-            </select>
+            />
           )}
         </Field>
         <Field label="After a finish">
           {(field) => (
-            <select
+            <Select
               {...field}
               value={bout.afterFinish ?? ''}
-              onChange={(e) => onChange({ afterFinish: (e.target.value || null) as Bout['afterFinish'] })}
+              options={[
+                { value: '', words: `${afterFinishWords[usual]} (as usual)` },
+                ...optionsOf(afterFinishes, (after) => afterFinishWords[after]),
+              ]}
+              onChange={(after) => onChange({ afterFinish: after || null })}
               className={small}
-            >
-              <option value="">{afterFinishWords[usual]} (as usual)</option>
-              {afterFinishes.map((after) => (
-                <option key={after} value={after}>
-                  {afterFinishWords[after]}
-                </option>
-              ))}
-            </select>
+            />
           )}
         </Field>
         <Field label="Meant to last, in minutes">
@@ -114,19 +108,13 @@ export function BoutForm({ bout, request, table, onChange, onStartHere, onEndHer
         </Field>
         <Field label="How it ended">
           {(field) => (
-            <select
+            <Select
               {...field}
               value={bout.outcome ?? ''}
-              onChange={(e) => onChange({ outcome: (e.target.value || null) as Bout['outcome'] })}
+              options={[{ value: '', words: 'Not said' }, ...optionsOf(outcomes, (outcome) => outcomeWords[outcome])]}
+              onChange={(outcome) => onChange({ outcome: outcome || null })}
               className={small}
-            >
-              <option value="">Not said</option>
-              {outcomes.map((outcome) => (
-                <option key={outcome} value={outcome}>
-                  {outcomeWords[outcome]}
-                </option>
-              ))}
-            </select>
+            />
           )}
         </Field>
         <Field label="By what">

@@ -1,7 +1,7 @@
 import type { Alignment, Footage, Request } from '@lean-mentor/contract';
 import { frameAtSeconds, secondsOfFrame, seekSecondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { useEffect, useRef, useState } from 'react';
-import { Button, FaultNote, Field, inputClass } from '../../shared/primitives/index.ts';
+import { Button, FaultNote, Field, inputClass, Select } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useGetFrameTableQuery, useGetMotionQuery, useGetSoundQuery, useSaveAlignmentMutation, useViewing } from '../footage/index.ts';
 import type { AlignAnswer, Camera } from './alignWorker.ts';
@@ -80,19 +80,16 @@ export function SecondCamera({ request, footage, table, atFrame }: SecondCameraP
     <section aria-label="Second camera" className="flex flex-col gap-3 border-t border-seam pt-3">
       <Field label="Does this video show the same bouts as another one?">
         {(field) => (
-          <select
+          <Select
             {...field}
             value={otherId}
-            onChange={(e) => (setOtherId(e.target.value), e.target.value === '' && keep(null))}
+            options={[
+              { value: '', words: 'No' },
+              ...others.map((other) => ({ value: other.id, words: `${request.footages.indexOf(other) + 1}. ${other.fileName}` })),
+            ]}
+            onChange={(id) => (setOtherId(id), id === '' && keep(null))}
             className={`${inputClass} max-w-sm py-1 text-desk`}
-          >
-            <option value="">No</option>
-            {others.map((other) => (
-              <option key={other.id} value={other.id}>
-                {request.footages.indexOf(other) + 1}. {other.fileName}
-              </option>
-            ))}
-          </select>
+          />
         )}
       </Field>
       {otherId !== '' && (

@@ -2,10 +2,10 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { changeClient, type BodyOf, type Client } from '@lean-mentor/contract';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { FormEnd } from '../../shared/forms/index.ts';
+import { FormEnd, FormSelect } from '../../shared/forms/index.ts';
 import { Field, smallInputClass } from '../../shared/primitives/index.ts';
 import { useChangeClientMutation } from './api.ts';
-import { BeltSelect } from './BeltSelect.tsx';
+import { beltOptions } from './belts.ts';
 
 type Sent = BodyOf<typeof changeClient>;
 type Form = z.input<typeof changeClient.body>;
@@ -38,7 +38,9 @@ export function ClientForm({ client, onDone }: { client: Client; onDone: () => v
         {(field) => <input {...field} {...register('name')} autoComplete="off" className={smallInputClass} />}
       </Field>
       <Field label="Belt" fault={errors.level?.message}>
-        {(field) => <BeltSelect {...field} {...register('level', { valueAsNumber: true })} className={smallInputClass} />}
+        {(field) => (
+          <FormSelect {...field} control={form.control} name="level" kept={Number} options={beltOptions} className={smallInputClass} />
+        )}
       </Field>
       <Field label="Born on" hint="Whoever is under 18 needs a guardian here." fault={errors.bornOn?.message}>
         {(field) => (

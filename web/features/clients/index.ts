@@ -1,4 +1,4 @@
-export { BeltSelect } from './BeltSelect.tsx';
+export { beltOptions } from './belts.ts';
 export { useListClientsQuery } from './api.ts';
 export { ClientPage } from './ClientPage.tsx';
 export { ClientsPage } from './ClientsPage.tsx';

@@ -3,7 +3,7 @@ import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { boutTimes, boutUsage, clockShown, ruleSheets, ruleSheetWords, scoreAt, tapsText } from '@lean-mentor/core/scoring';
 import { savingWords } from '../../shared/keeping/index.ts';
-import { FacePlate, MessageLine } from '../../shared/primitives/index.ts';
+import { FacePlate, MessageLine, Select, smallSelect } from '../../shared/primitives/index.ts';
 import { Link, useSearchParams } from 'react-router';
 import { kindWords } from '../requests/index.ts';
 import { isLookable } from '../footage/index.ts';
@@ -18,19 +18,17 @@ import { useDeskPart } from './useDesk.ts';
 function FootagePicker({ footages, footage }: { footages: readonly Footage[]; footage: Footage }) {
   const [, setSearch] = useSearchParams();
   return (
-    <select
-      aria-label="Video on the stage"
+    <Select
+      label="Video on the stage"
       value={footage.id}
-      onChange={(e) => setSearch({ footage: e.target.value })}
-      className="max-w-44 shrink-0 rounded-sm border border-seam bg-linen px-2 py-1"
-    >
-      {footages.map((one, i) => (
-        <option key={one.id} value={one.id} disabled={!isLookable(one)}>
-          {i + 1}. {one.fileName}
-          {one.state !== 'ready' && (isLookable(one) ? ' (its beginning)' : ' (not ready)')}
-        </option>
-      ))}
-    </select>
+      options={footages.map((one, i) => ({
+        value: one.id,
+        words: `${i + 1}. ${one.fileName}${one.state === 'ready' ? '' : isLookable(one) ? ' (its beginning)' : ' (not ready)'}`,
+        disabled: !isLookable(one),
+      }))}
+      onChange={(id) => setSearch({ footage: id })}
+      className={`${smallSelect} max-w-44 shrink-0`}
+    />
   );
 }
 

@@ -2,7 +2,7 @@ import type { BookPrinciple } from '@lean-mentor/core/book';
 import type { Note } from '@lean-mentor/core/desk';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Button } from '../../shared/primitives/index.ts';
+import { Button, namedOptions, Select, smallSelect } from '../../shared/primitives/index.ts';
 import { useDeskActions } from '../desk/index.ts';
 
 interface RenameNotesProps {
@@ -48,22 +48,15 @@ export function RenameNotes({ how, notes, principles, onDone }: RenameNotesProps
       <div className="flex items-center gap-3">
         <label className="flex min-w-0 grow items-center gap-2">
           <span className="shrink-0">{how === 'merge' ? 'Its notes here name' : 'They name'}</span>
-          <select
+          <Select
             autoFocus
-            aria-label="Another principle"
+            label="Another principle"
             value={to}
-            onChange={({ target }) => setTo(target.value)}
-            className="min-w-0 grow rounded-sm border border-seam bg-linen px-2 py-1"
-          >
-            <option value="">choose a principle of the book …</option>
-            {principles
-              .filter(({ id }) => id !== own)
-              .map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-          </select>
+            placeholder="choose a principle of the book …"
+            options={namedOptions(principles.filter(({ id }) => id !== own))}
+            onChange={setTo}
+            className={`${smallSelect} grow`}
+          />
         </label>
         <Button look="plain" disabled={to === '' || ticked.length === 0} onClick={go}>
           {how === 'merge' ? 'Merge' : 'Split'}

@@ -5,7 +5,7 @@ import { addStats, asMeant, boutStats, boutUsage } from '@lean-mentor/core/scori
 import { format } from 'date-fns';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { Fetched } from '../../shared/fetched/index.ts';
-import { Empty, TableHead } from '../../shared/primitives/index.ts';
+import { Empty, Select, smallSelect, TableHead } from '../../shared/primitives/index.ts';
 import { useGetClientBoutsQuery } from '../scoring/index.ts';
 import { BoutRibbon } from '../sheet/index.ts';
 import { useGetClientHistoryQuery } from './api.ts';
@@ -120,18 +120,13 @@ function OneRequest({ name, request, requests, onChoose }: OneRequestProps) {
   return (
     <section aria-label={name === 'earlier' ? 'The earlier one' : 'The later one'} className="flex gap-6 border-t border-ink pt-3">
       <div className="flex min-w-0 grow flex-col gap-1">
-        <select
-          aria-label={name === 'earlier' ? 'Which is the earlier' : 'Which is the later'}
+        <Select
+          label={name === 'earlier' ? 'Which is the earlier' : 'Which is the later'}
           value={request.id}
-          onChange={({ target }) => onChoose(target.value)}
-          className="w-full rounded-sm border border-seam bg-linen px-2 py-1"
-        >
-          {requests.map(({ id, sentAt, question }) => (
-            <option key={id} value={id}>
-              {format(sentAt, 'd MMM yyyy')}: {question}
-            </option>
-          ))}
-        </select>
+          options={requests.map(({ id, sentAt, question }) => ({ value: id, words: `${format(sentAt, 'd MMM yyyy')}: ${question}` }))}
+          onChange={onChoose}
+          className={`${smallSelect} w-full`}
+        />
         <p className="text-read">“{request.question}”</p>
         <p className="text-small text-reed">{format(request.sentAt, 'd MMMM yyyy')}</p>
       </div>

@@ -5,8 +5,9 @@ import { toast } from 'sonner';
 import type { z } from 'zod';
 import { Button, Choice, FaultNote, Field, inputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
-import { BeltSelect, useListClientsQuery } from '../clients/index.ts';
+import { beltOptions, useListClientsQuery } from '../clients/index.ts';
 import { useInviteMutation } from './api.ts';
+import { FormSelect } from '../../shared/forms/index.ts';
 
 type Form = z.input<typeof invitationWanted>;
 
@@ -25,6 +26,7 @@ const blank = (role: InvitedRole, kept: { name?: string; email?: string } = {}):
 export function InviteForm() {
   const [invite, { isLoading, error }] = useInviteMutation();
   const form = useForm<Form, unknown, InvitationWanted>({ resolver: zodResolver(invitationWanted), defaultValues: blank('client') });
+  const clients = useListClientsQuery().data?.clients ?? [];
   const role = useWatch({ control: form.control, name: 'role' });
   const errors = form.formState.errors as Partial<Record<'name' | 'email' | 'level' | 'bornOn' | 'clientId', { message?: string }>>;
   const send = async (wanted: InvitationWanted): Promise<void> => {
@@ -46,7 +48,9 @@ export function InviteForm() {
         {role === 'client' && (
           <>
             <Field label="Belt" fault={errors.level?.message}>
-              {(field) => <BeltSelect {...field} {...form.register('level', { valueAsNumber: true })} className={inputClass} />}
+              {(field) => (
+                <FormSelect {...field} control={form.control} name="level" kept={Number} options={beltOptions} className={inputClass} />
+              )}
             </Field>
             <Field label="Born on" hint="Whoever is under 18 needs a guardian here before anything is sent." fault={errors.bornOn?.message}>
               {(field) => (
@@ -62,7 +66,16 @@ export function InviteForm() {
         )}
         {role === 'guardian' && (
           <Field label="Of" fault={errors.clientId && 'Choose the client.'}>
-            {(field) => <ClientChoice control={{ ...field, ...form.register('clientId') }} />}
+            {(field) => (
+              <FormSelect
+                {...field}
+                control={form.control}
+                name="clientId"
+                placeholder="Choose …"
+                options={clients.map(({ id, name, age }) => ({ value: id, words: age === null ? name : `${name}, ${age}` }))}
+                className={inputClass}
+              />
+            )}
           </Field>
         )}
       </div>
@@ -71,20 +84,5 @@ export function InviteForm() {
         Write the invitation
       </Button>
     </form>
-  );
-}
-
-function ClientChoice({ control }: { control: React.ComponentProps<'select'> }) {
-  const { data } = useListClientsQuery();
-  return (
-    <select {...control} className={inputClass}>
-      <option value="">Choose …</option>
-      {data?.clients.map(({ id, name, age }) => (
-        <option key={id} value={id}>
-          {name}
-          {age !== null && `, ${age}`}
-        </option>
-      ))}
-    </select>
   );
 }

@@ -3,8 +3,8 @@ import { writeInvoice } from '@lean-mentor/contract';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { z } from 'zod';
-import { FormEnd } from '../../shared/forms/index.ts';
-import { Button, Field, smallInputClass } from '../../shared/primitives/index.ts';
+import { FormEnd, FormSelect } from '../../shared/forms/index.ts';
+import { Button, Field, namedOptions, smallInputClass } from '../../shared/primitives/index.ts';
 import { useListClientsQuery } from '../clients/index.ts';
 import { useWriteInvoiceMutation } from './api.ts';
 
@@ -36,14 +36,14 @@ export function WriteInvoice({ currency, onDone }: { currency: string; onDone: (
     >
       <Field label="For" fault={errors.clientId?.message}>
         {(field) => (
-          <select {...field} {...register('clientId')} className={`${smallInputClass} max-w-64`}>
-            <option value="">whom …</option>
-            {listed?.clients.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+          <FormSelect
+            {...field}
+            control={control}
+            name="clientId"
+            placeholder="whom …"
+            options={namedOptions(listed?.clients ?? [])}
+            className={`${smallInputClass} max-w-64`}
+          />
         )}
       </Field>
       {fields.map(({ id }, i) => (

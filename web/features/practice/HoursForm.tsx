@@ -57,7 +57,8 @@ export function HoursForm({ practice, readOnly }: { practice: Practice; readOnly
           <div className="grid max-w-lg grid-cols-[8rem_1fr_6rem] items-end gap-4">
             <TurnaroundFields
               hours={register('turnaround.hours', { valueAsNumber: true })}
-              kind={register('turnaround.kind')}
+              control={form.control}
+              kind="turnaround.kind"
               fault={errors.turnaround?.hours?.message}
             />
             <Field label="Currency" fault={errors.currency?.message}>

@@ -3,7 +3,7 @@ import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { Button, Empty, FaultNote, Field, smallInputClass } from '../../shared/primitives/index.ts';
+import { Button, Empty, FaultNote, Field, namedOptions, Select, smallInputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useListClientsQuery } from '../clients/index.ts';
 import { useEndMembershipMutation, useGiveMembershipMutation, usePauseMembershipMutation } from './api.ts';
@@ -146,31 +146,19 @@ function GiveForm({ plans }: { plans: Practice['plans'] }) {
     >
       <Field label="Give">
         {(field) => (
-          <select
+          <Select
             {...field}
-            required
             value={clientId}
-            onChange={(e) => setClient(e.target.value)}
+            placeholder="whom …"
+            options={namedOptions(data?.clients ?? [])}
+            onChange={setClient}
             className={`${smallInputClass} max-w-48`}
-          >
-            <option value="">whom …</option>
-            {data?.clients.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+          />
         )}
       </Field>
       <Field label="the plan">
         {(field) => (
-          <select {...field} value={planId} onChange={(e) => setPlan(e.target.value)} className={`${smallInputClass} max-w-40`}>
-            {offered.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+          <Select {...field} value={planId} options={namedOptions(offered)} onChange={setPlan} className={`${smallInputClass} max-w-40`} />
         )}
       </Field>
       <Field label="from">
@@ -181,7 +169,7 @@ function GiveForm({ plans }: { plans: Practice['plans'] }) {
       <label className="flex min-h-9 items-center gap-2">
         <input type="checkbox" checked={gifted} onChange={(e) => setGifted(e.target.checked)} /> as a gift
       </label>
-      <Button type="submit" busy={isLoading}>
+      <Button type="submit" busy={isLoading} disabled={clientId === ''}>
         Give this plan
       </Button>
       {error && <FaultNote>{faultWords(error)}</FaultNote>}

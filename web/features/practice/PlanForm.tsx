@@ -2,8 +2,8 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { addPlan, answerWays, type Plan, type PlanFields } from '@lean-mentor/contract';
 import { planPeriods } from '@lean-mentor/core/plans';
 import { useForm, type UseFormRegister } from 'react-hook-form';
-import { FormEnd } from '../../shared/forms/index.ts';
-import { FaultNote, Field, smallInputClass } from '../../shared/primitives/index.ts';
+import { FormEnd, FormSelect } from '../../shared/forms/index.ts';
+import { FaultNote, Field, optionsOf, smallInputClass } from '../../shared/primitives/index.ts';
 import { TurnaroundFields } from './TurnaroundFields.tsx';
 import { useAddPlanMutation, useChangePlanMutation } from './api.ts';
 import { periodWords, wayWords } from '../plans/index.ts';
@@ -41,13 +41,13 @@ export function PlanForm({ plan, currency, onDone }: { plan: Plan | null; curren
         </Field>
         <Field label="is paid">
           {(field) => (
-            <select {...field} {...register('period')} className={smallInputClass}>
-              {planPeriods.map((period) => (
-                <option key={period} value={period}>
-                  {periodWords[period]}
-                </option>
-              ))}
-            </select>
+            <FormSelect
+              {...field}
+              control={form.control}
+              name="period"
+              options={optionsOf(planPeriods, (period) => periodWords[period])}
+              className={smallInputClass}
+            />
           )}
         </Field>
         <Field label="Requests in it" fault={errors.requestsPerPeriod?.message}>
@@ -66,7 +66,8 @@ export function PlanForm({ plan, currency, onDone }: { plan: Plan | null; curren
         </Field>
         <TurnaroundFields
           hours={register('turnaround.hours', { valueAsNumber: true })}
-          kind={register('turnaround.kind')}
+          control={form.control}
+          kind="turnaround.kind"
           fault={errors.turnaround?.hours?.message}
         />
         <Field label="Rank" hint="1 goes first." fault={errors.rank?.message}>

@@ -4,7 +4,7 @@ import { addDays, format } from 'date-fns';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Button, FaultNote, Field, PopBox, smallInputClass } from '../../shared/primitives/index.ts';
+import { Button, FaultNote, Field, namedOptions, optionsOf, PopBox, Select, smallInputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useGiveOverMutation, useListHandOversQuery } from './api.ts';
 import { partWords } from './words.ts';
@@ -52,15 +52,7 @@ function GiveForm({ row, hands, onDone }: { row: TodayRow; hands: { id: string; 
     >
       <div className="grid grid-cols-2 gap-3">
         <Field label="To">
-          {(field) => (
-            <select {...field} value={toId} onChange={(e) => setTo(e.target.value)} className={smallInputClass}>
-              {hands.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          )}
+          {(field) => <Select {...field} value={toId} options={namedOptions(hands)} onChange={setTo} className={smallInputClass} />}
         </Field>
         <Field label="Until">
           {(field) => (
@@ -69,13 +61,13 @@ function GiveForm({ row, hands, onDone }: { row: TodayRow; hands: { id: string; 
         </Field>
         <Field label="What">
           {(field) => (
-            <select {...field} value={part} onChange={(e) => setPart(e.target.value as HandOverPart)} className={smallInputClass}>
-              {handOverParts.map((one) => (
-                <option key={one} value={one}>
-                  {partWords[one]}
-                </option>
-              ))}
-            </select>
+            <Select
+              {...field}
+              value={part}
+              options={optionsOf(handOverParts, (one) => partWords[one])}
+              onChange={setPart}
+              className={smallInputClass}
+            />
           )}
         </Field>
         {part === 'code' && bouts.length > 1 && (
@@ -113,14 +105,16 @@ function WhichBout({ many, idOf, value, onChange }: WhichBoutProps) {
   return (
     <Field label="Which">
       {(field) => (
-        <select {...field} value={value} onChange={(e) => onChange(e.target.value)} className={smallInputClass}>
-          <option value="">every bout</option>
-          {Array.from({ length: many }, (_, i) => (
-            <option key={idOf(i)} value={idOf(i)}>
-              bout {i + 1}
-            </option>
-          ))}
-        </select>
+        <Select
+          {...field}
+          value={value}
+          options={[
+            { value: '', words: 'every bout' },
+            ...Array.from({ length: many }, (_, i) => ({ value: idOf(i), words: `bout ${i + 1}` })),
+          ]}
+          onChange={onChange}
+          className={smallInputClass}
+        />
       )}
     </Field>
   );

@@ -10,6 +10,7 @@ import { useGetClientHistoryQuery, useGetClientProgressQuery, useGetWorkEffectsQ
 import { useGetClientWorkQuery, useGiveWorkMutation, useProposeWorkQuery, type WorkProposals } from './api.ts';
 import { WorkForm } from './WorkForm.tsx';
 import { lengthWords } from './words.ts';
+import { namedOptions, Select } from '../../shared/primitives/index.ts';
 
 /** Work for a client: out of the book for one of their fixes, changed as it should be, and given. */
 export function GiveWorkPage() {
@@ -85,14 +86,13 @@ function FixChoice({ clientId, chosen, onChoose }: { clientId: string; chosen: s
         </Fetched>
       </section>
       <Row label="Or anything of the book">
-        <select value={chosen ?? ''} onChange={({ target }) => target.value && onChoose(target.value)} className={lineClass}>
-          <option value="">…</option>
-          {book.data?.principles.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
+        <Select
+          value={chosen ?? ''}
+          placeholder="…"
+          options={namedOptions(book.data?.principles ?? [])}
+          onChange={onChoose}
+          className={lineClass}
+        />
       </Row>
     </>
   );

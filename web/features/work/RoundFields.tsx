@@ -2,8 +2,8 @@ import type { ClientWork } from '@lean-mentor/contract';
 import { isNeutral, positionCodes, positionName, type PositionCode } from '@lean-mentor/core/scoring';
 import { startWays, type PartnerLevel, type PartnerSize, type RoundOrder, type Way } from '@lean-mentor/core/work';
 import { X } from 'lucide-react';
-import { lineClass, Row, Select } from '../../shared/forms/index.ts';
-import { IconButton } from '../../shared/primitives/index.ts';
+import { lineClass, Row, SelectRow } from '../../shared/forms/index.ts';
+import { IconButton, optionsOf, Select } from '../../shared/primitives/index.ts';
 import { NumberRow } from './NumberRow.tsx';
 import { StartDrawing } from './StartDrawing.tsx';
 
@@ -46,7 +46,7 @@ export function RoundFields({ terms, isDone, onChange }: RoundFieldsProps) {
             step={0.5}
             onChange={(minutes) => changeTest({ minutes })}
           />
-          <Select label="What is counted" value={test.counts} names={counted} onChange={(counts) => changeTest({ counts })} />
+          <SelectRow label="What is counted" value={test.counts} names={counted} onChange={(counts) => changeTest({ counts })} />
           <label className="flex items-end gap-2 pb-1">
             <input type="checkbox" checked={terms.swaps} onChange={({ target }) => onChange({ swaps: target.checked })} /> They change
             places each round
@@ -63,13 +63,13 @@ export function RoundFields({ terms, isDone, onChange }: RoundFieldsProps) {
           step={10}
           onChange={(restSeconds) => onChange({ restSeconds })}
         />
-        <Select
+        <SelectRow
           label="Partner"
           value={terms.wanted.level}
           names={wantedLevels}
           onChange={(level) => onChange({ wanted: { ...terms.wanted, level } })}
         />
-        <Select
+        <SelectRow
           label="of size"
           value={terms.wanted.size}
           names={wantedSizes}
@@ -81,7 +81,7 @@ export function RoundFields({ terms, isDone, onChange }: RoundFieldsProps) {
           <input value={advice} maxLength={300} onChange={({ target }) => onChange({ advice: target.value })} className={lineClass} />
         </Row>
         {advice !== '' && terms.rounds > 1 && (
-          <Select label="Order" value={terms.order} names={orders} onChange={(order) => onChange({ order })} />
+          <SelectRow label="Order" value={terms.order} names={orders} onChange={(order) => onChange({ order })} />
         )}
       </div>
       {advice !== '' && terms.rounds < 4 && (
@@ -101,8 +101,13 @@ function StartFields({ test: { start }, onChange }: { test: Test; onChange: (fie
   };
   return (
     <div className="grid grid-cols-[1fr_1fr_1fr_8rem] items-end gap-4">
-      <Select label="Start" value={start.position} names={positions} onChange={(position) => move(position, start.clientHolds ?? true)} />
-      <Select
+      <SelectRow
+        label="Start"
+        value={start.position}
+        names={positions}
+        onChange={(position) => move(position, start.clientHolds ?? true)}
+      />
+      <SelectRow
         label="They are"
         value={place}
         names={places}
@@ -141,18 +146,13 @@ function WayRows({ ways, onChange }: { ways: Test['ways']; onChange: (ways: Test
               onChange={({ target }) => change(id, { words: target.value })}
               className={lineClass}
             />
-            <select
-              aria-label={`Whose: ${words}`}
+            <Select
+              label={`Whose: ${words}`}
               value={wonBy}
-              onChange={({ target }) => change(id, { wonBy: target.value as Way['wonBy'] })}
+              options={optionsOf(Object.keys(whose) as Way['wonBy'][], (one) => whose[one])}
+              onChange={(next) => change(id, { wonBy: next })}
               className={`${lineClass} max-w-40`}
-            >
-              {Object.entries(whose).map(([value, name]) => (
-                <option key={value} value={value}>
-                  {name}
-                </option>
-              ))}
-            </select>
+            />
             <IconButton
               icon={X}
               words={`Take out: ${words}`}

@@ -2,7 +2,7 @@ import { partnerNames } from '@lean-mentor/core/book';
 import { cautionClasses, cautionNames } from '@lean-mentor/core/care';
 import { bodyParts, partWords, type BodyPart } from '@lean-mentor/core/care';
 import type { ClientWork } from '@lean-mentor/contract';
-import { lineClass, Row, Select, Text } from '../../shared/forms/index.ts';
+import { lineClass, Row, SelectRow, Text } from '../../shared/forms/index.ts';
 import { useListClipsQuery } from '../book/index.ts';
 import { NumberRow } from './NumberRow.tsx';
 import { RoundFields } from './RoundFields.tsx';
@@ -42,7 +42,7 @@ export function WorkForm({ terms, isDone, onChange }: WorkFormProps) {
             step={0.5}
             onChange={(minutes) => onChange({ ...terms, minutes })}
           />
-          <Select label="Partner" value={terms.partner} names={partnerNames} onChange={(partner) => onChange({ ...terms, partner })} />
+          <SelectRow label="Partner" value={terms.partner} names={partnerNames} onChange={(partner) => onChange({ ...terms, partner })} />
         </div>
       )}
       <div className="grid grid-cols-3 gap-4">
@@ -65,7 +65,7 @@ export function WorkForm({ terms, isDone, onChange }: WorkFormProps) {
         </Row>
       </div>
       <div className="grid grid-cols-[1fr_2fr] gap-4">
-        <Select label="Caution" value={terms.caution} names={cautions} onChange={(caution) => change({ caution })} />
+        <SelectRow label="Caution" value={terms.caution} names={cautions} onChange={(caution) => change({ caution })} />
         <LoadParts terms={terms} onChange={(loads) => change({ loads })} />
       </div>
       <ClipChoice chosen={terms.clipIds} onChange={(clipIds) => change({ clipIds })} />

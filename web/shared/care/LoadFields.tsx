@@ -1,15 +1,5 @@
-import {
-  bodyParts,
-  bodySides,
-  burdens,
-  burdenWords,
-  isPaired,
-  partWords,
-  type BodyPart,
-  type BodySide,
-  type Burden,
-  type Load,
-} from '@lean-mentor/core/care';
+import { bodyParts, bodySides, burdens, burdenWords, isPaired, partWords, type Burden, type Load } from '@lean-mentor/core/care';
+import { optionsOf, Select } from '../primitives/index.ts';
 
 const selectLook = 'rounded-sm border border-seam bg-linen px-2 py-1';
 
@@ -28,35 +18,21 @@ export function LoadFields({
   const size = large ? 'min-h-11 px-3' : 'px-1.5 py-0.5 text-small';
   return (
     <div className="flex flex-wrap items-center gap-1.5">
-      <select
-        aria-label="Part of the body"
+      <Select
+        label="Part of the body"
         value={part}
-        onChange={({ target }) => {
-          const next = target.value as BodyPart;
-          change({ part: next, side: isPaired(next) ? side : null });
-        }}
+        options={optionsOf(bodyParts, (one) => partWords({ part: one, side: null }))}
+        onChange={(next) => change({ part: next, side: isPaired(next) ? side : null })}
         className={`${selectLook} ${large ? 'min-h-11' : ''}`}
-      >
-        {bodyParts.map((one) => (
-          <option key={one} value={one}>
-            {partWords({ part: one, side: null })}
-          </option>
-        ))}
-      </select>
+      />
       {isPaired(part) && (
-        <select
-          aria-label="Side"
+        <Select
+          label="Side"
           value={side ?? ''}
-          onChange={({ target }) => change({ side: (target.value || null) as BodySide | null })}
+          options={[{ value: '', words: 'either side' }, ...optionsOf(bodySides, (one) => one)]}
+          onChange={(next) => change({ side: next || null })}
           className={`${selectLook} ${large ? 'min-h-11' : ''}`}
-        >
-          <option value="">either side</option>
-          {bodySides.map((one) => (
-            <option key={one} value={one}>
-              {one}
-            </option>
-          ))}
-        </select>
+        />
       )}
       {burdens.map((burden) => {
         const on = asked.includes(burden);

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { optionsOf, Select } from '../primitives/index.ts';
 
 export const lineClass = 'w-full rounded-sm border border-seam bg-linen px-2 py-1 hover:border-reed';
 
@@ -14,7 +15,7 @@ export const Row = ({ label, hint, children }: { label: string; hint?: ReactNode
 );
 
 /** One of a few named values. */
-export function Select<V extends string>({
+export function SelectRow<V extends string>({
   label,
   value,
   names,
@@ -27,13 +28,12 @@ export function Select<V extends string>({
 }) {
   return (
     <Row label={label}>
-      <select value={value} onChange={({ target }) => onChange(target.value as V)} className={lineClass}>
-        {(Object.keys(names) as V[]).map((one) => (
-          <option key={one} value={one}>
-            {names[one]}
-          </option>
-        ))}
-      </select>
+      <Select<V>
+        value={value}
+        options={optionsOf(Object.keys(names) as V[], (one) => names[one])}
+        onChange={onChange}
+        className={lineClass}
+      />
     </Row>
   );
 }

@@ -1,2 +1,3 @@
-export { filled, lineClass, Lines, Row, Select, Text } from './EntryRows.tsx';
+export { filled, lineClass, Lines, Row, SelectRow, Text } from './EntryRows.tsx';
 export { FormEnd } from './FormEnd.tsx';
+export { FormSelect } from './FormSelect.tsx';

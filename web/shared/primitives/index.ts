@@ -11,4 +11,5 @@ export { KindGlyph, kindWords } from './KindGlyph.tsx';
 export { PopBox } from './PopBox.tsx';
 export { ShareBar } from './ShareBar.tsx';
 export { TableHead } from './TableHead.tsx';
+export { namedOptions, optionsOf, Select, smallSelect, type Option, type SelectProps } from './Select.tsx';
 export { useSize } from './useSize.ts';

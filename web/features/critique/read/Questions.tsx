@@ -2,7 +2,7 @@ import { answerWords, type Critique, type Question } from '@lean-mentor/contract
 import { clockText } from '@lean-mentor/core/footage';
 import { format } from 'date-fns';
 import { useRef, useState } from 'react';
-import { Button, FaultNote } from '../../../shared/primitives/index.ts';
+import { Button, FaultNote, optionsOf, Select } from '../../../shared/primitives/index.ts';
 import { faultWords } from '../../../shared/wire/index.ts';
 import { useAccount } from '../../access/index.ts';
 import { AnswerTakes, SpokenAnswer } from './SpokenAnswer.tsx';
@@ -196,19 +196,16 @@ function Ask(props: QuestionsProps) {
         className={lines}
       />
       {!asked && !spoken && noteIds.length > (fixId ? 1 : 0) && (
-        <select
-          aria-label="About which moment"
+        <Select
+          label="About which moment"
           value={noteId ?? ''}
-          onChange={({ target }) => setNoteId(target.value || null)}
+          options={[
+            { value: '', words: 'about all of it' },
+            ...optionsOf(noteIds, (one) => critique.moments.find(({ note }) => note.id === one)?.note.what.slice(0, 80) ?? ''),
+          ]}
+          onChange={(id) => setNoteId(id || null)}
           className="w-full rounded-sm border border-seam bg-linen px-2 py-2"
-        >
-          <option value="">about all of it</option>
-          {noteIds.map((one) => (
-            <option key={one} value={one}>
-              {critique.moments.find(({ note }) => note.id === one)?.note.what.slice(0, 80)}
-            </option>
-          ))}
-        </select>
+        />
       )}
       {error && <FaultNote>{faultWords(error)}</FaultNote>}
       <span className="flex gap-2">

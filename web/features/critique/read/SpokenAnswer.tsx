@@ -7,6 +7,7 @@ import { useOpenDeskQuery } from '../../desk/index.ts';
 import { useListTakesQuery } from '../../takes/index.ts';
 import { useGetAnswerTakeQuery, useGetCritiqueQuery } from '../api.ts';
 import { HeardTake, Transcript } from './HeardTake.tsx';
+import { Select } from '../../../shared/primitives/index.ts';
 
 /** A voice that is being made ready is asked after this often, in ms. */
 const lookAgainMs = 3000;
@@ -57,19 +58,19 @@ export function AnswerTakes({ critique, takeId, onTake }: AnswerTakesProps) {
   return (
     <span className="flex flex-wrap items-center gap-3">
       {takes.length > 0 && (
-        <select
-          aria-label="With something spoken"
+        <Select
+          label="With something spoken"
           value={takeId ?? ''}
-          onChange={({ target }) => onTake(target.value || null)}
+          options={[
+            { value: '', words: 'in words only' },
+            ...takes.map(({ id, title, seconds }, i) => ({
+              value: id,
+              words: `with “${title || `Take ${i + 1}`}”, ${clockText(seconds)}`,
+            })),
+          ]}
+          onChange={(id) => onTake(id || null)}
           className="rounded-sm border border-seam bg-linen px-2 py-2"
-        >
-          <option value="">in words only</option>
-          {takes.map(({ id, title, seconds }, i) => (
-            <option key={id} value={id}>
-              with “{title || `Take ${i + 1}`}”, {clockText(seconds)}
-            </option>
-          ))}
-        </select>
+        />
       )}
       <Link to={`/requests/${requestId}/desk`} className="linked">
         Speak one at the desk

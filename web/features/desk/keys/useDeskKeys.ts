@@ -129,7 +129,9 @@ export function useDeskKeys(keys: DeskKeys): void {
     const down = (event: KeyboardEvent): void => {
       const target = event.target instanceof HTMLElement ? event.target : null;
       const typing =
-        target?.matches('input:not([type=range], [type=checkbox], [type=radio]), textarea, select, [contenteditable]') ?? false;
+        target?.matches(
+          'input:not([type=range], [type=checkbox], [type=radio]), textarea, [role=combobox], [role=listbox], [role=option], [contenteditable]',
+        ) ?? false;
       if (event.code === 'Escape') {
         if (typing) target?.blur();
         else latest.current.leave();

@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import { Button, IconButton } from '../../../shared/primitives/index.ts';
+import { Button, IconButton, Select } from '../../../shared/primitives/index.ts';
 import { useFrame, useScene } from '../DeskScene.ts';
 import { jointWords, measureWords } from './measureWords.ts';
 import { useControls } from '../DeskControls.tsx';
@@ -26,17 +26,11 @@ export function MeasurePanel() {
           <Count label="Tiles deep" value={work.deep} onChange={(deep) => step({ do: 'adjust', fields: { deep } })} />
           <label className="flex items-center gap-2">
             A tile is
-            <select
-              value={work.tileMetres}
-              onChange={(e) => step({ do: 'adjust', fields: { tileMetres: Number(e.target.value) } })}
-              className="rounded-sm border border-seam bg-linen px-2 py-1"
-            >
-              {tileSizes.map((metres) => (
-                <option key={metres} value={metres}>
-                  {metres} m
-                </option>
-              ))}
-            </select>
+            <Select
+              value={String(work.tileMetres)}
+              options={tileSizes.map((metres) => ({ value: String(metres), words: `${metres} m` }))}
+              onChange={(metres) => step({ do: 'adjust', fields: { tileMetres: Number(metres) } })}
+            />
           </label>
           <p className="text-reed">{work.spots.length} corners down.</p>
         </div>

@@ -7,6 +7,8 @@ import { aNote, aRequest, footageId, openDeskHouse, requestId } from '../../../t
 import type { DeskControls } from '../DeskControls.tsx';
 import { noTake } from '../take/takeRecorder.ts';
 import { NoteEditor } from './NoteEditor.tsx';
+import { chooseFrom } from '../../../testing/lists.ts';
+import { layerWords } from './noteWords.ts';
 
 const writing = { noteId: 'n', footageId, atFrame: 33, toFrame: null, markId: 'm', focus: 1 };
 const kept = aNote('n', { instead: [{ when: 'he pulls', do: 'post' }] });
@@ -96,7 +98,7 @@ describe('a note being written', () => {
     const { noteNow } = open(kept);
     await userEvent.click(screen.getByRole('radio', { name: 'Missed chance' }));
     await userEvent.click(screen.getByRole('radio', { name: 'Only us' }));
-    await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Layer' }), 'tactical');
+    await chooseFrom('Layer', layerWords.tactical);
     expect(noteNow()).toMatchObject({ kind: 'missed-chance', visible: 'coach', layer: 'tactical' });
   });
 

@@ -1,6 +1,7 @@
 import { noteLayers, type Note } from '@lean-mentor/core/desk';
 import { ToggleGroup } from 'radix-ui';
 import { layerWords } from './noteWords.ts';
+import { optionsOf, Select } from '../../../shared/primitives/index.ts';
 
 const athletes = [
   { value: 'client', words: 'Client' },
@@ -63,18 +64,13 @@ export function Picks({ note, change }: { note: Note; change: (fields: Partial<N
         onPick={(severity) => change({ severity: Number(severity) })}
       />
       <Pick label="For whose eyes" value={note.visible} options={readers} onPick={(visible) => change({ visible })} />
-      <select
-        aria-label="Layer"
+      <Select
+        label="Layer"
         value={note.layer}
-        onChange={(e) => change({ layer: e.target.value as Note['layer'] })}
+        options={optionsOf(noteLayers, (layer) => layerWords[layer])}
+        onChange={(layer) => change({ layer })}
         className="h-6 rounded-sm border border-transparent bg-transparent text-small hover:border-seam"
-      >
-        {noteLayers.map((layer) => (
-          <option key={layer} value={layer}>
-            {layerWords[layer]}
-          </option>
-        ))}
-      </select>
+      />
     </div>
   );
 }

@@ -1,8 +1,8 @@
 import { frameEventOf, type CodedEvent } from '@lean-mentor/core/desk';
 import { clockText } from '@lean-mentor/core/footage';
-import { eventWords, isNeutral, positionCodes, positionName, type Athlete, type PositionCode } from '@lean-mentor/core/scoring';
+import { athletes, eventWords, isNeutral, positionCodes, positionName } from '@lean-mentor/core/scoring';
 import { X } from 'lucide-react';
-import { IconButton } from '../../../shared/primitives/index.ts';
+import { IconButton, optionsOf, Select } from '../../../shared/primitives/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useFrame, useScene } from '../DeskScene.ts';
 import type { BoutScored } from './useScore.ts';
@@ -88,33 +88,25 @@ function RestartPosition({ event }: { event: CodedEvent }) {
   const input = 'border-b border-seam bg-transparent';
   return (
     <span className="flex gap-2 text-reed">
-      <select
-        aria-label="Goes on in"
+      <Select
+        label="Goes on in"
         className={input}
         value={position ?? ''}
-        onChange={({ target: { value } }) => {
-          const next = value === '' ? null : (value as PositionCode);
+        options={[{ value: '', words: 'as it is coded there' }, ...optionsOf(positionCodes, positionName)]}
+        onChange={(value) => {
+          const next = value || null;
           const held = next === null || isNeutral(next) ? null : (holder ?? 'client');
           coding.changeEvent(event.id, { position: next, holder: held });
         }}
-      >
-        <option value="">as it is coded there</option>
-        {positionCodes.map((code) => (
-          <option key={code} value={code}>
-            {positionName(code)}
-          </option>
-        ))}
-      </select>
+      />
       {position !== null && !isNeutral(position) && (
-        <select
-          aria-label="Held by"
+        <Select
+          label="Held by"
           className={input}
           value={holder ?? 'client'}
-          onChange={({ target }) => coding.changeEvent(event.id, { holder: target.value as Athlete })}
-        >
-          <option value="client">client holds</option>
-          <option value="partner">partner holds</option>
-        </select>
+          options={optionsOf(athletes, (athlete) => `${athlete} holds`)}
+          onChange={(athlete) => coding.changeEvent(event.id, { holder: athlete })}
+        />
       )}
     </span>
   );

@@ -1,5 +1,6 @@
 import { ruleSheetNames, ruleSheetWords, type RuleSheetName } from '@lean-mentor/core/scoring';
 import { useScored, type BoutScored } from './useScore.ts';
+import { optionsOf, Select } from '../../../shared/primitives/index.ts';
 
 /** By which sheet the bout is scored; another one scores it again at once. */
 export function SheetChooser({ bout }: { bout: BoutScored }) {
@@ -12,10 +13,14 @@ export function SheetChooser({ bout }: { bout: BoutScored }) {
   const offered = [...newest, ...own.filter(({ id }) => id === choice.sheetId && !newest.some((one) => one.id === id))];
   const shipped = ruleSheetNames.find((name) => !choice.sheetId && ruleSheetWords(name) === sheet.name);
   return (
-    <select
-      aria-label="Rule sheet"
+    <Select
+      label="Rule sheet"
       value={choice.sheetId ?? shipped ?? ''}
-      onChange={({ target: { value } }) =>
+      options={[
+        ...optionsOf<string>(ruleSheetNames, (name) => ruleSheetWords(name as RuleSheetName)),
+        ...offered.map(({ id, sheet: { name }, version }) => ({ value: id, words: `${name ?? 'Own sheet'}, version ${version}` })),
+      ]}
+      onChange={(value) =>
         choose(
           here.bout.id,
           own.some(({ id }) => id === value)
@@ -24,17 +29,6 @@ export function SheetChooser({ bout }: { bout: BoutScored }) {
         )
       }
       className="max-w-44 rounded-sm border border-seam bg-linen px-1.5 py-0.5 text-small"
-    >
-      {ruleSheetNames.map((name) => (
-        <option key={name} value={name}>
-          {ruleSheetWords(name)}
-        </option>
-      ))}
-      {offered.map(({ id, sheet: { name }, version }) => (
-        <option key={id} value={id}>
-          {name ?? 'Own sheet'}, version {version}
-        </option>
-      ))}
-    </select>
+    />
   );
 }

@@ -3,7 +3,7 @@ import { lateTapWords, threatEnds, threatFacts, type ThreatFacts } from '@lean-m
 import { techniques } from '@lean-mentor/core/techniques';
 import { X } from 'lucide-react';
 import { useMemo } from 'react';
-import { IconButton } from '../../../shared/primitives/index.ts';
+import { IconButton, optionsOf, Select } from '../../../shared/primitives/index.ts';
 import { usePositionValues } from '../../scoring/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useFrame, useScene } from '../DeskScene.ts';
@@ -73,18 +73,13 @@ export function ThreatList({ bout }: { bout: BoutScored }) {
                 over here
               </button>
             ) : (
-              <select
-                aria-label="How it ended"
+              <Select
+                label="How it ended"
                 value={threat.ended}
-                onChange={({ target }) => coding.changeThreat(threat.id, { ended: target.value as (typeof threatEnds)[number] })}
-                className="border-b border-seam bg-transparent"
-              >
-                {threatEnds.map((end) => (
-                  <option key={end} value={end}>
-                    {end === 'traded' ? 'given up for a position' : end}
-                  </option>
-                ))}
-              </select>
+                options={optionsOf(threatEnds, (end) => (end === 'traded' ? 'given up for a position' : end))}
+                onChange={(ended) => coding.changeThreat(threat.id, { ended })}
+                className="border-b border-seam"
+              />
             )}
             <IconButton icon={X} words="There was no attack" onClick={() => coding.removeThreat(threat.id)} />
             {fact?.lateTap && <p className="basis-full border-l-4 border-brick pl-2">{lateTapWords(fact)}</p>}

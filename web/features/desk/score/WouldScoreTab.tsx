@@ -3,6 +3,7 @@ import { isRuleSheetName, ruleSheetNames, ruleSheets, ruleSheetWords, scoreSteps
 import { useState } from 'react';
 import { useFrame, useScene } from '../DeskScene.ts';
 import type { BoutScored } from './useScore.ts';
+import { optionsOf, Select } from '../../../shared/primitives/index.ts';
 
 /** Before and after the present frame, in seconds, unless a stretch was chosen. */
 const around = 8;
@@ -34,14 +35,13 @@ export function WouldScoreTab({ bout }: { bout: BoutScored }) {
             Around this frame
           </button>
         )}
-        <select aria-label="By which sheet" value={name} onChange={({ target }) => setName(target.value)} className={look}>
-          <option value="">{bout.sheet.name}, as chosen</option>
-          {ruleSheetNames.map((one) => (
-            <option key={one} value={one}>
-              {ruleSheetWords(one)}
-            </option>
-          ))}
-        </select>
+        <Select
+          label="By which sheet"
+          value={name}
+          options={[{ value: '', words: `${bout.sheet.name}, as chosen` }, ...optionsOf(ruleSheetNames, ruleSheetWords)]}
+          onChange={setName}
+          className={look}
+        />
       </div>
       <ol aria-label="Step by step">
         {steps.map(({ at, kind, words }, i) => (

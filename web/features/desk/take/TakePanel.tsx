@@ -6,7 +6,7 @@ import { Mic, Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { Button, FileButton, IconButton } from '../../../shared/primitives/index.ts';
+import { Button, FileButton, IconButton, Select, smallSelect } from '../../../shared/primitives/index.ts';
 import { useListTakesQuery } from '../../takes/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useContents, useScene } from '../DeskScene.ts';
@@ -133,18 +133,13 @@ interface PickedProps {
 
 function Picked({ label, value, onChange, options }: PickedProps) {
   return (
-    <select
-      aria-label={label}
+    <Select
+      label={label}
       value={value}
-      onChange={(e) => onChange(e.target.value)}
-      className="max-w-56 rounded-sm border border-seam bg-linen px-2 py-1"
-    >
-      {options.map(([one, words]) => (
-        <option key={one} value={one}>
-          {words}
-        </option>
-      ))}
-    </select>
+      options={options.map(([one, words]) => ({ value: one, words }))}
+      onChange={onChange}
+      className={`${smallSelect} max-w-56`}
+    />
   );
 }
 
@@ -257,20 +252,13 @@ function TakeRow({ take, place, recording }: { take: DeskTake; place: number; re
 /** From the beginning of a chapter all is said anew. */
 function SayAnew({ take, onChosen }: { take: DeskTake; onChosen: (from: number) => void }) {
   return (
-    <select
-      aria-label="Say it anew from"
+    <Select
+      label="Say it anew from"
       value=""
-      onChange={(e) => onChosen(Number(e.target.value))}
-      className="max-w-48 rounded-sm border border-seam bg-linen px-2 py-1"
-    >
-      <option value="" disabled>
-        Say it anew from …
-      </option>
-      {take.chapters.map(({ from, title }) => (
-        <option key={from} value={from}>
-          {clockText(from)} {title}
-        </option>
-      ))}
-    </select>
+      placeholder="Say it anew from …"
+      options={take.chapters.map(({ from, title }) => ({ value: String(from), words: `${clockText(from)} ${title}` }))}
+      onChange={(from) => onChosen(Number(from))}
+      className={`${smallSelect} max-w-48`}
+    />
   );
 }

@@ -15,6 +15,7 @@ import { ConsentStep } from './ConsentStep.tsx';
 import { FootageStep } from './FootageStep.tsx';
 import { HurtsStep } from './HurtsStep.tsx';
 import { QuestionStep } from './QuestionStep.tsx';
+import { SendNow } from './SendNow.tsx';
 import type { StepProps } from './StepProps.ts';
 import { useDraft } from './useDraft.ts';
 import { WhatStep } from './WhatStep.tsx';
@@ -108,7 +109,7 @@ function DraftInSteps({ draft }: { draft: Draft }) {
         <Step draft={draft} written={written} goTo={goTo} />
       </div>
       {written.step !== 'footage' && <UploadsGlance footages={draft.footages} />}
-      <div className="sticky bottom-16 mt-8 flex items-center justify-between gap-3 border-t border-seam bg-straw py-3">
+      <div className="sticky bottom-16 mt-8 flex flex-wrap items-center justify-between gap-3 border-t border-seam bg-straw py-3">
         {before ? (
           <Button look="plain" large onClick={() => goTo(before)}>
             Back
@@ -116,10 +117,12 @@ function DraftInSteps({ draft }: { draft: Draft }) {
         ) : (
           <span />
         )}
-        {after && (
+        {after ? (
           <Button large onClick={() => goTo(after)}>
             Go on
           </Button>
+        ) : (
+          <SendNow draft={draft} written={written} />
         )}
       </div>
       <Discard draft={draft} />

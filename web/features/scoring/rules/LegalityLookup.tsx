@@ -1,6 +1,7 @@
 import { legalityOf, type RuleSheet } from '@lean-mentor/core/scoring';
 import { techniques } from '@lean-mentor/core/techniques';
 import { useId, useState } from 'react';
+import { Select } from '../../../shared/primitives/index.ts';
 
 const verdictWords = { allowed: 'Allowed', forbidden: 'Forbidden', unknown: 'Not known' } as const;
 const look = 'rounded-sm border border-seam bg-linen px-2 py-1';
@@ -43,13 +44,13 @@ export function LegalityLookup({ sheet }: { sheet: RuleSheet }) {
           />
           years
         </label>
-        <select aria-label="Level" value={level} onChange={({ target }) => setLevel(Number(target.value))} className={look}>
-          {['first', 'second', 'third', 'fourth', 'fifth'].map((words, i) => (
-            <option key={words} value={i + 1}>
-              {words} level
-            </option>
-          ))}
-        </select>
+        <Select
+          label="Level"
+          value={String(level)}
+          options={['first', 'second', 'third', 'fourth', 'fifth'].map((words, i) => ({ value: String(i + 1), words: `${words} level` }))}
+          onChange={(chosen) => setLevel(Number(chosen))}
+          className={look}
+        />
         <strong data-verdict={answer.verdict}>{verdictWords[answer.verdict]}</strong>
       </div>
       <p className="text-small text-reed">{answer.words}</p>

@@ -1,6 +1,6 @@
 import { ageGroupWords, type RuleSheet } from '@lean-mentor/core/scoring';
 import { X } from 'lucide-react';
-import { IconButton } from '../../../shared/primitives/index.ts';
+import { IconButton, Select } from '../../../shared/primitives/index.ts';
 
 type Restrictions = RuleSheet['restrictions'];
 
@@ -12,13 +12,12 @@ interface RestrictionListProps {
 
 /** By the level below which it is forbidden; the first needs no levels. */
 const levels = [
-  'everybody',
-  '',
-  'below the second level',
-  'below the third level',
-  'below the fourth level',
-  'below the fifth level',
-] as const;
+  { value: '0', words: 'everybody' },
+  { value: '2', words: 'below the second level' },
+  { value: '3', words: 'below the third level' },
+  { value: '4', words: 'below the fourth level' },
+  { value: '5', words: 'below the fifth level' },
+];
 /** What an age limit begins with, in years. */
 const grown = 18;
 const look = 'rounded-sm border border-seam bg-linen px-2 py-0.5 disabled:opacity-70';
@@ -40,10 +39,15 @@ export function RestrictionList({ restrictions, editable, onChange }: Restrictio
               onChange={({ target }) => set(i, { technique: target.value })}
               className={`${look} min-w-0 grow`}
             />
-            <select
-              aria-label={`To whom ${technique} is forbidden`}
+            <Select
+              label={`To whom ${technique} is forbidden`}
               value={groups ? 'groups' : underAge !== undefined ? 'age' : String(belowLevel ?? 0)}
-              onChange={({ target: { value } }) =>
+              options={[
+                ...levels,
+                { value: 'age', words: 'under an age' },
+                ...(groups ? [{ value: 'groups', words: groups.map((group) => ageGroupWords[group]).join(' and ') }] : []),
+              ]}
+              onChange={(value) =>
                 set(i, {
                   belowLevel: Number(value) || undefined,
                   underAge: value === 'age' ? grown : undefined,
@@ -51,17 +55,7 @@ export function RestrictionList({ restrictions, editable, onChange }: Restrictio
                 })
               }
               className={look}
-            >
-              {levels.map((words, level) =>
-                words ? (
-                  <option key={level} value={level}>
-                    {words}
-                  </option>
-                ) : null,
-              )}
-              <option value="age">under an age</option>
-              {groups && <option value="groups">{groups.map((group) => ageGroupWords[group]).join(' and ')}</option>}
-            </select>
+            />
             {underAge !== undefined && (
               <input
                 aria-label={`Years under which ${technique} is forbidden`}

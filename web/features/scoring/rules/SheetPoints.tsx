@@ -1,6 +1,7 @@
 import { actionWords, scoredActions, type RuleSheet } from '@lean-mentor/core/scoring';
 import { NumberCell } from './cells.tsx';
 import { sheetInput, type SheetPart } from './sheetPart.ts';
+import { optionsOf, Select } from '../../../shared/primitives/index.ts';
 
 const countWords = { always: 'Always', 'second-half': 'In the second half', never: 'Never' } as const;
 
@@ -61,17 +62,12 @@ export function SheetNearAndTime({ sheet, set }: SheetPart) {
       />
       <label className="flex items-center justify-between gap-2">
         points count
-        <select
+        <Select
           className={sheetInput}
           value={sheet.pointsCount}
-          onChange={({ target }) => set({ pointsCount: target.value as RuleSheet['pointsCount'] })}
-        >
-          {Object.entries(countWords).map(([value, words]) => (
-            <option key={value} value={value}>
-              {words}
-            </option>
-          ))}
-        </select>
+          options={optionsOf(Object.keys(countWords) as RuleSheet['pointsCount'][], (one) => countWords[one])}
+          onChange={(pointsCount) => set({ pointsCount })}
+        />
       </label>
       <label className="flex items-center justify-between gap-2">
         bout, in seconds

@@ -1,6 +1,7 @@
 import { comingUps, type ComingUp } from '@lean-mentor/core/scoring';
 import { NumberCell } from './cells.tsx';
 import { sheetInput, type SheetPart } from './sheetPart.ts';
+import { optionsOf, Select } from '../../../shared/primitives/index.ts';
 
 const comingUpWords: Record<ComingUp, string> = { sweep: 'a sweep', near: 'a near point', nothing: 'nothing' };
 const ways = [
@@ -23,13 +24,12 @@ export function SheetWays({ sheet, set }: SheetPart) {
       {ways.map(([field, words]) => (
         <label key={field} className="flex items-center justify-between gap-2">
           {words}
-          <select className={sheetInput} value={sheet[field]} onChange={({ target }) => set({ [field]: target.value as ComingUp })}>
-            {comingUps.map((one) => (
-              <option key={one} value={one}>
-                {comingUpWords[one]}
-              </option>
-            ))}
-          </select>
+          <Select
+            className={sheetInput}
+            value={sheet[field]}
+            options={optionsOf(comingUps, (one) => comingUpWords[one])}
+            onChange={(comingUp) => set({ [field]: comingUp })}
+          />
         </label>
       ))}
       <label className="flex items-center gap-2">

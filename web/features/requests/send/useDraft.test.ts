@@ -1,11 +1,8 @@
 // @vitest-environment jsdom
 import type { Draft } from '@lean-mentor/contract';
-import { configureStore } from '@reduxjs/toolkit';
-import { act, cleanup, renderHook } from '@testing-library/react';
-import type { ReactNode } from 'react';
-import { Provider } from 'react-redux';
+import { act, cleanup } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { baseApi } from '../../../shared/wire/index.ts';
+import { renderAsking } from '../../../testing/withServer.tsx';
 import { useDraft } from './useDraft.ts';
 
 const draft = { id: 'd', step: 'footage', intake: { event: 'Quay' } } as unknown as Draft;
@@ -30,14 +27,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-function open() {
-  const store = configureStore({
-    reducer: { [baseApi.reducerPath]: baseApi.reducer },
-    middleware: (standard) => standard().concat(baseApi.middleware),
-  });
-  const wrapper = ({ children }: { children: ReactNode }) => <Provider store={store}>{children}</Provider>;
-  return renderHook(() => useDraft(draft), { wrapper }).result;
-}
+const open = () => renderAsking(() => useDraft(draft)).result;
 const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
 
 describe('a draft in hand', () => {

@@ -1,11 +1,8 @@
 // @vitest-environment jsdom
 import { bout, type Bout, type BoutEdit, type Request } from '@lean-mentor/contract';
-import { configureStore } from '@reduxjs/toolkit';
-import { act, cleanup, renderHook } from '@testing-library/react';
-import type { ReactNode } from 'react';
-import { Provider } from 'react-redux';
+import { act, cleanup } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { baseApi } from '../../shared/wire/index.ts';
+import { renderAsking } from '../../testing/withServer.tsx';
 import { useBouts } from './useBouts.ts';
 
 const boutOf = (fields: Partial<Bout>): Bout =>
@@ -35,14 +32,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-function open() {
-  const store = configureStore({
-    reducer: { [baseApi.reducerPath]: baseApi.reducer },
-    middleware: (standard) => standard().concat(baseApi.middleware),
-  });
-  const wrapper = ({ children }: { children: ReactNode }) => <Provider store={store}>{children}</Provider>;
-  return renderHook(() => useBouts(request), { wrapper });
-}
+const open = () => renderAsking(() => useBouts(request));
 const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
 const shortened = (toFrame: number) => ({ v: [{ ...first, toFrame }] });
 
