@@ -53,14 +53,17 @@ async function benchPreviewStretch(base: string, client: Caller, bytes: Buffer):
     const arrived = performance.now();
     const seen = () =>
       page.evaluate(() => {
-        const video = document.querySelector<HTMLVideoElement>('[data-picture] video');
+        const video = document.querySelector<HTMLVideoElement>('[data-picture] video:not([aria-hidden])');
         if (!video || video.readyState < HTMLMediaElement.HAVE_CURRENT_DATA || video.seeking) return null;
         return { at: video.currentTime, there: Number(document.querySelector('[data-so-far]')?.getAttribute('data-so-far')) };
       });
-    await page.waitForFunction(() => (document.querySelector<HTMLVideoElement>('[data-picture] video')?.readyState ?? 0) >= 2, {
-      timeout: 120_000,
-      polling: 50,
-    });
+    await page.waitForFunction(
+      () => (document.querySelector<HTMLVideoElement>('[data-picture] video:not([aria-hidden])')?.readyState ?? 0) >= 2,
+      {
+        timeout: 120_000,
+        polling: 50,
+      },
+    );
     const seconds = (performance.now() - arrived) / 1000;
     const first = await seen();
     let [last, editions, moved, looks] = [first, 0, 0, 0];

@@ -1,9 +1,10 @@
 import type { Footage } from '@lean-mentor/contract';
 import { clockText } from '@lean-mentor/core/footage';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
+import { useEffect, useState, type PointerEvent, type ReactNode } from 'react';
 import { FootageProgressLine, SoFarLine, useCopy, useProgress } from '../../footage/index.ts';
 import { fileAddressOf } from '../uploads.ts';
+import { SteadyVideo } from './SteadyVideo.tsx';
 
 /** Step of the small buttons, in seconds. */
 const nudge = 0.1;
@@ -28,11 +29,6 @@ export function ClientVideo({ footage, seconds, onSeconds, onTap, children }: Cl
   const source = useSource(footage, unplayable);
   const [length, setLength] = useState(footage.seconds ?? 0);
   const progress = useProgress(footage);
-  const video = useRef<HTMLVideoElement>(null);
-  useEffect(() => {
-    const picture = video.current;
-    if (picture && picture.readyState > 0 && Math.abs(picture.currentTime - seconds) > 0.001) picture.currentTime = seconds;
-  }, [seconds]);
 
   // A moment that is not there yet is not the picture that is shown: nobody may mean the one by the other.
   const { soFar } = source;
@@ -58,26 +54,22 @@ export function ClientVideo({ footage, seconds, onSeconds, onTap, children }: Cl
     );
   const tap = (event: PointerEvent<HTMLDivElement>): void => {
     const box = event.currentTarget.getBoundingClientRect();
-    onTap?.({ x: clamp((event.clientX - box.left) / box.width), y: clamp((event.clientY - box.top) / box.height) }, video.current);
+    onTap?.(
+      { x: clamp((event.clientX - box.left) / box.width), y: clamp((event.clientY - box.top) / box.height) },
+      pictureIn(event.currentTarget),
+    );
   };
   const scrub = (to: number): void => onSeconds(Math.min(Math.max(0, to), Math.max(0, length - 0.01)));
   return (
     <div className="flex flex-col gap-2">
       <div className="mx-auto max-h-[52dvh] bg-stage">
         <div className={`relative ${onTap ? 'cursor-crosshair touch-manipulation' : ''}`} onPointerUp={tap} data-picture>
-          <video
-            ref={video}
-            src={source.address}
-            muted
-            playsInline
-            preload="auto"
-            className="block max-h-[52dvh] max-w-full"
-            aria-label={footage.fileName}
-            onLoadedMetadata={(e) => {
-              if (Number.isFinite(e.currentTarget.duration)) setLength(e.currentTarget.duration);
-              e.currentTarget.currentTime = seconds;
-            }}
-            onError={() => (source.isLocal ? setUnplayable(source.address!) : source.askAgain())}
+          <SteadyVideo
+            address={source.address}
+            name={footage.fileName}
+            seconds={seconds}
+            onLength={setLength}
+            onFault={(address) => (source.isLocal ? setUnplayable(address) : source.askAgain())}
           />
           {children}
         </div>
@@ -115,6 +107,9 @@ export function ClientVideo({ footage, seconds, onSeconds, onTap, children }: Cl
     </div>
   );
 }
+
+/** The video that is shown, not the one that is about to be. */
+const pictureIn = (box: HTMLElement) => box.querySelector<HTMLVideoElement>('video:not([aria-hidden])');
 
 const clamp = (share: number): number => Math.min(1, Math.max(0, share));
 
