@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
+/** Time limits are for what hangs: a slow machine that runs others beside takes ten times as long as a quick one alone. */
+const patient = { testTimeout: 240_000, hookTimeout: 240_000 };
+
 /**
  * Kinds of tests, told apart by their place: plain, of the pages' parts, against a real MariaDB, starting the house, and through a real
  * browser.
@@ -13,7 +16,7 @@ export default defineConfig({
           include: ['{core,contract,demo,scripts}/**/*.test.{ts,mjs}'],
           // Loading the same modules anew for each file costs more than its tests; none leaves anything behind.
           isolate: false,
-          testTimeout: 60_000,
+          ...patient,
         },
       },
       {
@@ -22,7 +25,7 @@ export default defineConfig({
           include: ['web/**/*.test.{ts,tsx}'],
           // As above: each file takes its page away when it is done.
           isolate: false,
-          testTimeout: 60_000,
+          ...patient,
         },
       },
       {
@@ -32,18 +35,16 @@ export default defineConfig({
           globalSetup: ['scripts/testDatabase.mjs'],
           // Each file has a house of its own; loading the server anew for each costs more than most files' tests.
           isolate: false,
-          testTimeout: 90_000,
-          hookTimeout: 60_000,
+          ...patient,
         },
       },
-      { test: { name: 'start', include: ['e2e/**/*.start.ts'], testTimeout: 900_000, hookTimeout: 240_000 } },
+      { test: { name: 'start', include: ['e2e/**/*.start.ts'], ...patient, testTimeout: 900_000 } },
       {
         test: {
           name: 'e2e',
           include: ['e2e/**/*.e2e.ts'],
           globalSetup: ['scripts/testHouse.mjs'],
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
+          ...patient,
           fileParallelism: false,
         },
       },

@@ -204,6 +204,6 @@ export async function settledFrame(page: Page): Promise<number> {
 
 /** Waits for the desk, and for all of the footage on it. */
 export async function wholeFootage(page: Page): Promise<void> {
-  await page.waitForSelector('[data-stage]', { timeout: 110_000 });
-  await page.waitForFunction(() => !document.querySelector('[data-so-far]'), { timeout: 110_000 });
+  await page.waitForSelector('[data-stage]', { timeout: 200_000 });
+  await page.waitForFunction(() => !document.querySelector('[data-so-far]'), { timeout: 200_000 });
 }

@@ -29,7 +29,7 @@ beforeAll(async () => {
   put('secrets.json', JSON.stringify({ databasePassword: password, sessionSecret: 'x'.repeat(32) }));
   await sql(port, `CREATE TABLE a (id INT PRIMARY KEY, words VARCHAR(200)); CREATE TABLE z LIKE a`);
   await sql(port, `INSERT INTO a SELECT seq, REPEAT('x', 200) FROM seq_1_to_150000; INSERT INTO z SELECT * FROM a`);
-}, 60_000);
+});
 afterAll(async () => {
   await database?.stop();
   for (const one of [folder, restored]) rmSync(one, { recursive: true, force: true });
@@ -92,7 +92,7 @@ describe('a backup', () => {
     await again.stop();
     expect(Number(rows)).toBeGreaterThan(150_000);
     expect(odd.trim().split('\n')).toEqual(['0', '0']);
-  }, 120_000);
+  });
 
   it('needs a house that runs and a new folder, and leaves nothing where it fails', async () => {
     await expect(backupHouse({ dataDir, databasePort: port }, join(folder, 'one'), quiet)).rejects.toThrow(

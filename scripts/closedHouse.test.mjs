@@ -35,7 +35,7 @@ describe('the database', () => {
     const identity = houseIdentity(root, made);
     at = { folder: made, port: await freePort(), password, identity };
     database = await startDatabase(at);
-  }, 60_000);
+  });
   afterAll(async () => {
     await database.stop();
     rmSync(at.folder, { recursive: true, force: true });
@@ -87,7 +87,7 @@ describe('the database', () => {
     expect(ask({}, overNetwork('root', null), 'SELECT 1')).toMatch(/^refused:/);
     expect(ask(stranger, overSocket('root'), 'SELECT 1')).toMatch(/^refused:/);
     expect(ask({}, overNetwork('lean', password), `SELECT 'x' INTO OUTFILE '${join(at.folder, 'stolen')}'`)).toMatch(/^refused:/);
-  }, 60_000);
+  });
 
   it('and all that lies in its folder is its owner’s only, who is not root', () => {
     expect(statSync(at.folder).mode & 0o777).toBe(0o700);

@@ -64,7 +64,7 @@ describe('the database of the house', () => {
     writeFileSync(join(settings.folder, 'db', 'ibdata1'), 'no longer a table space');
     await expect(startDatabase(settings)).rejects.toThrow(/^MariaDB did not come up; the last lines of .*db\.log say why\.$/);
     expect(await portAnswers(settings.port)).toBe(false);
-  }, 60_000);
+  });
 
   it('is not begun on a disk without room for it', () => {
     expect(() => checkRoom('/data', 399 * 1024 ** 2)).toThrow(

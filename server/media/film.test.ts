@@ -113,7 +113,7 @@ describe.each([
     ];
     await joinFilm({ stretches, voice: sound, captions, chapters, title: 'The grip' }, file, folder, signal);
     shown = await picturesOf(file);
-  }, 120_000);
+  });
 
   it('shows with every picture the very frame that the take shows then', () => {
     const { stageAt } = stageReader(take, table);

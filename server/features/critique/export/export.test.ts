@@ -58,7 +58,7 @@ beforeAll(async () => {
   };
   await coach.ask('put', `/api/requests/${requestId}/critique`, { doc, revision: 0 });
   critiqueId = (await coach.ask('post', `/api/requests/${requestId}/critique/send`, { revision: 1 })).body.id;
-}, 60_000);
+});
 afterAll(async () => {
   await rm(folder, { recursive: true });
 });
@@ -222,7 +222,7 @@ describe('a critique taken out', () => {
     };
     expect(Number(probed.format.duration)).toBeGreaterThan(2.9);
     expect(probed.streams.map(({ codec_type }) => codec_type)).toEqual(['video']);
-  }, 30_000);
+  });
 
   it('as WebVTT names who holds what, and the moments, in the order of time', async () => {
     const spans = [
