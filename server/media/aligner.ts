@@ -54,7 +54,7 @@ export async function alignWords(samples: string, asked: readonly string[], fold
   const known = ['-hmm', join(model, 'en-us'), '-dict', dictionary, '-jsgf', grammar, '-bestpath', 'no'];
   const wide = ['-beam', '1e-80', '-wbeam', '1e-60', '-pbeam', '1e-80'];
   const run = limited('pocketsphinx_batch', [...heard, ...known, ...wide, '-hypseg', segments], {
-    ...{ timeoutSeconds: 600, mostBytes: 16 * 1024 ** 2, folder },
+    ...{ processorSeconds: 2400, mostBytes: 16 * 1024 ** 2, folder },
   });
   try {
     await execa(run.file, run.args, { ...run.options, stdio: 'ignore' });

@@ -43,7 +43,7 @@ beforeAll(async () => {
       'libopus',
       at('part.webm'),
     ],
-    { timeoutSeconds: 60, mostBytes: 1e8 },
+    { processorSeconds: 60, mostBytes: 1e8 },
   );
   await coachOfPart({ file: at('part.webm'), demuxer: 'matroska' }, 4 * coachRate, at('0.mp4'), folder);
   await coachOfPart(null, 2 * coachRate, at('1.mp4'), folder);
@@ -78,7 +78,7 @@ describe('the coach beside their voice', () => {
       [1.2, 3.2],
     ] as const)
       expect(pictures[Math.round(heard * coachRate)]).toBeCloseTo(bright(was), -1);
-    await ffmpeg(['-f', 'lavfi', '-i', 'sine=d=1.6', '-c:a', 'aac', at('voice.m4a')], { timeoutSeconds: 60 });
+    await ffmpeg(['-f', 'lavfi', '-i', 'sine=d=1.6', '-c:a', 'aac', at('voice.m4a')], { processorSeconds: 60 });
     await voiceAndCoach(at('voice.m4a'), at('cut.mp4'), at('both.mp4'), folder);
     const { streams } = (await ffprobeJson(['-show_streams', at('both.mp4')])) as { streams: { codec_type: string; duration: string }[] };
     expect(streams.map(({ codec_type, duration }) => [codec_type, Number(Number(duration).toFixed(1))])).toEqual([

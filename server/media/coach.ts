@@ -7,7 +7,7 @@ import type { Demuxer } from './sniffContainer.ts';
 import { overlayOf, type Matrix, type Overlay, type Size } from './yuv.ts';
 
 /** Longest run, in seconds, and largest file, in bytes. */
-const limits = { timeoutSeconds: 1800, mostBytes: 2e9 };
+const limits = { processorSeconds: 7200, mostBytes: 2e9 };
 const encoded = [...playsAnywhere, '-g', String(coachRate), '-video_track_timescale', '25000', '-an'];
 const dark = '0x141716';
 
@@ -100,7 +100,7 @@ export function coachReader(file: string, size: Size, matrix: Matrix, run: { fol
     const scaled = ['-map', '0:v:0', '-vf', `scale=${side}:${side}:flags=bilinear,format=rgb24`, '-fps_mode', 'passthrough'];
     next = first;
     return ffmpegPictures([...at, ...safeInput('mov', file), ...scaled, '-f', 'rawvideo'], side * side * 3, {
-      timeoutSeconds: limits.timeoutSeconds,
+      processorSeconds: limits.processorSeconds,
       ...run,
     });
   };

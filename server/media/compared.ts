@@ -17,8 +17,8 @@ const behind = { r: 0x14, g: 0x17, b: 0x16 };
 /** So many frames are read in one go while they are played; what was read is kept, since a range comes again and again. */
 const readAtOnce = 16;
 const mostKept = 96;
-/** One read may take so long, in seconds. */
-const mostSeconds = 120;
+/** One read may use so much processor time, in seconds. */
+const mostProcessorSeconds = 480;
 
 interface Wanted {
   source: ComparedSource;
@@ -39,7 +39,7 @@ async function readFrames({ source, frame, mirrored, size }: Wanted, many: numbe
   const args = [...at, ...safeInput('mov', file), '-map', '0:v:0', '-vf', filter, '-frames:v', String(many), '-fps_mode', 'passthrough'];
   const pictures: Buffer[] = [];
   for await (const picture of ffmpegPictures([...args, '-f', 'rawvideo'], width * height * 3, {
-    timeoutSeconds: mostSeconds,
+    processorSeconds: mostProcessorSeconds,
     folder,
     signal,
   }))

@@ -31,7 +31,7 @@ export async function cutClip(reviewCopy: string, file: string, cut: ClipCut): P
   const sound = withSound ? ['-map', '0:a:0?', '-c:a', 'aac', '-b:a', '96k', '-ac', '1'] : ['-an'];
   const encoded = [...playsAnywhere, '-movflags', '+faststart'];
   await ffmpeg([...stretch, ...safeInput('mov', reviewCopy), ...picture, ...sound, ...encoded, '-y', file], {
-    timeoutSeconds: 60,
+    processorSeconds: 240,
     mostBytes: 64 * 1024 ** 2,
   });
 }

@@ -24,7 +24,7 @@ export interface EditionsWanted {
 }
 
 /** Packing what is there takes a moment: less than this, in seconds of real time, and bytes as for the copy itself. */
-const packing = { timeoutSeconds: 600, mostBytes: 64e9 };
+const packing = { processorSeconds: 2400, mostBytes: 64e9 };
 
 /**
  * How many bytes from the start of a growing MP4 are whole pieces: boxes come one after another, each with its length, and after every

@@ -2,6 +2,7 @@ import { tmpdir } from 'node:os';
 import type { Readable } from 'node:stream';
 import { execa, ExecaError } from 'execa';
 import { programPath } from '../config/config.ts';
+import { processorSecondsOf } from './processorSeconds.ts';
 import type { Demuxer } from './sniffContainer.ts';
 
 /** More streams than this no recording has; the demuxer stops there. */
@@ -20,21 +21,30 @@ const common = ['-hide_banner', '-nostdin', '-v', 'error'];
 const mostMemory = 4 * 1024 ** 3;
 
 interface Limits {
-  /** Real time; processor time may be four times as much. */
-  timeoutSeconds: number;
+  /**
+   * Processor time it may use, in seconds, all its threads together. Using more is the fault of what it reads; waiting for a processor on a
+   * busy machine is not.
+   */
+  processorSeconds: number;
   /** Largest file it may write, in bytes. */
   mostBytes?: number;
   /** Its working and temporary directory. */
   folder?: string;
 }
 
+/** Real time may be so many times as much: only a run that has come to a standstill takes longer, which is no fault of what it reads. */
+const mostWaiting = 4;
+/** After its processor time has run out, in seconds of it: until then it may end by itself. */
+const graceSeconds = 10;
+
 /** A program that works on what others sent: at low priority, within limits, and seeing nothing of our environment. */
 export function limited(
   program: 'ffmpeg' | 'ffprobe' | 'pocketsphinx_batch',
   args: string[],
-  { timeoutSeconds, mostBytes = 1024 ** 2, folder = tmpdir() }: Limits,
+  { processorSeconds, mostBytes = 1024 ** 2, folder = tmpdir() }: Limits,
 ) {
-  const limits = [`--as=${mostMemory}`, `--fsize=${mostBytes}`, `--cpu=${Math.ceil(timeoutSeconds * 4)}`, '--core=0'];
+  const mostProcessor = Math.ceil(processorSeconds);
+  const limits = [`--as=${mostMemory}`, `--fsize=${mostBytes}`, `--cpu=${mostProcessor}:${mostProcessor + graceSeconds}`, '--core=0'];
   return {
     file: 'prlimit',
     args: [...limits, 'nice', '-n', '10', program, ...args],
@@ -42,13 +52,13 @@ export function limited(
       cwd: folder,
       extendEnv: false,
       env: { PATH: programPath(), TMPDIR: folder, HOME: folder },
-      timeout: timeoutSeconds * 1000,
+      timeout: processorSeconds * mostWaiting * 1000,
       forceKillAfterDelay: 2000,
     },
   } as const;
 }
 
-/** Why a run of ffmpeg ended badly. `ours`: nothing the file did (no room on the disk, killed from outside). */
+/** Why a run of ffmpeg ended badly. `ours`: nothing the file did (no room on the disk, killed from outside, no processor to be had). */
 export class FfmpegFailure extends Error {
   constructor(
     readonly said: string,
@@ -66,14 +76,14 @@ function failureOf(error: unknown): FfmpegFailure {
   if (!(error instanceof ExecaError)) return new FfmpegFailure((error as Error).message, true, error);
   const stderr = String(error.stderr ?? '').trim();
   const said = stderr.split('\n').pop() || error.shortMessage;
-  const fromOutside = error.signal !== undefined && !error.timedOut && !limitSignals.includes(error.signal);
-  const neverRan = error.exitCode === undefined && error.signal === undefined && !error.timedOut;
-  return new FfmpegFailure(said, fromOutside || neverRan || stderr.includes('No space left on device'), error);
+  const fromOutside = error.signal !== undefined && !limitSignals.includes(error.signal);
+  const neverRan = error.exitCode === undefined && error.signal === undefined;
+  return new FfmpegFailure(said, error.timedOut || fromOutside || neverRan || stderr.includes('No space left on device'), error);
 }
 
 /** Runs ffprobe and answers its JSON. Rejects with an FfmpegFailure. */
-export async function ffprobeJson(args: string[], timeoutSeconds = 8): Promise<unknown> {
-  const run = limited('ffprobe', ['-hide_banner', '-v', 'error', '-of', 'json', ...args], { timeoutSeconds });
+export async function ffprobeJson(args: string[], processorSeconds = 30): Promise<unknown> {
+  const run = limited('ffprobe', ['-hide_banner', '-v', 'error', '-of', 'json', ...args], { processorSeconds });
   try {
     const { stdout } = await execa(run.file, run.args, { ...run.options, maxBuffer: 256 * 1024 * 1024, stdin: 'ignore' });
     return JSON.parse(stdout);
@@ -83,8 +93,8 @@ export async function ffprobeJson(args: string[], timeoutSeconds = 8): Promise<u
 }
 
 /** Runs ffprobe and hears what it says line by line, as CSV that begins with the section's name. Rejects with an FfmpegFailure. */
-export async function ffprobeLines(args: string[], hear: (line: string) => void, timeoutSeconds: number): Promise<void> {
-  const { file, args: all, options } = limited('ffprobe', ['-hide_banner', '-v', 'error', '-of', 'csv', ...args], { timeoutSeconds });
+export async function ffprobeLines(args: string[], hear: (line: string) => void, processorSeconds: number): Promise<void> {
+  const { file, args: all, options } = limited('ffprobe', ['-hide_banner', '-v', 'error', '-of', 'csv', ...args], { processorSeconds });
   const run = execa(file, all, { ...options, stdin: 'ignore', buffer: { stdout: false } });
   try {
     for await (const line of run) hear(line);
@@ -95,12 +105,16 @@ export async function ffprobeLines(args: string[], hear: (line: string) => void,
 }
 
 /**
- * Runs ffmpeg at low priority. `onSeconds` hears how far into the footage it has come; `pipes` hear what it writes to
- * pipe 3 and on. Rejects with an FfmpegFailure.
+ * Runs ffmpeg at low priority. `onSeconds` hears how far into the footage it has come and for how much processor time; `pipes` hear what
+ * it writes to pipe 3 and on. Rejects with an FfmpegFailure.
  */
 export async function ffmpeg(
   args: string[],
-  options: Limits & { signal?: AbortSignal; onSeconds?: (seconds: number) => void; pipes?: ((piece: Uint8Array) => void)[] },
+  options: Limits & {
+    signal?: AbortSignal;
+    onSeconds?: (seconds: number, spentSeconds: number) => void;
+    pipes?: ((piece: Uint8Array) => void)[];
+  },
 ): Promise<void> {
   const pipes = options.pipes ?? [];
   const { file, args: all, options: bounds } = limited('ffmpeg', [...common, '-y', '-progress', 'pipe:1', ...args], options);
@@ -114,7 +128,7 @@ export async function ffmpeg(
   try {
     for await (const line of run) {
       const time = /^out_time_us=(\d+)/.exec(line);
-      if (time) options.onSeconds?.(Number(time[1]) / 1e6);
+      if (time) options.onSeconds?.(Number(time[1]) / 1e6, processorSecondsOf(run.pid));
     }
     await run;
   } catch (error) {
@@ -123,8 +137,8 @@ export async function ffmpeg(
 }
 
 /** Runs ffmpeg and answers what it writes to standard output, at most 200 MB. Rejects with an FfmpegFailure. */
-export async function ffmpegBytes(args: string[], timeoutSeconds: number): Promise<Buffer> {
-  const run = limited('ffmpeg', [...common, ...args], { timeoutSeconds });
+export async function ffmpegBytes(args: string[], processorSeconds: number): Promise<Buffer> {
+  const run = limited('ffmpeg', [...common, ...args], { processorSeconds });
   try {
     const { stdout } = await execa(run.file, run.args, {
       ...run.options,
@@ -139,8 +153,8 @@ export async function ffmpegBytes(args: string[], timeoutSeconds: number): Promi
 }
 
 /** Runs ffmpeg and answers what it tells on the way: what its filters measure. Rejects with an FfmpegFailure. */
-export async function ffmpegSaid(args: string[], timeoutSeconds: number): Promise<string> {
-  const run = limited('ffmpeg', ['-hide_banner', '-nostdin', '-v', 'info', '-nostats', ...args], { timeoutSeconds });
+export async function ffmpegSaid(args: string[], processorSeconds: number): Promise<string> {
+  const run = limited('ffmpeg', ['-hide_banner', '-nostdin', '-v', 'info', '-nostats', ...args], { processorSeconds });
   try {
     const { stderr } = await execa(run.file, run.args, { ...run.options, stdin: 'ignore' });
     return stderr;

@@ -102,7 +102,7 @@ describe.each([
     const sound = join(folder, 'clicks.m4a');
     const clicks = [1, 2.5, 5].map((at) => `between(t\\,${at}\\,${at}+0.01)`).join('+');
     await ffmpeg(['-f', 'lavfi', '-i', `aevalsrc=0.8*(${clicks}):s=${voiceRate}:d=${take.seconds}`, '-c:a', 'aac', sound], {
-      timeoutSeconds: 60,
+      processorSeconds: 60,
     });
     const captions = join(folder, 'words.srt');
     await writeFile(captions, '1\n00:00:01,000 --> 00:00:01,500\nWatch this hand\n');

@@ -38,8 +38,8 @@ export interface FilmPicture {
 /** Frames held at once while footage runs backwards: as many as take so many bytes, but enough to be worth a read. */
 const heldBytes = 64e6;
 const leastHeld = 6;
-/** A run of ffmpeg's for a stretch, or for joining them, may take so long, in seconds. */
-const mostSeconds = 1800;
+/** A run of ffmpeg's for a stretch, or for joining them, may use so much processor time, in seconds. */
+const mostProcessorSeconds = 7200;
 
 const coloured = z.object({ streams: z.array(z.object({ color_space: z.string().optional() })) });
 
@@ -81,7 +81,7 @@ function framesOf(source: FilmSource, read: FilmRead, folder: string, signal: Ab
   const args = [...at, ...safeInput(demuxer, file), ...many, '-f', 'rawvideo'];
   const shown = new Set(stages.map(({ frame }) => frame));
   const wanted = (picture: number): boolean => shown.has(first + picture);
-  return ffmpegPictures(args, yuvBytes(size), { timeoutSeconds: mostSeconds, folder, signal, wanted });
+  return ffmpegPictures(args, yuvBytes(size), { processorSeconds: mostProcessorSeconds, folder, signal, wanted });
 }
 
 /** The pictures of a read in the order in which the film shows them, each with its stage. A file that ends early stays at its last. */
@@ -180,7 +180,10 @@ export async function writeFilmStretch(
   }
   const input = ['-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', `${width}x${height}`, '-framerate', `${many}/${per}`, '-i', 'pipe:0'];
   const encoded = [...playsAnywhere, '-g', String(Math.round((many / per) * 2))];
-  const limits = { timeoutSeconds: mostSeconds, mostBytes: 10e6 + Math.ceil((pictures.length * per * mostBytesPerSecond) / many) };
+  const limits = {
+    processorSeconds: mostProcessorSeconds,
+    mostBytes: 10e6 + Math.ceil((pictures.length * per * mostBytesPerSecond) / many),
+  };
   await ffmpegFed([...input, ...encoded, ...tagsOf(source.matrix), '-video_track_timescale', String(many), to], told(), {
     ...limits,
     folder,
@@ -229,5 +232,5 @@ export async function joinFilm(
     '2',
   ];
   const args = [...inputs, ...words, ...maps, '-c:v', 'copy', '-c:a', 'copy', '-movflags', '+faststart', '-f', 'mp4', to];
-  await ffmpeg(args, { timeoutSeconds: mostSeconds, mostBytes: 40e9, folder, signal });
+  await ffmpeg(args, { processorSeconds: mostProcessorSeconds, mostBytes: 40e9, folder, signal });
 }

@@ -17,7 +17,7 @@ export async function readSourceTimes(path: string, demuxer: Demuxer, stream: nu
       if (section === 'packet') packets.push({ time: Number(first), duration: Number(second) || 0 });
       else if (section === 'format') start = Number(first) || 0;
     },
-    120,
+    480,
   );
   packets.sort((a, b) => a.time - b.time);
   const times = packets.map(({ time }) => Math.max(0, time - start));

@@ -223,11 +223,11 @@ describe('files made to break something', () => {
 
   it('what reads too slowly to come to an end is told once that is seen, and not before', () => {
     const hour = { seconds: 3600 };
-    expect(isTooSlow(20, 0.00001, hour)).toBe(false);
-    expect(isTooSlow(40, 0.001, hour)).toBe(true);
-    expect(isTooSlow(40, 0.02, hour)).toBe(false);
-    // Nothing read after half a minute is not going to be.
-    expect(isTooSlow(31, 0, hour)).toBe(true);
+    expect(isTooSlow(40, 0.00001, hour)).toBe(false);
+    expect(isTooSlow(80, 0.001, hour)).toBe(true);
+    expect(isTooSlow(80, 0.02, hour)).toBe(false);
+    // What was not begun in a minute of processor time is not going to be.
+    expect(isTooSlow(61, 0, hour)).toBe(true);
   });
 
   it('a playlist that names an address connects nowhere, whatever it calls itself', async () => {
@@ -250,7 +250,7 @@ describe('files made to break something', () => {
     const failure = await run(
       ['-f', 'lavfi', '-i', 'testsrc2=s=640x360:d=20', '-c:v', 'rawvideo', '-f', 'avi', join(folder, 'flood.avi')],
       {
-        timeoutSeconds: 30,
+        processorSeconds: 30,
         mostBytes: 5_000_000,
         folder,
       },
@@ -260,8 +260,24 @@ describe('files made to break something', () => {
     expect((await stat(join(folder, 'flood.avi'))).size).toBeLessThanOrEqual(5_000_000);
   });
 
+  it('a run that uses more processor time than it may is ended, and that is no trouble of ours', async () => {
+    const spent: number[] = [];
+    const endless = ['-f', 'lavfi', '-i', 'testsrc2=s=640x360:d=3600', '-f', 'null', '-'];
+    const failure = await run(endless, { processorSeconds: 2, folder, onSeconds: (_, seconds) => spent.push(seconds) }).catch(
+      (error: unknown) => error,
+    );
+    expect(failure).toMatchObject({ ours: false });
+    expect(Math.max(...spent)).toBeGreaterThan(0.5);
+    expect(Math.max(...spent)).toBeLessThan(4);
+  });
+
+  it('a run that waits, for a processor or for anything else, until it is given up is trouble of ours', async () => {
+    const waiting = ['-re', '-f', 'lavfi', '-i', 'testsrc2=s=64x64:d=60', '-f', 'null', '-'];
+    expect(await run(waiting, { processorSeconds: 0.5, folder }).catch((error: unknown) => error)).toMatchObject({ ours: true });
+  });
+
   it('a run that is killed from outside is trouble of ours', async () => {
-    const running = run(['-re', '-f', 'lavfi', '-i', 'testsrc2=d=60', '-f', 'null', '-'], { timeoutSeconds: 60, folder }).catch(
+    const running = run(['-re', '-f', 'lavfi', '-i', 'testsrc2=d=60', '-f', 'null', '-'], { processorSeconds: 60, folder }).catch(
       (error: unknown) => error,
     );
     await new Promise((resolve) => setTimeout(resolve, 700));

@@ -23,7 +23,7 @@ function frameOf(
   const at = clampFrame(table, frame);
   const seek = at === 0 ? [] : ['-ss', ((table.times[at - 1]! + table.times[at]!) / 2).toFixed(6)];
   const picture = ['-map', `0:${stream}`, '-vf', filter, '-frames:v', '1', '-f', 'image2pipe', '-c:v', codec, 'pipe:1'];
-  return ffmpegBytes([...seek, ...safeInput(demuxer, path), ...picture], 60);
+  return ffmpegBytes([...seek, ...safeInput(demuxer, path), ...picture], 240);
 }
 
 interface Opened {

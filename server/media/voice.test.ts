@@ -15,7 +15,7 @@ let after: Int16Array;
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'lean-voice-'));
   const [noisy, clean] = [join(folder, 'noisy.raw'), join(folder, 'clean.raw')];
-  await ffmpeg(['-f', 'lavfi', '-i', clicks, '-f', 's16le', noisy], { timeoutSeconds: 60, mostBytes: 2 ** 24, folder });
+  await ffmpeg(['-f', 'lavfi', '-i', clicks, '-f', 's16le', noisy], { processorSeconds: 60, mostBytes: 2 ** 24, folder });
   await denoiseVoice(noisy, clean, folder);
   const samplesOf = async (file: string) => new Int16Array(new Uint8Array(await readFile(file)).buffer);
   [before, after] = [await samplesOf(noisy), await samplesOf(clean)];

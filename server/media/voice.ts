@@ -15,7 +15,7 @@ const raw = ['-f', 's16le', '-ar', String(voiceRate), '-ac', '1'];
 
 /** What a browser recorded, as plain samples; one whose end is missing (a tab that died) as far as it goes. Else an FfmpegFailure. */
 export const decodeVoice = (demuxer: Demuxer, from: string, to: string, folder: string): Promise<void> =>
-  ffmpeg([...safeInput(demuxer, from), '-vn', '-af', 'aresample=async=0', ...raw, to], { timeoutSeconds: 600, mostBytes, folder });
+  ffmpeg([...safeInput(demuxer, from), '-vn', '-af', 'aresample=async=0', ...raw, to], { processorSeconds: 2400, mostBytes, folder });
 
 /** Plain samples without loss where that is wanted, and as every phone plays them: AAC, beginning before all of it is there. */
 export const encodeVoice = (samples: string, to: { flac?: string; m4a: string }, folder: string): Promise<void> =>
@@ -25,7 +25,7 @@ export const encodeVoice = (samples: string, to: { flac?: string; m4a: string },
       ...(to.flac ? ['-map', '0:a', '-c:a', 'flac', to.flac] : []),
       ...['-map', '0:a', '-c:a', 'aac', '-b:a', '64k', '-movflags', '+faststart', to.m4a],
     ],
-    { timeoutSeconds: 900, mostBytes, folder },
+    { processorSeconds: 3600, mostBytes, folder },
   );
 
 /**
@@ -43,7 +43,7 @@ export async function denoiseVoice(samples: string, to: string, folder: string):
   const file = await open(samples);
   const noiseDb = noiseOf(await levelsOf(file).finally(() => file.close()));
   const filter = `apad=pad_len=${noiseDelay},${lessNoise(noiseDb)},atrim=start_sample=${noiseDelay}`;
-  await ffmpeg([...raw, '-i', samples, '-af', filter, ...raw, to], { timeoutSeconds: 900, mostBytes, folder });
+  await ffmpeg([...raw, '-i', samples, '-af', filter, ...raw, to], { processorSeconds: 3600, mostBytes, folder });
 }
 
 /** As loud as speech is elsewhere: integrated loudness, true peak, range (EBU R 128 as phones' players expect it). */
@@ -62,13 +62,13 @@ const measured = z.object({
  * to end has no loudness and stays as it is.
  */
 export async function encodeLoudVoice(samples: string, m4a: string, folder: string): Promise<void> {
-  const said = await ffmpegSaid([...raw, '-i', samples, '-af', `loudnorm=${loudness}:print_format=json`, '-f', 'null', '-'], 600);
+  const said = await ffmpegSaid([...raw, '-i', samples, '-af', `loudnorm=${loudness}:print_format=json`, '-f', 'null', '-'], 2400);
   const found = measured.parse(JSON.parse(said.slice(said.lastIndexOf('{'), said.lastIndexOf('}') + 1)));
   const known = `measured_I=${found.input_i}:measured_TP=${found.input_tp}:measured_LRA=${found.input_lra}:measured_thresh=${found.input_thresh}`;
   const linear = `loudnorm=${loudness}:${known}:offset=${found.target_offset}:linear=true`;
   const filter = Number.isFinite(Number(found.input_i)) ? ['-af', linear] : [];
   const as = ['-ar', String(voiceRate), '-c:a', 'aac', '-b:a', '64k', '-movflags', '+faststart'];
-  await ffmpeg([...raw, '-i', samples, ...filter, ...as, m4a], { timeoutSeconds: 900, mostBytes, folder });
+  await ffmpeg([...raw, '-i', samples, ...filter, ...as, m4a], { processorSeconds: 3600, mostBytes, folder });
 }
 
 /** A stretch of plain samples at another rate; a WAV file where its name says so. */
@@ -80,7 +80,7 @@ export const voiceStretch = (
 ): Promise<void> => {
   const cut = ['-ss', stretch.from.toFixed(6), '-t', (stretch.to - stretch.from).toFixed(6)];
   const as = [...(to.endsWith('.wav') ? [] : ['-f', 's16le']), '-ar', String(stretch.rate), '-ac', '1'];
-  return ffmpeg([...raw, ...cut, '-i', samples, ...as, to], { timeoutSeconds: 300, mostBytes, folder });
+  return ffmpeg([...raw, ...cut, '-i', samples, ...as, to], { processorSeconds: 1200, mostBytes, folder });
 };
 
 /** Where a sample begins in a file of plain samples; `seconds` are taken to the nearest one. */

@@ -19,7 +19,7 @@ export async function madeVoice(
     const file = join(folder, 'voice.webm');
     const picture = seen ? ['-f', 'lavfi', '-i', `color=c=white:s=320x240:r=24:d=${seconds}`, '-c:v', 'libvpx'] : [];
     await ffmpeg(['-f', 'lavfi', '-i', tone, ...picture, '-c:a', 'libopus', '-b:a', '32k', '-cluster_time_limit', '2000', file], {
-      timeoutSeconds: 60,
+      processorSeconds: 60,
       mostBytes: 1e8,
       folder,
     });
