@@ -1,7 +1,7 @@
 import type { BookDrill, BookPrinciple } from '@lean-mentor/core/book';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Button, namedOptions, Select, smallSelect } from '../../shared/primitives/index.ts';
+import { Button, Finder, namedOptions, smallSelect } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import {
   useMergeBookPrinciplesMutation,
@@ -58,7 +58,7 @@ export function EntryActions({ entry, principles, onEdit, onGone }: EntryActions
       <div className="flex items-center gap-3">
         <label className="flex items-center gap-2">
           Make it part of
-          <Select
+          <Finder
             autoFocus
             label="Merge into"
             value=""

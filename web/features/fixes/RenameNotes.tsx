@@ -2,7 +2,7 @@ import type { BookPrinciple } from '@lean-mentor/core/book';
 import type { Note } from '@lean-mentor/core/desk';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Button, namedOptions, Select, smallSelect } from '../../shared/primitives/index.ts';
+import { Button, Finder, namedOptions, smallSelect } from '../../shared/primitives/index.ts';
 import { useDeskActions } from '../desk/index.ts';
 
 interface RenameNotesProps {
@@ -48,7 +48,7 @@ export function RenameNotes({ how, notes, principles, onDone }: RenameNotesProps
       <div className="flex items-center gap-3">
         <label className="flex min-w-0 grow items-center gap-2">
           <span className="shrink-0">{how === 'merge' ? 'Its notes here name' : 'They name'}</span>
-          <Select
+          <Finder
             autoFocus
             label="Another principle"
             value={to}

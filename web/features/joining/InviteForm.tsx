@@ -7,7 +7,7 @@ import { Button, Choice, FaultNote, Field, inputClass } from '../../shared/primi
 import { faultWords } from '../../shared/wire/index.ts';
 import { beltOptions, useListClientsQuery } from '../clients/index.ts';
 import { useInviteMutation } from './api.ts';
-import { FormSelect } from '../../shared/forms/index.ts';
+import { FormFinder, FormSelect } from '../../shared/forms/index.ts';
 
 type Form = z.input<typeof invitationWanted>;
 
@@ -67,11 +67,11 @@ export function InviteForm() {
         {role === 'guardian' && (
           <Field label="Of" fault={errors.clientId && 'Choose the client.'}>
             {(field) => (
-              <FormSelect
+              <FormFinder
                 {...field}
                 control={form.control}
                 name="clientId"
-                placeholder="Choose …"
+                placeholder="Whose guardian …"
                 options={clients.map(({ id, name, age }) => ({ value: id, words: age === null ? name : `${name}, ${age}` }))}
                 className={inputClass}
               />

@@ -3,7 +3,7 @@ import { writeInvoice } from '@lean-mentor/contract';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { z } from 'zod';
-import { FormEnd, FormSelect } from '../../shared/forms/index.ts';
+import { FormEnd, FormFinder } from '../../shared/forms/index.ts';
 import { Button, Field, namedOptions, smallInputClass } from '../../shared/primitives/index.ts';
 import { useListClientsQuery } from '../clients/index.ts';
 import { useWriteInvoiceMutation } from './api.ts';
@@ -36,7 +36,7 @@ export function WriteInvoice({ currency, onDone }: { currency: string; onDone: (
     >
       <Field label="For" fault={errors.clientId?.message}>
         {(field) => (
-          <FormSelect
+          <FormFinder
             {...field}
             control={control}
             name="clientId"

@@ -3,7 +3,7 @@ import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { Button, Empty, FaultNote, Field, namedOptions, Select, smallInputClass } from '../../shared/primitives/index.ts';
+import { Button, Empty, FaultNote, Field, Finder, namedOptions, Select, smallInputClass } from '../../shared/primitives/index.ts';
 import { faultWords } from '../../shared/wire/index.ts';
 import { useListClientsQuery } from '../clients/index.ts';
 import { useEndMembershipMutation, useGiveMembershipMutation, usePauseMembershipMutation } from './api.ts';
@@ -146,7 +146,7 @@ function GiveForm({ plans }: { plans: Practice['plans'] }) {
     >
       <Field label="Give">
         {(field) => (
-          <Select
+          <Finder
             {...field}
             value={clientId}
             placeholder="whom …"

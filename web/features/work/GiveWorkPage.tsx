@@ -10,7 +10,7 @@ import { useGetClientHistoryQuery, useGetClientProgressQuery, useGetWorkEffectsQ
 import { useGetClientWorkQuery, useGiveWorkMutation, useProposeWorkQuery, type WorkProposals } from './api.ts';
 import { WorkForm } from './WorkForm.tsx';
 import { lengthWords } from './words.ts';
-import { namedOptions, Select } from '../../shared/primitives/index.ts';
+import { Finder, namedOptions } from '../../shared/primitives/index.ts';
 
 /** Work for a client: out of the book for one of their fixes, changed as it should be, and given. */
 export function GiveWorkPage() {
@@ -86,7 +86,7 @@ function FixChoice({ clientId, chosen, onChoose }: { clientId: string; chosen: s
         </Fetched>
       </section>
       <Row label="Or anything of the book">
-        <Select
+        <Finder
           value={chosen ?? ''}
           placeholder="…"
           options={namedOptions(book.data?.principles ?? [])}

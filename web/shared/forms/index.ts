@@ -1,3 +1,3 @@
 export { filled, lineClass, Lines, Row, SelectRow, Text } from './EntryRows.tsx';
 export { FormEnd } from './FormEnd.tsx';
-export { FormSelect } from './FormSelect.tsx';
+export { FormFinder, FormSelect } from './FormLists.tsx';

@@ -6,6 +6,7 @@ export { Empty, FaultNote, RowsSkeleton } from './states.tsx';
 export { MessageLine, MessagesProvider } from './Messages.tsx';
 export { Wordmark } from './Wordmark.tsx';
 export { FileButton } from './FileButton.tsx';
+export { Finder, type FinderProps } from './Finder.tsx';
 export { IconButton } from './IconButton.tsx';
 export { KindGlyph, kindWords } from './KindGlyph.tsx';
 export { PopBox } from './PopBox.tsx';
