@@ -102,13 +102,13 @@ function everythingArguments(source: string, target: string, probe: Probe, grows
 }
 
 /**
- * Reading may use so much processor time, in seconds: eighty for each second of footage, and no more than twelve hours. A minute of 1080p at
- * 60 a second takes about two minutes of it. How long it takes by the clock says more of what else the machine does than of the file.
+ * Reading may use so much processor time, in seconds: eighty for each second of footage, and no more than twelve hours. A minute of 1080p
+ * at 60 a second takes about two minutes of it. How long it takes by the clock says more of what else the machine does than of the file.
  */
 const mostReadingSeconds = ({ seconds }: Pick<Probe, 'seconds'>): number => Math.min(12 * 3600, 480 + seconds * 80);
 /** After so much of it, it is seen how fast it goes, in seconds. */
 const judgedAfterSeconds = 60;
-/** Whether a file that has come so far for so many seconds of processor time would take more than it may: told as soon as it can be known. */
+/** Whether a file that has come so far for so many seconds would take more than it may: told as soon as it can be known. */
 export const isTooSlow = (spentSeconds: number, share: number, probe: Pick<Probe, 'seconds'>): boolean =>
   spentSeconds > judgedAfterSeconds && spentSeconds / Math.max(share, 1e-6) > mostReadingSeconds(probe);
 
