@@ -103,12 +103,15 @@ async function fullDisk() {
       const save = (changes) => coach.ask('POST', `/api/requests/${request.id}/desk/changes`, { changes, since: 1e9 });
       await until(() => existsSync(join(at, 'data', 'reserve')));
       const draft = (await client.ask('POST', '/api/drafts', { clientId: client.account.clients[0].id })).json;
+      const ofClient = ['history', 'progress', 'work', 'bouts'].map((room) => `/api/clients/${request.clientId}/${room}`);
+      const ofRequest = ['desk', 'ladder'].map((room) => `/api/requests/${request.id}/${room}`);
+      const reads = ['/api/requests', '/api/today', '/api/health', '/api/clients', ...ofRequest, ...ofClient];
       // Everything but a little is taken by somebody else, then the little too.
       spawnSync('fallocate', ['-l', String(statfsSync(at).bavail * statfsSync(at).bsize - 2 * megabyte), ballast]);
       for (let i = 0; i < 40; i++) await save([newMark(request.footages[0].id, i)]);
       spawnSync('dd', ['if=/dev/zero', `of=${ballast}.2`, 'bs=1M'], { stdio: 'ignore' });
       for (let round = 0; round < 10; round++) {
-        for (const path of ['/api/requests', '/api/today', `/api/requests/${request.id}/desk`, '/api/health']) {
+        for (const path of reads) {
           const answer = await coach.ask('GET', path);
           if (answer.status !== 200) return `reading ${path} on a full disk answered ${answer.status} ${answer.text.slice(0, 120)}`;
         }

@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs';
+import { chmodSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { startDatabase } from './database.mjs';
@@ -17,6 +17,8 @@ import { root } from './settings.mjs';
 /** Where one MariaDB of several lies. */
 async function place(folder, name, password) {
   mkdirSync(folder, { recursive: true });
+  // Whatever a house that ran before in this process has left as its mask.
+  chmodSync(folder, 0o755);
   const own = join(folder, name);
   return { folder: own, port: await freePort(), password, identity: houseIdentity(root, own) };
 }

@@ -30,13 +30,12 @@ export async function findPastRows({ db }: House, transaction?: Transaction): Pr
        CAST((SELECT SUM(d.seconds) FROM desk_time d WHERE d.request_id = r.id) AS CHAR) AS seconds,
        CAST((SELECT SUM(f.seconds) FROM footages f WHERE f.request_id = r.id AND f.alignment IS NULL) AS CHAR) AS boutSeconds,
        EXISTS (SELECT 1 FROM takes t WHERE t.request_id = r.id) AS spoken
-     FROM (SELECT q.id, q.intake, q.ready_at FROM requests q FORCE INDEX (requests_last_ready)
-       WHERE q.state = 'sent' AND (SELECT 1 FROM desk_time d WHERE d.request_id = q.id LIMIT 1)
-       ORDER BY q.ready_at DESC, q.id DESC LIMIT 300) r
-     ORDER BY r.ready_at, r.id`,
+     FROM requests r FORCE INDEX (requests_last_ready)
+     WHERE r.state = 'sent' AND (SELECT 1 FROM desk_time d WHERE d.request_id = r.id LIMIT 1)
+     ORDER BY r.ready_at DESC, r.id DESC LIMIT 300`,
     { type: QueryTypes.SELECT, ...inside(transaction) },
   );
-  return rows.map(({ requestId, kind, seconds, boutSeconds, spoken }) => ({
+  return rows.reverse().map(({ requestId, kind, seconds, boutSeconds, spoken }) => ({
     ...{ requestId, kind, boutMinutes: Number(boutSeconds) / 60, deskMinutes: Number(seconds) / 60, spoken: Boolean(spoken) },
   }));
 }
