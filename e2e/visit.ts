@@ -152,7 +152,7 @@ export async function visit(
       );
       const read = await (line as ElementHandle<HTMLElement>).evaluate((one) => one.innerText);
       await (line as ElementHandle<HTMLElement>).click();
-      await page.waitForFunction(() => !document.querySelector('[role=listbox]'), { timeout: 20_000 });
+      await page.waitForFunction(() => !document.querySelector('[role=option]'), { timeout: 20_000 });
       return read;
     },
     shows: () => page.evaluate(() => document.body.innerText),

@@ -17,6 +17,7 @@ import { connect } from 'node:net';
 import { totalmem } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { temporaryFolder } from './databaseTemporary.mjs';
 import { PlainFault } from './plainFault.mjs';
 import { findProgram } from './systemPackages.mjs';
 
@@ -169,8 +170,6 @@ export async function startDatabase(settings) {
   const pidFile = join(folder, 'db.pid');
   const logFile = join(folder, 'db.log');
   const filesDir = join(folder, 'db.files');
-  const temporaryDir = join(folder, 'db.tmp');
-  const temporary = `--tmpdir=${temporaryDir}`;
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   checkRoom(folder);
   await endLeftOvers(dataDir);
@@ -180,9 +179,9 @@ export async function startDatabase(settings) {
   // Where files may be read and written from within the database: an empty folder that it cannot write.
   mkdirSync(filesDir, { recursive: true });
   chmodSync(filesDir, 0o500);
-  // Its own: a MariaDB that starts takes the temporary tables of every other one in the same folder for leftovers and removes them.
-  mkdirSync(temporaryDir, { recursive: true, mode: 0o700 });
-  if (identity) for (const path of [folder, filesDir, temporaryDir]) chownSync(path, identity.uid, identity.gid);
+  if (identity) for (const path of [folder, filesDir]) chownSync(path, identity.uid, identity.gid);
+  const temporaryDir = temporaryFolder(folder, identity);
+  const temporary = `--tmpdir=${temporaryDir}`;
   if (!existsSync(dataDir)) {
     rmSync(join(folder, preparedStamp), { force: true });
     await installDataDirectory(dataDir, temporary, logFile, identity);
@@ -230,7 +229,7 @@ export async function startDatabase(settings) {
     const late = setTimeout(() => child.kill('SIGKILL'), stopSeconds * 1000);
     await end;
     clearTimeout(late);
-    rmSync(initFile, { force: true });
+    for (const path of [initFile, temporaryDir]) rmSync(path, { recursive: true, force: true });
   };
   for (let i = 0; i < patienceSeconds * 20 && !ended; i++) {
     if (existsSync(pidFile) && (await databaseGreets(port))) {

@@ -1,10 +1,11 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, rmSync, statSync, symlinkSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it } from 'vitest';
 import { bufferPoolBytes, checkRoom, portAnswers, startDatabase } from './database.mjs';
+import { temporaryFolder } from './databaseTemporary.mjs';
 import { databaseLogin, readSecrets, readSettings, root } from './settings.mjs';
 import { ensurePrograms, findProgram } from './systemPackages.mjs';
 import { freePort } from './freePort.mjs';
@@ -47,6 +48,22 @@ describe('the database of the house', () => {
   it('keeps in memory what a small machine can spare, and no more of a large one than a practice needs', () => {
     const [mb, gb] = [2 ** 20, 2 ** 30];
     expect([512 * mb, 4 * gb, 8 * gb, 64 * gb].map((memory) => bufferPoolBytes(memory) / mb)).toEqual([128, 256, 512, 1024]);
+  });
+
+  it('sorts in shared memory where there is enough of it and the place is its own, else beside its data', () => {
+    const [at, shared] = [folder(), folder()];
+    const own = temporaryFolder(at, null, shared);
+    expect([own.startsWith(shared), statSync(own).mode & 0o777]).toEqual([true, 0o700]);
+    expect(temporaryFolder(at, null, shared)).toBe(own);
+    // Somebody else may have laid something of that name there.
+    rmSync(own, { recursive: true });
+    symlinkSync(at, own);
+    expect(temporaryFolder(at, null, shared)).toBe(join(at, 'db.tmp'));
+    rmSync(own);
+    mkdirSync(own, { mode: 0o777 });
+    chmodSync(own, 0o777);
+    expect(temporaryFolder(at, null, shared)).toBe(join(at, 'db.tmp'));
+    expect(temporaryFolder(at, null, join(shared, 'nowhere'))).toBe(join(at, 'db.tmp'));
   });
 
   it('says which port is in use and what to do', async () => {

@@ -54,21 +54,6 @@ describe('what went wrong', () => {
   });
 });
 
-describe('reading on a full disk', () => {
-  const full = Object.assign(new Error('No space left on device'), { code: 'ENOSPC' });
-
-  it('goes on with the room that was laid aside for it', async () => {
-    const givenUp = vi.spyOn(house.room, 'giveUpReserve');
-    const reading = vi.spyOn(house.db.letters, 'findAll').mockRejectedValueOnce(full);
-    expect((await coach.ask('get', '/api/letters')).status).toBe(200);
-    expect(givenUp).toHaveBeenCalledTimes(1);
-    reading.mockRejectedValue(full);
-    expect((await coach.ask('get', '/api/letters')).body.code).toBe('no-room');
-    reading.mockRestore();
-    givenUp.mockRestore();
-  });
-});
-
 describe('every answer', () => {
   it('forbids foreign and inline scripts, framing and guessing of types', async () => {
     const { headers } = await coach.ask('get', '/api/health');

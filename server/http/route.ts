@@ -44,8 +44,7 @@ function named(schema: z.ZodType | undefined, value: unknown): Record<string, un
 /**
  * Binds an operation to its handler: who calls, the token for changes, whether what the address names is theirs to see, a note that they
  * were let in (`letIn`), and only then the body, within the operation's limits and the contract's schema. Operations with a response
- * schema answer through it, so that nothing leaves that the contract does not name; streams write to `res`. Reading goes on when the disk
- * is full.
+ * schema answer through it, so that nothing leaves that the contract does not name; streams write to `res`.
  */
 export function route<O extends Operation>(house: House, operation: O, handler: Handler<O>): Route {
   const { access, body, evenWithoutRoom, method, params, response } = operation as Operation;
@@ -71,7 +70,7 @@ export function route<O extends Operation>(house: House, operation: O, handler: 
         req,
         res,
       } as Call<O>;
-      const answer = await (reads && response ? house.room.forReading(() => handler(house, call)) : handler(house, call));
+      const answer = await handler(house, call);
       // It was done, whatever becomes of the note.
       if (!reads) await leaveTrail?.().catch((error: unknown) => house.log.error({ err: error }, 'a change was not noted'));
       if (response) res.json((response as z.ZodType).parse(answer));

@@ -22,7 +22,7 @@ export function saysNoRoom(error: unknown): boolean {
 /**
  * The room on the disk under the data folder. What would fill it is refused before it begins, while `spareBytes` are still free: a
  * database that finds no room stops, and nobody reads anything then. Where others fill the disk all the same, a reserve that was laid
- * aside is given up, at the next look or when somebody could not read, and taken back once there is room.
+ * aside is given up, and taken back once there is room.
  */
 export class Room {
   private readonly reserve: string;
@@ -57,7 +57,7 @@ export class Room {
       try {
         const free = this.freeBytes();
         if (existsSync(this.reserve)) {
-          if (free < this.spareBytes / 8) this.giveUpReserve();
+          if (free < this.spareBytes / 8) rmSync(this.reserve, { force: true });
         } else if (free > this.spareBytes + reserveBytes) this.layAside();
       } catch {
         // The next look tries again.
@@ -66,25 +66,6 @@ export class Room {
     look();
     this.timer = setInterval(look, everyMs);
     this.timer.unref();
-  }
-
-  /** Makes room for the database at once. */
-  giveUpReserve(): void {
-    rmSync(this.reserve, { force: true });
-  }
-
-  /**
-   * Does what only reads; once more, with the reserve given up, where it found no room: the database lays on the disk what it cannot sort
-   * in memory.
-   */
-  async forReading<T>(read: () => Promise<T>): Promise<T> {
-    try {
-      return await read();
-    } catch (error) {
-      if (!saysNoRoom(error)) throw error;
-      this.giveUpReserve();
-      return read();
-    }
   }
 
   stop(): void {

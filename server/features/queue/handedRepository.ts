@@ -16,18 +16,17 @@ export interface HandOverShown extends Omit<HandOverRow, 'madeAt'> {
 
 /** Work that is asked for or offered, of requests that wait, soonest first; of one hand, or of all. */
 export async function findOpenHandOvers({ db }: House, toId: string | null, transaction?: Transaction): Promise<HandOverShown[]> {
-  const rows = await db.sequelize.query<HandOverShown & { said: string | HandOverRow['said']; madeAt: Date }>(
+  const rows = await db.sequelize.query<HandOverShown & { said: string | HandOverRow['said'] }>(
     `SELECT h.id, h.request_id AS requestId, h.part, h.bout_id AS boutId, h.from_id AS fromId, h.to_id AS toId, CAST(h.due_on AS CHAR) AS dueOn,
        h.state, h.said, c.name AS clientName, JSON_VALUE(r.intake, '$.question') AS question, a.name AS fromName, b.name AS toName,
-       w.footage_id AS footageId, w.from_frame AS fromFrame, h.made_at AS madeAt
+       w.footage_id AS footageId, w.from_frame AS fromFrame
      FROM hand_overs h JOIN requests r ON r.id = h.request_id JOIN clients c ON c.id = r.client_id
        JOIN accounts a ON a.id = h.from_id JOIN accounts b ON b.id = h.to_id LEFT JOIN bouts w ON w.id = h.bout_id
-     WHERE h.state IN ('asked', 'offered') AND r.state IN ('waiting', 'need-first') ${toId ? 'AND h.to_id = :toId' : ''}`,
+     WHERE h.state IN ('asked', 'offered') AND r.state IN ('waiting', 'need-first') ${toId ? 'AND h.to_id = :toId' : ''}
+     ORDER BY h.due_on, h.made_at`,
     { replacements: { toId }, type: QueryTypes.SELECT, ...(transaction && { transaction }) },
   );
-  // Not by the database: it would lay rows with such long columns on the disk to sort them, which fails when that is full.
-  rows.sort((one, other) => one.dueOn.localeCompare(other.dueOn) || +one.madeAt - +other.madeAt);
-  return rows.map(({ madeAt: _, ...row }) => ({ ...row, question: row.question ?? '', said: jsonOf(row.said) }));
+  return rows.map((row) => ({ ...row, question: row.question ?? '', said: jsonOf(row.said) }));
 }
 
 export async function insertHandOver({ db }: House, row: HandOverRow, transaction: Transaction): Promise<void> {

@@ -69,22 +69,18 @@ export async function findClientBouts({ db }: House, clientId: string): Promise<
       askedSheet: ClientBout['ruleSheet'];
       lengthMinutes: string | null;
       kind: RequestKind;
-      place: number;
     }
   >(
     `SELECT STRAIGHT_JOIN b.id, r.id AS requestId, f.id AS footageId, b.from_frame AS fromFrame, b.to_frame AS toFrame,
        COALESCE(JSON_EXTRACT(b.spans, '$[*].fromFrame'), '[]') AS spanFrames, r.sent_at AS sentAt, b.rule_sheet AS ruleSheet,
        COALESCE(NULLIF(b.partner_words, ''), JSON_VALUE(r.intake, '$.whoPartner'), '') AS partner,
        JSON_VALUE(r.intake, '$.ruleSheet') AS askedSheet, b.sheet_id AS sheetId, b.length_seconds AS lengthSeconds,
-       b.after_finish AS afterFinish, JSON_VALUE(r.intake, '$.lengthMinutes') AS lengthMinutes, JSON_VALUE(r.intake, '$.kind') AS kind,
-       b.place, b.timed
+       b.after_finish AS afterFinish, JSON_VALUE(r.intake, '$.lengthMinutes') AS lengthMinutes, JSON_VALUE(r.intake, '$.kind') AS kind, b.timed
      FROM requests r JOIN footages f ON f.request_id = r.id JOIN bouts b ON b.footage_id = f.id
-     WHERE r.client_id = :clientId AND b.timed IS NOT NULL AND f.state = 'ready'`,
+     WHERE r.client_id = :clientId AND b.timed IS NOT NULL AND f.state = 'ready' ORDER BY r.sent_at, b.place, b.from_frame`,
     { replacements: { clientId }, type: QueryTypes.SELECT },
   );
-  // Not by the database: it would lay rows with such long columns on the disk to sort them, which fails when that is full.
-  rows.sort((one, other) => +one.sentAt - +other.sentAt || one.place - other.place || one.fromFrame - other.fromFrame);
-  return rows.map(({ sentAt, timed, askedSheet, ruleSheet, lengthMinutes, kind, spanFrames, place: _, ...row }) => ({
+  return rows.map(({ sentAt, timed, askedSheet, ruleSheet, lengthMinutes, kind, spanFrames, ...row }) => ({
     ...row,
     spanFrames: jsonOf<number[]>(spanFrames),
     ruleSheet: ruleSheet ?? askedSheet,
