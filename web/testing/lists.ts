@@ -2,7 +2,7 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 
 /** What a list that opens asks of a browser and jsdom does not have, for want of a layout. */
-function layOut(): void {
+export function layOut(): void {
   Element.prototype.scrollIntoView ??= () => undefined;
   Element.prototype.hasPointerCapture ??= () => false;
   globalThis.ResizeObserver ??= class {

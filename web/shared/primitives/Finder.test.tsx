@@ -3,9 +3,11 @@ import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import fc from 'fast-check';
 import { useState } from 'react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { layOut } from '../../testing/lists.ts';
 import { Finder, optionsCalled, type FinderProps } from './Finder.tsx';
 
+beforeAll(layOut);
 afterEach(cleanup);
 
 const people = Array.from({ length: 200 }, (_, i) => ({ value: `c${i}`, words: `Client ${i}` }));

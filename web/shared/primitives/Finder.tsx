@@ -1,4 +1,5 @@
 import { useCombobox } from 'downshift';
+import { Popover } from 'radix-ui';
 import { useMemo, useState, type ChangeEvent, type MouseEvent, type ReactNode, type Ref } from 'react';
 import { smallSelect, type Option } from './Select.tsx';
 
@@ -18,8 +19,6 @@ export interface FinderProps {
   mayBeEmpty?: boolean;
   /** Adds what is typed and not there yet; `words` say what it becomes. */
   adds?: { words: string; mostLetters: number; add: (typed: string) => void } | undefined;
-  /** Opens over the field, where there is no room under it. */
-  upwards?: boolean;
   autoFocus?: boolean;
   ref?: Ref<HTMLInputElement>;
   id?: string;
@@ -106,22 +105,24 @@ function useFinder({ value, options, onChange, mayBeEmpty = false, adds, ...give
 export function Finder(props: FinderProps) {
   const { isOpen, choices, more, fieldProps, combobox } = useFinder(props);
   const { getInputProps, getItemProps, getMenuProps, highlightedIndex } = combobox;
-  const { label, placeholder, className = smallSelect, adds, upwards = false, autoFocus, id } = props;
+  const { label, placeholder, className = smallSelect, adds, autoFocus, id } = props;
   const described = { 'aria-describedby': props['aria-describedby'], 'aria-invalid': props['aria-invalid'] };
   return (
-    <div className="relative min-w-0">
-      <input
-        {...getInputProps({ ...fieldProps, ...described })}
-        // Over the combobox's own, by which a label would not find it.
-        {...(id !== undefined && { id })}
-        autoFocus={autoFocus}
-        placeholder={placeholder}
-        spellCheck={false}
-        maxLength={adds?.mostLetters}
-        className={className}
-      />
-      <Offered shown={isOpen} upwards={upwards} more={more}>
-        <ul {...getMenuProps({ 'aria-label': label ?? 'What is found', 'aria-labelledby': undefined })}>
+    <Popover.Root open={isOpen}>
+      <Popover.Anchor asChild>
+        <input
+          {...getInputProps({ ...fieldProps, ...described })}
+          // Over the combobox's own, by which a label would not find it.
+          {...(id !== undefined && { id })}
+          autoFocus={autoFocus}
+          placeholder={placeholder}
+          spellCheck={false}
+          maxLength={adds?.mostLetters}
+          className={className}
+        />
+      </Popover.Anchor>
+      <Offered more={more}>
+        <ul {...getMenuProps({ 'aria-label': label ?? 'What is found', 'aria-labelledby': undefined }, { suppressRefError: true })}>
           {choices.map((choice, index) => (
             <li
               key={choice.value}
@@ -135,26 +136,26 @@ export function Finder(props: FinderProps) {
         </ul>
         {choices.length === 0 && <p className="px-3 py-1 text-reed">Nothing is called so.</p>}
       </Offered>
-    </div>
+    </Popover.Root>
   );
 }
 
-interface OfferedProps {
-  shown: boolean;
-  upwards: boolean;
-  /** So many are not offered for want of room. */
-  more: number;
-  children: ReactNode;
-}
+const stay = (event: Event): void => event.preventDefault();
 
-/** The list beside its field. It stands there closed as well: assistive technology is told of it by the field. */
-function Offered({ shown, upwards, more, children }: OfferedProps) {
-  return (
-    <div
-      className={`absolute left-0 z-30 w-max max-w-[min(24rem,calc(100vw-2rem))] min-w-full border border-ink bg-linen py-1 text-desk text-ink shadow-lg ${upwards ? 'bottom-full' : 'top-full'} ${shown ? '' : 'hidden'}`}
+/** The list beside its field, where there is room for it; one goes on typing. `more`: so many are not offered for want of room. */
+const Offered = ({ more, children }: { more: number; children: ReactNode }) => (
+  <Popover.Portal>
+    <Popover.Content
+      role="presentation"
+      align="start"
+      sideOffset={4}
+      collisionPadding={12}
+      onOpenAutoFocus={stay}
+      onCloseAutoFocus={stay}
+      className="z-30 max-w-[min(24rem,calc(100vw-24px))] min-w-(--radix-popover-trigger-width) border border-ink bg-linen py-1 text-desk text-ink shadow-lg"
     >
       {children}
       {more > 0 && <p className="px-3 py-1 text-small text-reed">{more} more: type a part of the name.</p>}
-    </div>
-  );
-}
+    </Popover.Content>
+  </Popover.Portal>
+);

@@ -2,18 +2,19 @@
 import type { DeskDocument, Note } from '@lean-mentor/core/desk';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { aNote, aRequest, footageId, openDeskHouse, requestId } from '../../../testing/deskHouse.tsx';
 import type { DeskControls } from '../DeskControls.tsx';
 import { noTake } from '../take/takeRecorder.ts';
 import { NoteEditor } from './NoteEditor.tsx';
-import { chooseFrom } from '../../../testing/lists.ts';
+import { chooseFrom, layOut } from '../../../testing/lists.ts';
 import { layerWords } from './noteWords.ts';
 
 const writing = { noteId: 'n', footageId, atFrame: 33, toFrame: null, markId: 'm', focus: 1 };
 const kept = aNote('n', { instead: [{ when: 'he pulls', do: 'post' }] });
 const mark = { id: 'm', footageId, atFrame: 33, toFrame: null, state: 'open' as const };
 
+beforeAll(layOut);
 beforeEach(() => {
   vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ ...aRequest, notes: earlier, principles: [], drills: [] }))));
 });

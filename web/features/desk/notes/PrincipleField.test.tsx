@@ -1,14 +1,16 @@
 // @vitest-environment jsdom
 import { cleanup, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { aNote, openDeskHouse } from '../../../testing/deskHouse.tsx';
+import { layOut } from '../../../testing/lists.ts';
 import { PrincipleField } from './PrincipleField.tsx';
 
 const principles = Object.fromEntries(
   ['Frame before you turn', 'Elbow to knee', 'Knee before hand', 'Late frame'].map((name, i) => [`p${i}`, { id: `p${i}`, name }]),
 );
 
+beforeAll(layOut);
 beforeEach(() => vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ notes: [], account: null, token: 't' })))));
 afterEach(() => {
   cleanup();

@@ -39,7 +39,6 @@ export function PrincipleField({ note, noteId, ensure }: PrincipleFieldProps) {
         onChange={choose}
         placeholder="Principle"
         mayBeEmpty
-        upwards
         adds={mayAdd ? { words: 'New principle', mostLetters, add: (words) => name(newId(), words) } : undefined}
         className="h-7 w-52 rounded-sm border border-transparent border-b-seam bg-transparent px-2 placeholder:text-reed hover:bg-linen focus:border-seam focus:bg-linen"
       />
