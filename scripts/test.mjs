@@ -104,7 +104,8 @@ try {
     check('Who imports whom', 'depcruise', ['--config', '.dependency-cruiser.cjs', ...rooms]),
     check('Circles between rooms', 'depcruise', ['--config', '.dependency-circles.cjs', 'server', 'web']),
     check('Nothing unused', 'knip', ['--no-progress']),
-    check('Types', 'tsc', ['-p', 'tsconfig.json']),
+    // Of the two of that name the one that is twice as quick; the linter still needs the other.
+    check('Types', '../typescript-7/bin/tsc', ['-p', 'tsconfig.json']),
   ]);
   // Starting and stopping is mostly waiting: it needs no turn of its own.
   standBack(asJobs);
