@@ -1,7 +1,7 @@
 import { defineConfig } from 'vitest/config';
 
 /** Time limits are for what hangs: a slow machine that runs others beside takes ten times as long as a quick one alone. */
-const patient = { testTimeout: 240_000, hookTimeout: 240_000 };
+const patient = { testTimeout: 600_000, hookTimeout: 600_000 };
 
 /**
  * Kinds of tests, told apart by their place: plain, of the pages' parts, against a real MariaDB, starting the house, and through a real

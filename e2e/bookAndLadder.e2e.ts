@@ -71,7 +71,7 @@ describe('the ladder', () => {
       const radio = (await marit.page.waitForSelector(`::-p-aria([name="${school}"][role="radio"])`))!;
       const box = (await radio.boundingBox())!;
       await marit.page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
-      await marit.page.waitForFunction((element) => element.getAttribute('aria-checked') === 'true', { timeout: 10_000 }, radio);
+      await marit.page.waitForFunction((element) => element.getAttribute('aria-checked') === 'true', { timeout: 180_000 }, radio);
     }
     await marit.sees('Base, posture and frames');
     expect(await sums()).not.toEqual(balanced);
@@ -126,11 +126,11 @@ describe('the ladder', () => {
     const chosen = await marit.choose('Another principle', /\S/);
     await marit.press('button', 'Merge');
     await marit.sees(`“${chosen}” now.`);
-    await vi.waitUntil(async () => (await principleNames()).includes(chosen), { timeout: 20_000, interval: 200 });
+    await vi.waitUntil(async () => (await principleNames()).includes(chosen), { timeout: 180_000, interval: 200 });
     await marit.page.waitForSelector(`[data-rung="${chosen}"]`);
     await marit.press('button', 'Undo');
     await marit.page.waitForSelector(`[data-rung="${name}"]`);
-    await vi.waitUntil(async () => !(await principleNames()).includes(chosen), { timeout: 20_000, interval: 200 });
+    await vi.waitUntil(async () => !(await principleNames()).includes(chosen), { timeout: 180_000, interval: 200 });
   });
 
   it('has no error in it', () => expect(marit.faults).toEqual([]));

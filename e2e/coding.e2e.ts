@@ -69,7 +69,7 @@ describe('coding positions', () => {
     expect((await cuts()).length).toBe(before);
     await sees.press('button', 'It goes on');
     const longer = await marit.until(boutOnServer, ({ toFrame }) => toFrame > bout.toFrame);
-    await expect.poll(async () => (await page.keyboard.press('KeyU'), (await cuts()).at(-1)?.atFrame), { timeout: 20_000 }).toBe(frame);
+    await expect.poll(async () => (await page.keyboard.press('KeyU'), (await cuts()).at(-1)?.atFrame), { timeout: 180_000 }).toBe(frame);
     await marit.withControl('KeyZ');
     await marit.until(cuts, (all) => all.length === before);
     // As long as it was, for the other tests.

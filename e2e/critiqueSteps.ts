@@ -22,7 +22,7 @@ export const clipAt = ({ page }: Visit, side: 'before' | 'after', seconds: numbe
       const now = (document.querySelector('[data-moment] video') as HTMLVideoElement).currentTime;
       return where === 'before' ? now < at : now > at;
     },
-    { timeout: 20_000, polling: 20 },
+    { timeout: 180_000, polling: 20 },
     side,
     seconds,
   );
@@ -35,7 +35,7 @@ export async function playingClip({ page }: Visit): Promise<[second: number, rat
       const video = document.querySelector('[data-moment] video') as HTMLVideoElement | null;
       return video && !video.paused && video.readyState >= 2 && video.currentTime > 0 ? [video.currentTime, video.playbackRate] : false;
     },
-    { timeout: 20_000, polling: 20 },
+    { timeout: 180_000, polling: 20 },
   );
   return (await playing.jsonValue()) as [number, number];
 }

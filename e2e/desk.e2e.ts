@@ -276,9 +276,9 @@ describe('a spoken note', () => {
     await page.keyboard.press('KeyF');
     await page.keyboard.type('Said, not written.');
     await sees.press('button', /^Say it/);
-    await page.waitForFunction(() => /Speaking\s*0:0[2-9]/.test(document.body.innerText), { timeout: 10_000 });
+    await page.waitForFunction(() => /Speaking\s*0:0[2-9]/.test(document.body.innerText), { timeout: 180_000 });
     await sees.press('button', /^That was it/);
-    await page.waitForSelector('[aria-label="Spoken note"] rect', { timeout: 20_000 });
+    await page.waitForSelector('[aria-label="Spoken note"] rect', { timeout: 180_000 });
     const { takes, notes } = await marit.desk();
     const take = Object.values(takes)[0]!;
     expect(notes[take.noteId!]!.what).toBe('Said, not written.');

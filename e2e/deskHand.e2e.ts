@@ -235,7 +235,7 @@ describe('a clip of the coach’s own', () => {
       const input = (await page.waitForSelector('[aria-label="Your clips"] input[type=file]')) as ElementHandle<HTMLInputElement>;
       await input.uploadFile(file);
       await marit.visit.sees('Clip: Elbow back to the hip');
-      await page.waitForSelector('video[aria-label="Elbow back to the hip"]', { timeout: 60_000 });
+      await page.waitForSelector('video[aria-label="Elbow back to the hip"]', { timeout: 180_000 });
       const seconds = await page.waitForFunction(
         () => document.querySelector<HTMLVideoElement>('video[aria-label="Elbow back to the hip"]')?.duration || null,
       );

@@ -117,10 +117,10 @@ describe('a film', () => {
     const { page } = marit;
     await page.goto(`${base}/requests/${bram.id}/takes/${takeId}`);
     // First its footage is made ready, which the page waits for.
-    await page.waitForSelector('[data-take-player] [data-heard]', { timeout: 120_000 });
+    await page.waitForSelector('[data-take-player] [data-heard]', { timeout: 180_000 });
     await page.click('summary');
     await marit.press('button', 'Make the film');
-    await page.waitForSelector('[data-film="ready"]', { timeout: 120_000 });
+    await page.waitForSelector('[data-film="ready"]', { timeout: 180_000 });
     expect(await findings(page)).toEqual([]);
     const address = await page.$eval('[data-film] a', (link) => (link as HTMLAnchorElement).pathname);
     const file = join(folder, 'film.mp4');
@@ -157,5 +157,5 @@ describe('a film', () => {
     // The same look would tell pictures of two instants apart: there is something to be seen.
     expect(unlike).toBeGreaterThan(10);
     expect(marit.faults).toEqual([]);
-  }, 300_000);
+  });
 });

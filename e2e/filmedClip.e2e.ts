@@ -6,7 +6,7 @@ import { launch, settledFrame } from './visit.ts';
 
 const base = process.env['LEAN_E2E_URL']!;
 const bram = demoPractice(new Date()).requests.find((r) => r.critique)!;
-const patience = { timeout: 30_000, interval: 200 };
+const patience = { timeout: 180_000, interval: 200 };
 
 let browser: Browser;
 beforeAll(async () => {

@@ -39,7 +39,7 @@ describe('a decision before a mistake', () => {
     const client = await visit(browser, base, 'ilse', `/critiques/${critiqueId}`, phone);
     await client.page.waitForSelector(`[data-fork="${noteId}"]`);
     await client.page.evaluate((id) => document.querySelector(`[data-fork="${id}"]`)!.scrollIntoView({ block: 'center' }), noteId);
-    await client.page.waitForSelector(`[data-fork="${noteId}"] video[data-stands="true"]`, { timeout: 30_000 });
+    await client.page.waitForSelector(`[data-fork="${noteId}"] video[data-stands="true"]`, { timeout: 180_000 });
     // What it shows stands where the fork opens, and nothing of what came after is told yet.
     await client.sees('What would you do here?');
     await client.sees('The rest of this comes when you have said what you would do.');
@@ -96,13 +96,13 @@ describe('two stretches laid beside each other', () => {
     await page.waitForFunction(() => (document.querySelector('[data-beside] img') as HTMLImageElement).naturalWidth > 0);
     await client.press('button', /^Step through together/);
     await page.waitForFunction(() => document.querySelectorAll('[data-beside] canvas').length === 2);
-    await expect.poll(() => besideFrames(page), { timeout: 20_000 }).toEqual([fromFrame, fromFrame + 200]);
+    await expect.poll(() => besideFrames(page), { timeout: 180_000 }).toEqual([fromFrame, fromFrame + 200]);
     for (const _ of [1, 2]) await client.press('button', 'All one frame on');
     await expect.poll(() => besideFrames(page)).toEqual([fromFrame + 2, fromFrame + 202]);
     await client.press('button', 'All one frame back');
     await expect.poll(() => besideFrames(page)).toEqual([fromFrame + 1, fromFrame + 201]);
     await client.press('button', 'Play all at half speed');
-    await expect.poll(() => besideFrames(page), { timeout: 20_000 }).toSatisfy(([first]: number[]) => first! > fromFrame + 10);
+    await expect.poll(() => besideFrames(page), { timeout: 180_000 }).toSatisfy(([first]: number[]) => first! > fromFrame + 10);
     expect(client.faults).toEqual([]);
 
     // As it was before: other tests look at Ilse’s request waiting.

@@ -127,7 +127,7 @@ describe('a request that cannot be answered yet', () => {
     await open(saga, `/requests/${requestId}`);
     await saga.press('button', 'Yes, send it to the coach');
     await open(teo, `/requests/${requestId}`);
-    await teo.page.waitForFunction(() => document.body.innerText.includes('With your coach'), { timeout: 60_000 });
+    await teo.page.waitForFunction(() => document.body.innerText.includes('With your coach'), { timeout: 180_000 });
     const { exchange, footages } = await get<Request>(teo.page, `/api/requests/${requestId}`);
     expect(exchange.map((saying) => saying.kind)).toEqual(['need-footage', 'answer']);
     expect(footages.map((footage) => footage.fileName)).toEqual(['round.mp4', 'corner.mp4']);
@@ -143,7 +143,7 @@ describe('the bouts of a request', () => {
         expect(now).toSatisfy(enough);
         return now;
       },
-      { timeout: 6000, interval: 100 },
+      { timeout: 180_000, interval: 100 },
     );
 
   it('are proposed, accepted, split and brought back, each saved as it happens', async () => {
@@ -181,14 +181,14 @@ describe('the bouts of a request', () => {
   it('are shown by a second camera, whose place is found in a worker and set right by a frame', async () => {
     await marit.page.waitForFunction(
       async (id) => ((await (await fetch(`/api/requests/${id}`)).json()) as Request).footages[1]!.state === 'ready',
-      { timeout: 60_000, polling: 500 },
+      { timeout: 180_000, polling: 500 },
       requestId,
     );
     const { footages } = await get<Request>(marit.page, `/api/requests/${requestId}`);
     await open(marit, `/requests/${requestId}/footage?footage=${footages[1]!.id}`);
     await marit.choose('Does this video show the same bouts as another one?', /^1\. /);
     await marit.press('button', 'Find how they lie');
-    await marit.page.waitForSelector('[data-offset]', { timeout: 20_000 });
+    await marit.page.waitForSelector('[data-offset]', { timeout: 180_000 });
     const offset = Number(await marit.page.$eval('[data-offset]', (p) => p.getAttribute('data-offset')));
     await marit.press('button', 'A frame later');
     await marit.sees('found by hand');

@@ -36,7 +36,7 @@ async function stranger(path: string): Promise<Page> {
   return page;
 }
 const shows = (page: Page, text: RegExp): Promise<unknown> =>
-  page.waitForFunction((source) => new RegExp(source).test(document.body.innerText), { timeout: 20_000 }, text.source);
+  page.waitForFunction((source) => new RegExp(source).test(document.body.innerText), { timeout: 180_000 }, text.source);
 
 describe('a new client', () => {
   let page: Page;

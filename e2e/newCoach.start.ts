@@ -39,7 +39,7 @@ afterAll(async () => {
 });
 
 const shows = (page: Page, text: string): Promise<unknown> =>
-  page.waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout: 80_000 }, text);
+  page.waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout: 180_000 }, text);
 
 /** Somebody who was invited opens the link of their letter on a phone and chooses a password. */
 async function joinAs(name: string): Promise<Page> {

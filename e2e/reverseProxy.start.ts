@@ -59,7 +59,7 @@ beforeAll(async () => {
     stdio: 'ignore',
     env: { ...process.env, PATH: `${process.env['PATH']}:/usr/sbin` },
   });
-  await vi.waitFor(async () => expect((await ask(`${base}/api/ready`)).statusCode).toBe(200), { timeout: 80_000, interval: 200 });
+  await vi.waitFor(async () => expect((await ask(`${base}/api/ready`)).statusCode).toBe(200), { timeout: 180_000, interval: 200 });
   browser = await launch(undefined, undefined, true);
 });
 afterAll(async () => {

@@ -25,7 +25,7 @@ try {
   for (let tries = 0; tries < 600 && !(await allReady()); tries++) await new Promise((resolve) => setTimeout(resolve, 1000));
   const shoot = async ({ page }: Visit, name: string, path: string, words: string, keep = true): Promise<void> => {
     await page.goto(base + path, { waitUntil: 'networkidle2' });
-    await page.waitForFunction((w) => document.body.innerText.includes(w), { timeout: 30_000 }, words);
+    await page.waitForFunction((w) => document.body.innerText.includes(w), { timeout: 180_000 }, words);
     if (name.startsWith('desk')) {
       // The second note of Ilse's: a mistake with both drawings on it.
       for (let stop = 0; stop < 3; stop++) {
@@ -107,12 +107,12 @@ try {
   await client.press('button', 'Drop it');
   await marit.page.waitForFunction(
     async (request) => (await (await fetch(`/api/requests/${request}/takes`)).json())[0]?.state === 'ready',
-    { timeout: 120_000, polling: 1000 },
+    { timeout: 180_000, polling: 1000 },
     bram.id,
   );
   await shoot(client, 'critique-phone', `/critiques/${bram.critique!.id}`, 'Your sweep is clean');
   // Spoken over his round: in the middle of it, enlarged, with what is being drawn.
-  await client.page.waitForSelector('[data-take-player] [data-heard]', { timeout: 60_000 });
+  await client.page.waitForSelector('[data-take-player] [data-heard]', { timeout: 180_000 });
   await goTo(client, 47);
   await client.page.screenshot({ path: `${folder}take-phone.png` });
   await client.page.goto(`${base}/send`);
@@ -140,7 +140,7 @@ try {
   const her = await visit(browser, base, 'ilse', `/critiques/${String(sent.body['id'])}`, phone);
   await her.page.waitForSelector('[data-fork]');
   await her.page.evaluate(() => document.querySelector('[data-fork]')!.scrollIntoView({ block: 'center' }));
-  await her.page.waitForSelector('[data-stands="true"]', { timeout: 30_000 });
+  await her.page.waitForSelector('[data-stands="true"]', { timeout: 180_000 });
   await new Promise((resolve) => setTimeout(resolve, 1500));
   await her.page.screenshot({ path: `${folder}fork-phone.png` });
   // Last, since what is spoken stays on the desk.
@@ -153,7 +153,7 @@ try {
   await keyboard.press('KeyR');
   await marit.sees('Everything on the desk works while you speak');
   await keyboard.press('KeyR');
-  await marit.page.waitForSelector('[data-speaking="speaking"]', { timeout: 10_000 });
+  await marit.page.waitForSelector('[data-speaking="speaking"]', { timeout: 180_000 });
   await keyboard.press('KeyF');
   await new Promise((resolve) => setTimeout(resolve, 4000));
   await marit.page.screenshot({ path: `${folder}desk-speaking.png` });

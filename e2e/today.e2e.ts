@@ -93,7 +93,7 @@ describe('Today', () => {
     await new Promise((resolve) => setTimeout(resolve, 4000));
     // Leaving tells what was counted.
     await page.goto(`${base}/letters`);
-    await expect.poll(spent, { timeout: 10_000 }).toBeGreaterThan(before + 2 / 60);
+    await expect.poll(spent, { timeout: 180_000 }).toBeGreaterThan(before + 2 / 60);
   });
 
   it('is handed to an assistant until a day, done by them, sent back with a word, offered again and taken', async () => {

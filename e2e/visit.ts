@@ -98,6 +98,7 @@ export async function visit(
 ): Promise<Visit> {
   const context = sameProfile ? browser.defaultBrowserContext() : await browser.createBrowserContext();
   const page = await context.newPage();
+  page.setDefaultTimeout(180_000);
   await page.setViewport(screen);
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(String(error)));
@@ -110,14 +111,14 @@ export async function visit(
   /** By its whole accessible name, or by a part of the words it shows. */
   const press = async (role: string, name: string | RegExp): Promise<void> => {
     if (typeof name === 'string') {
-      const wanted = page.locator(`::-p-aria([name="${name}"][role="${role}"])`).setTimeout(20_000);
+      const wanted = page.locator(`::-p-aria([name="${name}"][role="${role}"])`).setTimeout(180_000);
       await uncovered(await wanted.waitHandle());
       return wanted.click();
     }
     const found = await page.waitForFunction(
       (selector, source) =>
         [...document.querySelectorAll<HTMLElement>(selector)].find((element) => new RegExp(source).test(element.innerText)),
-      { timeout: 20_000, polling: 100 },
+      { timeout: 180_000, polling: 100 },
       selectors[role] ?? `[role=${role}]`,
       name.source,
     );
@@ -147,16 +148,16 @@ export async function visit(
           [...document.querySelectorAll<HTMLElement>('[role=option]:not([data-disabled])')].find((one) =>
             new RegExp(wanted).test(one.innerText),
           ),
-        { timeout: 20_000, polling: 100 },
+        { timeout: 180_000, polling: 100 },
         source,
       );
       const read = await (line as ElementHandle<HTMLElement>).evaluate((one) => one.innerText);
       await (line as ElementHandle<HTMLElement>).click();
-      await page.waitForFunction(() => !document.querySelector('[role=option]'), { timeout: 20_000 });
+      await page.waitForFunction(() => !document.querySelector('[role=option]'), { timeout: 180_000 });
       return read;
     },
     shows: () => page.evaluate(() => document.body.innerText),
-    sees: async (words, withinMs = 30_000) => {
+    sees: async (words, withinMs = 180_000) => {
       const [source, flags] = words instanceof RegExp ? [words.source, words.flags] : [words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), ''];
       await page
         .waitForFunction((s, f) => new RegExp(s, f).test(document.body.innerText), { timeout: withinMs, polling: 100 }, source, flags)
@@ -172,7 +173,7 @@ export async function visit(
     await page.type('input[type=email]', email);
     await page.type('input[type=password]', password);
     await it.press('button', 'Sign in');
-    await page.waitForFunction(() => !document.querySelector('input[type=password]'), { timeout: 20_000 });
+    await page.waitForFunction(() => !document.querySelector('input[type=password]'), { timeout: 180_000 });
     return it;
   }
   // A profile that was used before may be signed in still.
@@ -198,7 +199,7 @@ export async function frameOnStage(page: Page): Promise<number | null> {
 
 /** The frame the desk says it is on, once its picture is that frame. */
 export async function settledFrame(page: Page): Promise<number> {
-  const stage = await page.waitForSelector('[data-frame][data-settled="true"]', { timeout: 10_000 });
+  const stage = await page.waitForSelector('[data-frame][data-settled="true"]', { timeout: 180_000 });
   return Number(await stage!.evaluate((element) => element.getAttribute('data-frame')));
 }
 

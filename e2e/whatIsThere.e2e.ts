@@ -60,7 +60,7 @@ describe('a long film on the desk of a coach who waits for it', () => {
 
   it('opens by itself on what is there, with exact frames', async () => {
     const { page } = marit;
-    await page.waitForSelector('[data-stage]', { timeout: 110_000 });
+    await page.waitForSelector('[data-stage]', { timeout: 180_000 });
     await settledFrame(page);
     expect(await soFar(page)).toBeLessThan((frames / 30) * 0.9);
     for (let step = 0; step < 25; step++) await page.keyboard.press('KeyD');
@@ -80,7 +80,7 @@ describe('a long film on the desk of a coach who waits for it', () => {
     await page.keyboard.press('Space');
     await page.waitForFunction(
       (before) => Number(document.querySelector('[data-stage-state]')!.getAttribute('data-frame')) > before,
-      { timeout: 60_000 },
+      { timeout: 180_000 },
       last,
     );
     await page.keyboard.press('Space');
@@ -91,7 +91,7 @@ describe('a long film on the desk of a coach who waits for it', () => {
     const { page } = marit;
     for (let step = 0; step < 7; step++) await page.keyboard.press('KeyA');
     const frame = await exact();
-    await page.waitForFunction(() => !document.querySelector('[data-so-far]'), { timeout: 100_000 });
+    await page.waitForFunction(() => !document.querySelector('[data-so-far]'), { timeout: 180_000 });
     expect(await exact()).toBe(frame);
     expect(await page.$('[data-as-opened]')).not.toBeNull();
     const desk = await page.evaluate(

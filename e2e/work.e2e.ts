@@ -50,7 +50,7 @@ describe('work on the mat, on a phone whose network is cut', () => {
   it('is there with timer and count; the page is killed in the middle; when the network is back everything is there once', async () => {
     await bram.sees('Closed guard, from below');
     await bram.page.evaluate(async () => void (await navigator.serviceWorker.ready));
-    await bram.page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: 20_000 });
+    await bram.page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: 180_000 });
     await network.cut();
     await bram.page.goto(`${network.base}/work`);
     await bram.sees('No network: this is as it came last');
@@ -71,7 +71,7 @@ describe('work on the mat, on a phone whose network is cut', () => {
     await again.setViewport(phone);
     await again.goto(`${network.base}/work`);
     const press = async (name: string): Promise<void> => {
-      const found = (await again.waitForSelector(`::-p-aria([name="${name}"])`, { timeout: 20_000 }))!;
+      const found = (await again.waitForSelector(`::-p-aria([name="${name}"])`, { timeout: 180_000 }))!;
       // The bar at the foot lies over what is at the very bottom.
       await found.evaluate((element) => element.scrollIntoView({ block: 'center' }));
       await found.click();
@@ -90,12 +90,12 @@ describe('work on the mat, on a phone whose network is cut', () => {
     expect(await arrived()).toEqual([]);
     await network.mend();
     await again.evaluate(() => dispatchEvent(new Event('online')));
-    await again.waitForFunction(() => document.querySelector('[data-unsent]') === null, { timeout: 40_000 });
+    await again.waitForFunction(() => document.querySelector('[data-unsent]') === null, { timeout: 180_000 });
     const done = await arrived();
     expect(done).toMatchObject([{ line: 'Cold hall.', rounds: [{ presses: [{ wayId: 'w3' }, { wayId: 'w3' }, { wayId: 'w1' }] }] }]);
     // Whoever looks again sends nothing again.
     await again.reload();
-    await again.waitForFunction(() => document.body.innerText.includes('1 of 3'), { timeout: 30_000 });
+    await again.waitForFunction(() => document.body.innerText.includes('1 of 3'), { timeout: 180_000 });
     expect(await arrived()).toEqual(done);
     expect(await smallTargets(again)).toEqual([]);
     expect(await findings(again)).toEqual([]);

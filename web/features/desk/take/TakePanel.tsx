@@ -6,7 +6,7 @@ import { Mic, Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { Button, FileButton, IconButton, Select, smallSelect } from '../../../shared/primitives/index.ts';
+import { Button, FileButton, IconButton, Select, smallSelect, type Option } from '../../../shared/primitives/index.ts';
 import { useListTakesQuery } from '../../takes/index.ts';
 import { useControls } from '../DeskControls.tsx';
 import { useContents, useScene } from '../DeskScene.ts';
@@ -95,7 +95,12 @@ function useDevices(kind: 'audioinput' | 'videoinput'): MediaDeviceInfo[] {
   return found;
 }
 
-const shapeWords = { '': 'Heard only', round: 'Seen, round', square: 'Seen, square' } as const;
+const wideSelect = `${smallSelect} max-w-56`;
+const shapeOptions: Option[] = [
+  { value: '', words: 'Heard only' },
+  { value: 'round', words: 'Seen, round' },
+  { value: 'square', words: 'Seen, square' },
+];
 
 /** Whether the coach is seen in a corner while speaking: where there is a camera, and not unless it is wanted. */
 function SeenAsWell() {
@@ -106,42 +111,31 @@ function SeenAsWell() {
   if (found.length === 0 && coach === null) return null;
   return (
     <>
-      <Picked
+      <Select
         label="Whether you are seen"
         value={coach ?? ''}
         onChange={(shape) => record({ coach: (shape || null) as CoachShape | null })}
-        options={Object.entries(shapeWords)}
+        options={shapeOptions}
+        className={wideSelect}
       />
       {coach !== null && named.length > 1 && (
-        <Picked
+        <Select
           label="Camera"
           value={camera}
           onChange={(chosen) => record({ camera: chosen })}
-          options={[['', 'The usual camera'], ...named.map(({ deviceId, label }) => [deviceId, label] as [string, string])]}
+          options={deviceOptions('The usual camera', named)}
+          className={wideSelect}
         />
       )}
     </>
   );
 }
 
-interface PickedProps {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  options: readonly (readonly [value: string, words: string])[];
-}
-
-function Picked({ label, value, onChange, options }: PickedProps) {
-  return (
-    <Select
-      label={label}
-      value={value}
-      options={options.map(([one, words]) => ({ value: one, words }))}
-      onChange={onChange}
-      className={`${smallSelect} max-w-56`}
-    />
-  );
-}
+/** Cameras or microphones, the one the browser takes by itself first. */
+const deviceOptions = (usual: string, named: readonly MediaDeviceInfo[]): Option[] => [
+  { value: '', words: usual },
+  ...named.map(({ deviceId, label }) => ({ value: deviceId, words: label })),
+];
 
 function Microphones() {
   const { how, record } = useControls('take');
@@ -149,11 +143,12 @@ function Microphones() {
   const named = found.filter(({ deviceId }) => deviceId !== '');
   if (named.length < 2) return null;
   return (
-    <Picked
+    <Select
       label="Microphone"
       value={how.microphone ?? ''}
       onChange={(chosen) => record({ microphone: chosen || null })}
-      options={[['', 'The usual microphone'], ...named.map(({ deviceId, label }) => [deviceId, label] as [string, string])]}
+      options={deviceOptions('The usual microphone', named)}
+      className={wideSelect}
     />
   );
 }
