@@ -28,6 +28,7 @@ const client = await signInTo(base, 'wen');
 await client.quiet();
 const alone = process.argv[2];
 if (alone) {
+  if (!(alone in parts)) throw new Error(`There is no part “${alone}”; there are ${Object.keys(parts).join(', ')}.`);
   for (const figure of await parts[alone as keyof typeof parts](client)) say(figure);
   process.exit();
 }

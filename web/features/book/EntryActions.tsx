@@ -21,6 +21,7 @@ interface EntryActionsProps {
 /** Edit, merge into another, take away; what is taken away can be put back. */
 export function EntryActions({ entry, principles, onEdit, onGone }: EntryActionsProps) {
   const [merging, setMerging] = useState(false);
+  const [into, setInto] = useState('');
   const [removePrinciple] = useRemoveBookPrincipleMutation();
   const [removeDrill] = useRemoveBookDrillMutation();
   const [savePrinciple] = useSaveBookPrincipleMutation();
@@ -61,14 +62,17 @@ export function EntryActions({ entry, principles, onEdit, onGone }: EntryActions
           <Finder
             autoFocus
             label="Merge into"
-            value=""
+            value={into}
             placeholder="choose …"
             options={namedOptions(principles.filter(({ id }) => id !== entry.id))}
-            onChange={(id) => void mergeInto(id)}
+            onChange={setInto}
             className={`${smallSelect} max-w-80`}
           />
         </label>
         <span className="text-small text-reed">Its notes move there for good, in every request.</span>
+        <Button look="plain" disabled={into === ''} onClick={() => void mergeInto(into)}>
+          Merge
+        </Button>
         <Button look="quiet" onClick={() => setMerging(false)}>
           Not now
         </Button>
