@@ -1,7 +1,7 @@
 import { drawingPoints, drawingsSvg, type Drawing } from '@lean-mentor/core/desk';
 import { clampFrame, secondsOfFrame, type FrameTable } from '@lean-mentor/core/footage';
 import { lettersPath } from '@lean-mentor/core/lettering';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { asShown } from './asShown.ts';
 import { ffmpegBytes, safeInput } from './ffmpeg.ts';
 import { probe } from './probe.ts';
@@ -45,11 +45,28 @@ function openedOf(original: string): Promise<Opened> {
   return opening;
 }
 
-/** A frame of an original at its own size, as PNG. */
-export async function frameImage(original: string, table: FrameTable, frame: number): Promise<Buffer> {
-  const { demuxer, videoStream } = await openedOf(original);
-  return frameOf(demuxer, original, videoStream, table, frame, asShown, 'png');
+/** The samples of a picture that ffmpeg wrote as PPM (P6, eight bits): its width, height and largest value stand before them. */
+function ofPpm(bytes: Buffer): Sharp {
+  const [head, width, height] = /^P6\s(\d+) (\d+)\s255\s/.exec(bytes.toString('latin1', 0, 40)) ?? [];
+  if (!head) throw new Error('ffmpeg wrote something else than a picture.');
+  return sharp(bytes.subarray(head.length), { raw: { width: Number(width), height: Number(height), channels: 3 } });
 }
+
+/** A frame of an original at its own size. Packing it as PNG, and unpacking it here again, would take longer than decoding it. */
+async function framePicture(
+  original: string,
+  table: FrameTable,
+  frame: number,
+): Promise<{ picture: Sharp; width: number; height: number }> {
+  const { demuxer, videoStream } = await openedOf(original);
+  const found = ofPpm(await frameOf(demuxer, original, videoStream, table, frame, `${asShown},format=rgb24`, 'ppm'));
+  const { width, height } = await found.metadata();
+  return { picture: found, width, height };
+}
+
+/** A frame of an original at its own size, as PNG. */
+export const frameImage = async (original: string, table: FrameTable, frame: number): Promise<Buffer> =>
+  (await framePicture(original, table, frame)).picture.png().toBuffer();
 
 export type Drawn = Pick<Drawing, 'tool' | 'colour' | 'weight' | 'words' | 'points' | 'keys'>;
 
@@ -68,9 +85,8 @@ export const overlay = (
 
 /** A frame with drawings laid over it, as PNG. */
 export async function stillPng(original: string, table: FrameTable, frame: number, drawings: readonly Drawn[]): Promise<Buffer> {
-  const picture = sharp(await frameImage(original, table, frame));
-  const { width, height } = await picture.metadata();
-  return picture
+  const { picture: below, width, height } = await framePicture(original, table, frame);
+  return below
     .composite(drawings.length > 0 ? [{ input: Buffer.from(overlay(table, frame, drawings, { width, height })) }] : [])
     .png()
     .toBuffer();
@@ -78,8 +94,8 @@ export async function stillPng(original: string, table: FrameTable, frame: numbe
 
 /** A frame with drawings laid over it, as SVG: the picture inside, the drawings as paths over it. */
 export async function stillSvg(original: string, table: FrameTable, frame: number, drawings: readonly Drawn[]): Promise<string> {
-  const image = await frameImage(original, table, frame);
-  const { width, height } = await sharp(image).metadata();
+  const { picture: below, width, height } = await framePicture(original, table, frame);
+  const image = await below.png().toBuffer();
   return overlay(table, frame, drawings, { width, height }, `data:image/png;base64,${image.toString('base64')}`);
 }
 
