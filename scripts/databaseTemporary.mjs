@@ -1,9 +1,8 @@
 import { createHash } from 'node:crypto';
-import { chownSync, lstatSync, mkdirSync, statfsSync } from 'node:fs';
+import { chownSync, lstatSync, mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { roomIn, sharedMemory } from './sharedMemory.mjs';
 
-/** Memory into which every process can lay files (shm_overview(7)). */
-const sharedMemory = '/dev/shm';
 /** With less than this in it, a small machine's or a container's, the disk is the better place. */
 const leastSharedBytes = 512 * 1024 ** 2;
 
@@ -25,13 +24,8 @@ function isOwn(path, owner) {
  * the same folder for leftovers and removes them. `shared` is where shared memory is looked for.
  */
 export function temporaryFolder(folder, owner, shared = sharedMemory) {
-  try {
-    const { bavail, bsize } = statfsSync(shared);
-    const own = join(shared, `lean-mentor-${createHash('sha256').update(resolve(folder)).digest('hex').slice(0, 16)}`);
-    if (bavail * bsize >= leastSharedBytes && isOwn(own, owner)) return own;
-  } catch {
-    // There is none.
-  }
+  const own = join(shared, `lean-mentor-${createHash('sha256').update(resolve(folder)).digest('hex').slice(0, 16)}`);
+  if (roomIn(shared) >= leastSharedBytes && isOwn(own, owner)) return own;
   const beside = join(folder, 'db.tmp');
   mkdirSync(beside, { recursive: true, mode: 0o700 });
   if (owner) chownSync(beside, owner.uid, owner.gid);

@@ -9,6 +9,7 @@ import { temporaryFolder } from './databaseTemporary.mjs';
 import { databaseLogin, readSecrets, readSettings, root } from './settings.mjs';
 import { ensurePrograms, findProgram } from './systemPackages.mjs';
 import { freePort } from './freePort.mjs';
+import { testFolder } from './testFolder.mjs';
 
 const folders = [];
 const folder = () => {
@@ -165,5 +166,19 @@ describe('npm start', () => {
     server.close();
     expect(run.status).toBe(1);
     expect(run.stderr.trim()).toBe(`Port ${port} is in use. Stop what uses it, or set PORT to another one.`);
+  });
+});
+
+describe('what the tests need for a while', () => {
+  it('lies in shared memory where there is plenty, beside what other runs need; what a killed one left is taken away', () => {
+    const shared = folder();
+    const [other, left] = [join(shared, `lean-tests-${process.ppid}-other`), join(shared, 'lean-tests-999999999-left')];
+    for (const made of [other, left]) mkdirSync(made);
+    const own = testFolder(shared, 1);
+    // The house's own user makes folders in it too.
+    expect([own.startsWith(join(shared, 'lean-tests-')), statSync(own).mode & 0o7777]).toEqual([true, 0o1777]);
+    expect([other, left].map(existsSync)).toEqual([true, false]);
+    expect(testFolder(shared, Infinity)).toBeNull();
+    expect(testFolder(join(shared, 'nowhere'), 1)).toBeNull();
   });
 });

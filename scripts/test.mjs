@@ -6,6 +6,7 @@ import { reportFault } from './plainFault.mjs';
 import { canDropRoot } from './privileges.mjs';
 import { root } from './settings.mjs';
 import { ensurePrograms } from './systemPackages.mjs';
+import { testFolder } from './testFolder.mjs';
 
 const totals = { passed: 0, failed: 0, skipped: 0 };
 /** What failed, each in one line: said once more at the end, where it is found without scrolling back. */
@@ -88,6 +89,8 @@ function standBack(nice) {
   }
 }
 
+const folder = testFolder();
+if (folder) process.env.TMPDIR = folder;
 try {
   ensurePrograms(
     ['mariadbd', 'mariadb-install-db', 'mariadb-dump', 'ffmpeg', 'ffprobe', 'chromium', 'pocketsphinx_batch', 'nginx', 'openssl'],
@@ -118,6 +121,8 @@ try {
 } catch (error) {
   totals.failed += 1;
   reportFault(error);
+} finally {
+  if (folder) rmSync(folder, { recursive: true, force: true });
 }
 for (const failure of failures) console.log(`failed: ${failure}`);
 const skipped = totals.skipped > 0 ? `, ${totals.skipped} skipped` : '';
