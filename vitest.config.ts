@@ -46,6 +46,8 @@ export default defineConfig({
           globalSetup: ['scripts/testHouse.mjs'],
           ...patient,
           fileParallelism: false,
+          // As above: each file opens a browser of its own and closes it.
+          isolate: false,
         },
       },
     ],
