@@ -1,4 +1,4 @@
-import { oddsRatio, rateRatio, rateTrend, shareTrend, type Interval } from '../statistics/index.ts';
+import { oddsRatio, rateRatio, rateTrend, shareTrend, type Interval, type Trend } from '../statistics/index.ts';
 import { fixProgress, verdictOf, type FixProgress, type FixSeries, type FixVerdict } from './fixProgress.ts';
 import { changeP } from './neededToKnow.ts';
 
@@ -55,24 +55,24 @@ function halvesOf(tests: readonly { good: number; all: number }[]): Halves {
 }
 
 interface Direction {
-  better: number;
-  worse: number;
+  /** Of successes, or of mistakes. */
+  trend: Trend;
   ratio: number | null;
   interval: Interval;
 }
 
-/** Both one-sided trends, and how far the later half is from the earlier. */
+/** The trend, and how far the later half is from the earlier. */
 function directionOf(fix: RetestSeries): Direction {
   if (fix.kind === 'rate') {
     const groups = fix.series.map(({ mistakes, exposureMinutes }) => ({ count: mistakes, exposure: exposureMinutes }));
     const { earlier, later } = halvesOf(fix.series.map(({ mistakes, exposureMinutes }) => ({ good: mistakes, all: exposureMinutes })));
     const { ratio, interval } = rateRatio({ count: earlier.good, exposure: earlier.all }, { count: later.good, exposure: later.all });
-    return { better: rateTrend(groups), worse: rateTrend([...groups].reverse()), ratio, interval };
+    return { trend: rateTrend(groups), ratio, interval };
   }
   const { earlier, later } = halvesOf(fix.series.map(({ successes, chances }) => ({ good: successes, all: chances })));
   const failed = ({ good, all }: Halves['later']): number => all - good;
   const { ratio, interval } = oddsRatio({ yes: later.good, no: failed(later), otherYes: earlier.good, otherNo: failed(earlier) });
-  return { better: shareTrend(fix.series), worse: shareTrend([...fix.series].reverse()), ratio, interval };
+  return { trend: shareTrend(fix.series), ratio, interval };
 }
 
 const method = { chance: 'exact conditional trend of shares', rate: 'exact conditional trend of rates' } as const;
@@ -81,11 +81,14 @@ const method = { chance: 'exact conditional trend of shares', rate: 'exact condi
 export function retestTrend(fix: RetestSeries, looks: number | null): { trend: RetestTrend; verdict: FixVerdict } | null {
   if (fix.series.length < 2) return null;
   const level = levelOfLook(looks);
-  const { better, worse, ratio, interval } = directionOf(fix);
+  const {
+    trend: { rising: pAbove, falling: pBelow },
+    ratio,
+    interval,
+  } = directionOf(fix);
   const goodBelow = fix.kind === 'rate';
-  const [pBelow, pAbove] = goodBelow ? [better, worse] : [worse, better];
   return {
-    trend: { pOneSided: better, method: method[fix.kind], level, ratio, interval },
+    trend: { pOneSided: goodBelow ? pBelow : pAbove, method: method[fix.kind], level, ratio, interval },
     verdict: verdictOf({ ratio, interval, pBelow, pAbove, goodBelow }, level),
   };
 }

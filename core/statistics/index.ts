@@ -4,5 +4,5 @@ export { oddsRatio } from './oddsRatio.ts';
 export { garwood, poissonAt, poissonUpTo, type Interval } from './poisson.ts';
 export { rateRatio, type Counted, type RateRatio } from './rateRatio.ts';
 export { drawsFrom, type Draws } from './draws.ts';
-export { rateTrend, shareTrend } from './exactTrend.ts';
+export { rateTrend, shareTrend, type Trend } from './exactTrend.ts';
 export { studentT } from './studentT.ts';
