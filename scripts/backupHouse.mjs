@@ -3,7 +3,7 @@ import { dirname, join, relative } from 'node:path';
 import { firstFault, keepFiles, summedFiles } from './backupFiles.mjs';
 import { portAnswers, startDatabase } from './database.mjs';
 import { databaseClient } from './databaseClient.mjs';
-import { lockHouse } from './houseLock.mjs';
+import { lockHouse } from './locks.mjs';
 import { PlainFault } from './plainFault.mjs';
 import { houseIdentity } from './privileges.mjs';
 import { databaseLogin, readSecrets, root } from './settings.mjs';

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { inTurn } from './locks.mjs';
 import { PlainFault } from './plainFault.mjs';
 
 /** Fingerprint of all files below the folders that the web app is built from. */
@@ -16,23 +17,27 @@ function fingerprint(root) {
   return hash.update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
 }
 
-/** Builds the web app where it has changed since it was last built. */
+/** Builds the web app where it has changed since it was last built; two that start at once build it once. */
 export function buildWeb(root, say) {
   const stamp = join(root, 'web', 'dist', '.built');
   const now = fingerprint(root);
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
-  say('Building the web app …');
-  // A test runner's NODE_ENV would build React's development version, five times as slow.
-  const env = { ...process.env, NODE_ENV: 'production' };
-  // The web server, which may run as somebody else, reads what is built.
-  const mask = process.umask(0o022);
-  const run = spawnSync('npm', ['run', 'build', '--silent'], {
-    env,
-    cwd: root,
-    stdio: ['ignore', 'pipe', 'pipe'],
-    encoding: 'utf8',
+  const isBuilt = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === now;
+  if (isBuilt()) return;
+  inTurn(root, 'web', say, () => {
+    if (isBuilt()) return;
+    say('Building the web app …');
+    // A test runner's NODE_ENV would build React's development version, five times as slow.
+    const env = { ...process.env, NODE_ENV: 'production' };
+    // The web server, which may run as somebody else, reads what is built.
+    const mask = process.umask(0o022);
+    const run = spawnSync('npm', ['run', 'build', '--silent'], {
+      env,
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      encoding: 'utf8',
+    });
+    process.umask(mask);
+    if (run.status !== 0) throw new PlainFault(`The web app could not be built:\n${run.stdout}${run.stderr}`);
+    writeFileSync(stamp, now);
   });
-  process.umask(mask);
-  if (run.status !== 0) throw new PlainFault(`The web app could not be built:\n${run.stdout}${run.stderr}`);
-  writeFileSync(stamp, now);
 }

@@ -6,7 +6,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { startDatabase } from './database.mjs';
 import { freePort } from './freePort.mjs';
-import { lockHouse } from './houseLock.mjs';
+import { inTurn, lockHouse } from './locks.mjs';
 import { PlainFault } from './plainFault.mjs';
 import { houseIdentity, houseUser } from './privileges.mjs';
 import { readSecrets, root } from './settings.mjs';
@@ -108,7 +108,7 @@ describe('a data folder', () => {
 
   it('is one start’s at a time, and nobody’s after a start was killed', async () => {
     const at = folder();
-    const script = `import { lockHouse } from ${JSON.stringify(join(root, 'scripts/houseLock.mjs'))}; lockHouse(${JSON.stringify(at)}); console.log('held'); setInterval(() => {}, 1000);`;
+    const script = `import { lockHouse } from ${JSON.stringify(join(root, 'scripts/locks.mjs'))}; lockHouse(${JSON.stringify(at)}); console.log('held'); setInterval(() => {}, 1000);`;
     const other = spawn(process.execPath, ['--input-type=module', '-e', script], { stdio: ['ignore', 'pipe', 'inherit'] });
     await new Promise((resolve) => other.stdout.once('data', resolve));
     expect(() => lockHouse(at)).toThrow(
@@ -200,5 +200,39 @@ describe('a part of the house that ends by itself', () => {
       hint: '',
     });
     await expect(keeper.ready).rejects.toThrow('Port 1 is in use.');
+  });
+});
+
+describe('what a checkout needs to run', () => {
+  afterEach(gone);
+
+  it('is prepared by one start at a time: another waits, says for whom, and goes on when that one is done or killed', async () => {
+    const at = folder();
+    const script = `import { writeFileSync } from 'node:fs'; import { inTurn } from ${JSON.stringify(join(root, 'scripts/locks.mjs'))};
+      inTurn(${JSON.stringify(at)}, 'web', () => {}, () => {
+        console.log('held'); Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, Number(process.argv[1]));
+        writeFileSync(${JSON.stringify(join(at, 'made'))}, ''); });`;
+    const holds = async (ms) => {
+      const other = spawn(process.execPath, ['--input-type=module', '-e', script, String(ms)], { stdio: ['ignore', 'pipe', 'inherit'] });
+      await new Promise((resolve) => other.stdout.once('data', resolve));
+      return other;
+    };
+    const said = [];
+    const seen = () =>
+      inTurn(
+        at,
+        'web',
+        (words) => said.push(words),
+        () => existsSync(join(at, 'made')),
+      );
+    const first = await holds(1000);
+    expect(seen()).toBe(true);
+    expect(said).toEqual([`Waiting for process ${first.pid}, which prepares the same …`]);
+    rmSync(join(at, 'made'));
+    const killed = await holds(600_000);
+    killed.kill('SIGKILL');
+    await new Promise((resolve) => killed.once('exit', resolve));
+    expect(seen()).toBe(false);
+    expect(readdirSync(join(at, '.tmp'))).toEqual([]);
   });
 });

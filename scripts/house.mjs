@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, chownSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { portAnswers, preparedStamp, startDatabase } from './database.mjs';
-import { lockHouse } from './houseLock.mjs';
+import { lockHouse } from './locks.mjs';
 import { startProcess } from './houseProcess.mjs';
 import { PlainFault } from './plainFault.mjs';
 import { houseIdentity } from './privileges.mjs';

@@ -1,4 +1,4 @@
-import { linkSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { linkSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { PlainFault } from './plainFault.mjs';
 import { writeWhole } from './writeWhole.mjs';
@@ -23,12 +23,8 @@ function holderOf(file) {
   }
 }
 
-/**
- * Takes a data folder for this start, so that a second one does not stop the first one's database. Answers how to let it go. A start
- * that was killed holds it no longer. Throws a PlainFault where another one runs.
- */
-export function lockHouse(dataDir) {
-  const file = join(dataDir, 'house.lock');
+/** Takes a lock, a file, for this process: answers how to let it go, or else who holds it. One that was killed holds it no longer. */
+function takeLock(file) {
   const own = `${file}.${process.pid}`;
   writeWhole(own, JSON.stringify({ pid: process.pid, began: beganAt(process.pid) }));
   try {
@@ -39,10 +35,7 @@ export function lockHouse(dataDir) {
       } catch (error) {
         if (error.code !== 'EEXIST' || tries > 20) throw error;
         const holder = holderOf(file);
-        if (holder !== null)
-          throw new PlainFault(
-            `Lean Mentor is already running on ${dataDir} (process ${holder}). Stop it first, or set LEAN_DATA_DIR to another folder.`,
-          );
+        if (holder !== null) return { holder, letGo: null };
         // Moved away and not removed: of two starts only one moves it, and the other looks again.
         try {
           renameSync(file, `${own}.stale`);
@@ -55,7 +48,39 @@ export function lockHouse(dataDir) {
     rmSync(own, { force: true });
     rmSync(`${own}.stale`, { force: true });
   }
-  return () => {
+  const letGo = () => {
     if (holderOf(file) === process.pid) rmSync(file, { force: true });
   };
+  return { holder: null, letGo };
+}
+
+/**
+ * Takes a data folder for this start, so that a second one does not stop the first one's database. Answers how to let it go. Throws a
+ * PlainFault where another one runs.
+ */
+export function lockHouse(dataDir) {
+  const { holder, letGo } = takeLock(join(dataDir, 'house.lock'));
+  if (letGo) return letGo;
+  throw new PlainFault(
+    `Lean Mentor is already running on ${dataDir} (process ${holder}). Stop it first, or set LEAN_DATA_DIR to another folder.`,
+  );
+}
+
+const askAgainMs = 200;
+
+/** Does what only one process at a time may do to a checkout, once whoever is at it is done; nothing else happens here meanwhile. */
+export function inTurn(root, name, say, work) {
+  const folder = join(root, '.tmp');
+  mkdirSync(folder, { recursive: true });
+  for (let waits = 0; ; waits++) {
+    const { holder, letGo } = takeLock(join(folder, `${name}.lock`));
+    if (letGo)
+      try {
+        return work();
+      } finally {
+        letGo();
+      }
+    if (waits === 0) say(`Waiting for process ${holder}, which prepares the same …`);
+    Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, askAgainMs);
+  }
 }
