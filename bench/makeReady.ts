@@ -44,7 +44,7 @@ export async function benchMakeReady(client: Caller, folder: string): Promise<{ 
     );
     footageId ||= footage.id;
   }
-  const { most } = memoryOf(client.base, 'server/jobsMain.ts');
+  const { most } = memoryOf(client.base, 'server/jobsMain.mjs');
   figures.push({ figure: 'jobs process, most memory beside ffmpeg', value: most, unit: 'MB' });
   return { figures, footageId };
 }

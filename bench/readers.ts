@@ -52,7 +52,7 @@ async function benchReaders(coach: Caller, client: Caller, critiqueId: string): 
   };
   const watch = async (): Promise<void> => {
     while (passed() < 60 + watchedSeconds) {
-      if (passed() >= 60) memory.push(memoryOf(coach.base, 'server/main.ts').now);
+      if (passed() >= 60) memory.push(memoryOf(coach.base, 'server/main.mjs').now);
       await sleep(3000);
     }
   };

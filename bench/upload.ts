@@ -31,9 +31,9 @@ export async function benchUpload(client: Caller, folder: string): Promise<Figur
   const bareSeconds = (performance.now() - begun) / 1000;
   const seconds = await uploaded(client, megabytes * 1e6, 'How fast does it arrive?');
 
-  const before = memoryOf(client.base, 'server/main.ts').now;
+  const before = memoryOf(client.base, 'server/main.mjs').now;
   await uploaded(client, largeMegabytes * 1e6, 'Does it fit?');
-  const { now: after, most } = memoryOf(client.base, 'server/main.ts');
+  const { now: after, most } = memoryOf(client.base, 'server/main.mjs');
   return [
     {
       figure: 'upload throughput',

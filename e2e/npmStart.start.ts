@@ -11,7 +11,7 @@ const { root, dataDir, env, base, start } = house;
 /** Processes of this house that run, by what their command line or environment names. */
 function running(): string[] {
   const { stdout } = spawnSync('ps', ['eww', '-A', '-o', 'stat=,pid=,args='], { encoding: 'utf8', maxBuffer: 1e8 });
-  const ours = ['mariadbd', 'server/main.ts', 'server/jobsMain.ts'];
+  const ours = ['mariadbd', 'server/main.mjs', 'server/jobsMain.mjs'];
   return stdout.split('\n').filter((line) => line.includes(dataDir) && !line.startsWith('Z') && ours.some((name) => line.includes(name)));
 }
 // Long: other tests run beside it, and what is waited for comes or never comes.
@@ -66,8 +66,8 @@ describe('npm start', () => {
         .map((line) => Number(line.trim().split(/\s+/)[1]));
     for (const [part, words] of [
       ['mariadbd', 'The database'],
-      ['server/main.ts', 'The web server'],
-      ['server/jobsMain.ts', 'The jobs process'],
+      ['server/main.mjs', 'The web server'],
+      ['server/jobsMain.mjs', 'The jobs process'],
     ] as const) {
       const [before] = pids(part);
       process.kill(before!, 'SIGKILL');

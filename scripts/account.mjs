@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { builtProgram } from './build.mjs';
 import { portAnswers } from './database.mjs';
 import { PlainFault, reportFault } from './plainFault.mjs';
 import { ownerOf } from './privileges.mjs';
@@ -12,7 +13,7 @@ try {
   if (!existsSync(join(settings.dataDir, 'secrets.json')) || !(settings.database || (await portAnswers(settings.databasePort))))
     throw new PlainFault('Lean Mentor is not running. Start it with npm start, then run this in another terminal.');
   const env = { ...houseEnvironment(settings, readSecrets(settings.dataDir)), LEAN_LOG: 'silent' };
-  const run = spawnSync(process.execPath, ['--import', 'tsx', 'server/commands/addAccount.ts', ...process.argv.slice(2)], {
+  const run = spawnSync(process.execPath, [...builtProgram(root, 'server/commands/addAccount.ts'), ...process.argv.slice(2)], {
     ...ownerOf(settings.dataDir),
     cwd: root,
     env,

@@ -4,7 +4,7 @@ import { existsSync, rmSync, statfsSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { backupUnderEdits } from './backupUnderEdits.mjs';
-import { buildWeb } from './buildWeb.mjs';
+import { buildWeb } from './build.mjs';
 import { startDatabase } from './database.mjs';
 import { clusterOfThree, databaseWithCopy } from './drillDatabases.mjs';
 import { folder, inHouse, until } from './drillHouse.mjs';

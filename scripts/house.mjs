@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, chownSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { buildServer, builtProgram } from './build.mjs';
 import { portAnswers, preparedStamp, startDatabase } from './database.mjs';
 import { lockHouse } from './locks.mjs';
 import { startProcess } from './houseProcess.mjs';
@@ -10,10 +11,10 @@ import { houseEnvironment, readSecrets, root } from './settings.mjs';
 import { supervise } from './supervise.mjs';
 import { writeWhole } from './writeWhole.mjs';
 
-/** Runs a TypeScript command of the house to its end. Rejects with what it said where it fails; `signal` ends it. */
-async function runCommand(args, { env, identity, signal }) {
+/** Runs a command of the house, as it was built, to its end. Rejects with what it said where it fails; `signal` ends it. */
+async function runCommand([file, ...words], { env, identity, signal }) {
   // A session of its own: Ctrl-C reaches the start script first, which ends it. By the channel it notices that the script is gone.
-  const child = spawn(process.execPath, ['--import', 'tsx', ...args], {
+  const child = spawn(process.execPath, [...builtProgram(root, file), ...words], {
     ...identity,
     cwd: root,
     env,
@@ -26,7 +27,7 @@ async function runCommand(args, { env, identity, signal }) {
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (said += piece));
   const status = await new Promise((resolve) => child.once('close', resolve).once('error', () => resolve(-1)));
   signal?.removeEventListener('abort', end);
-  if (status !== 0 && !signal?.aborted) throw new PlainFault(`${args[0]} failed:\n${said}`);
+  if (status !== 0 && !signal?.aborted) throw new PlainFault(`${file} failed:\n${said}`);
 }
 
 /**
@@ -58,6 +59,7 @@ export async function requireFreePort(port) {
 export async function startHouse(settings, { say, running, signal, patience }) {
   const { port, databasePort, dataDir, databases, database: external = null, parts = ['server', 'jobs'] } = settings;
   if (parts.includes('server')) await requireFreePort(port);
+  buildServer(root, say);
   // Everything that is made from now on is its owner's only.
   process.umask(0o077);
   const identity = houseIdentity(root, dataDir);

@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { closeSync, fchownSync, mkdirSync, chownSync, openSync } from 'node:fs';
 import { join } from 'node:path';
+import { builtProgram } from './build.mjs';
 
 const graceMs = 8000;
 
@@ -16,7 +17,7 @@ export function startProcess(name, file, { root, dataDir, env, identity }) {
     chownSync(folder, identity.uid, identity.gid);
     fchownSync(log, identity.uid, identity.gid);
   }
-  const child = spawn(process.execPath, ['--import', 'tsx', file], {
+  const child = spawn(process.execPath, builtProgram(root, file), {
     ...identity,
     cwd: root,
     env,

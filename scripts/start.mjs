@@ -1,4 +1,4 @@
-import { buildWeb } from './buildWeb.mjs';
+import { buildWeb } from './build.mjs';
 import { requireFreePort, startHouse, stopHouse } from './house.mjs';
 import { ensureNodeModules } from './nodeModules.mjs';
 import { reportFault } from './plainFault.mjs';

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { buildWeb } from './buildWeb.mjs';
+import { buildWeb } from './build.mjs';
 import { freePort } from './freePort.mjs';
 import { startHouse, stopHouse } from './house.mjs';
 import { root } from './settings.mjs';

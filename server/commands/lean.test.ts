@@ -151,7 +151,7 @@ describe('the command line', () => {
 
 describe('from a shell', () => {
   const run = (args: string[], input: string) =>
-    spawnSync(process.execPath, ['--import', 'tsx', 'server/commands/lean.ts', ...args], { cwd: root, encoding: 'utf8', input });
+    spawnSync(process.execPath, ['scripts/lean.mjs', ...args], { cwd: root, encoding: 'utf8', input });
   it('reads standard input, and ends with 0 or with 2', () => {
     const [good, bad] = [run(['spans', '-'], JSON.stringify(bout)), run(['spans', '-'], '{}')];
     expect([good.status, good.stderr, good.stdout.split('\n')[2]]).toEqual([0, '', 'half-guard,client,10,20']);

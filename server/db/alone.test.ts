@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
 import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { program } from '../testing/program.ts';
 import { openTestHouse, type TestHouse } from '../testing/testHouse.ts';
 import { alone } from './alone.ts';
 import { migrate } from './migrate.ts';
@@ -11,8 +11,6 @@ beforeAll(async () => {
   house = await openTestHouse({ migrated: false });
 });
 afterAll(() => house.close());
-
-const root = fileURLToPath(new URL('../..', import.meta.url));
 
 /** Runs the command that prepares a house, in a process of its own; answers its exit status and what it said. */
 function prepare(): { ended: Promise<[number | null, string]>; goAway: () => void } {
@@ -26,8 +24,7 @@ function prepare(): { ended: Promise<[number | null, string]>; goAway: () => voi
     LEAN_SECRET: 'a secret for the tests only',
     LEAN_LOG: 'silent',
   };
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/commands/prepare.ts'], {
-    cwd: root,
+  const child = spawn(process.execPath, program('server/commands/prepare.ts'), {
     env,
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
   });

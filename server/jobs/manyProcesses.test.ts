@@ -2,11 +2,11 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { readdir } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { afterAll, describe, expect, it } from 'vitest';
 import { footageOf } from '../testing/footage.ts';
 import { peopledHouse } from '../testing/peopledHouse.ts';
+import { program } from '../testing/program.ts';
 import { enqueueJob } from './repository.ts';
 
 const processes = 3;
@@ -21,7 +21,7 @@ afterAll(async () => {
   for (const child of running) child.kill('SIGKILL');
 });
 
-const main = fileURLToPath(new URL('../jobsMain.ts', import.meta.url));
+const main = program('server/jobsMain.ts');
 
 function startProcess(at: number): void {
   const env = {
@@ -31,7 +31,7 @@ function startProcess(at: number): void {
     LEAN_SECRET: house.config.secret,
     LEAN_LOG: 'silent',
   };
-  running[at] = spawn(process.execPath, ['--import', 'tsx', main], { env, stdio: 'ignore' });
+  running[at] = spawn(process.execPath, main, { env, stdio: 'ignore' });
 }
 
 const sleep = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
