@@ -5,6 +5,9 @@ import { join } from 'node:path';
 import { inTurn } from './locks.mjs';
 import { PlainFault } from './plainFault.mjs';
 
+/** Besides what lies in the folders: the packages, and how it is done. */
+const alsoFrom = ['package-lock.json', 'scripts/build.mjs', 'scripts/bundleServer.mjs'];
+
 /** Fingerprint of all files below the folders that something is built from, and of where they lie. */
 function fingerprint(root, folders) {
   const hash = createHash('sha256').update(`${root}\n`);
@@ -14,7 +17,8 @@ function fingerprint(root, folders) {
       const { size, mtimeMs } = statSync(join(root, folder, name));
       hash.update(`${folder}/${name} ${size} ${mtimeMs}\n`);
     }
-  return hash.update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  for (const file of alsoFrom) hash.update(readFileSync(join(root, file)));
+  return hash.digest('hex');
 }
 
 /** Builds a room into its `dist` where what it is made from has changed since; two that start at once build it once. */

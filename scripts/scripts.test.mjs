@@ -4,6 +4,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it } from 'vitest';
+import { buildServer } from './build.mjs';
 import { bufferPoolBytes, checkRoom, portAnswers, startDatabase } from './database.mjs';
 import { temporaryFolder } from './databaseTemporary.mjs';
 import { databaseLogin, readSecrets, readSettings, root } from './settings.mjs';
@@ -180,5 +181,33 @@ describe('what the tests need for a while', () => {
     expect([other, left].map(existsSync)).toEqual([true, false]);
     expect(testFolder(shared, Infinity)).toBeNull();
     expect(testFolder(join(shared, 'nowhere'), 1)).toBeNull();
+  });
+});
+
+describe('the programs of the house', () => {
+  it('are put together where a source, a package or the way of it has changed, and say in a sentence where that fails', () => {
+    const checkout = folder();
+    for (const room of ['server', 'core', 'contract', 'demo', 'scripts', 'server/dist']) mkdirSync(join(checkout, room));
+    const way = join(checkout, 'scripts', 'bundleServer.mjs');
+    writeFileSync(join(checkout, 'package-lock.json'), '{}');
+    writeFileSync(join(checkout, 'scripts', 'build.mjs'), '');
+    writeFileSync(way, '');
+    const said = [];
+    const times = () => {
+      buildServer(checkout, (words) => said.push(words));
+      return said.length;
+    };
+    expect([times(), times(), said[0]]).toEqual([1, 1, 'Building the server …']);
+    writeFileSync(join(checkout, 'core', 'new.ts'), '');
+    expect([times(), times()]).toEqual([2, 2]);
+    writeFileSync(join(checkout, 'package-lock.json'), '{ }');
+    expect([times(), times()]).toEqual([3, 3]);
+    // What is built is nothing that it is built from.
+    writeFileSync(join(checkout, 'server', 'dist', 'main.mjs'), '');
+    expect(times()).toBe(3);
+    writeFileSync(way, "console.log('no such source'); process.exit(1);");
+    expect(times).toThrow('The server could not be built:\nno such source');
+    writeFileSync(way, ' ');
+    expect([times(), times()]).toEqual([5, 5]);
   });
 });
