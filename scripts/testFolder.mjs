@@ -3,7 +3,7 @@ import { freemem } from 'node:os';
 import { join } from 'node:path';
 import { roomIn, sharedMemory } from './sharedMemory.mjs';
 
-/** The databases, houses and films of a whole run of the tests take a third of it at most. */
+/** What the databases, houses and films of a run may take; with less the disk is the better place. */
 const leastBytes = 6 * 1024 ** 3;
 const prefix = 'lean-tests-';
 
