@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { builtProgram } from './build.mjs';
+import { buildServer, builtProgram } from './build.mjs';
 import { portAnswers } from './database.mjs';
 import { PlainFault, reportFault } from './plainFault.mjs';
 import { ownerOf } from './privileges.mjs';
@@ -13,6 +13,8 @@ try {
   if (!existsSync(join(settings.dataDir, 'secrets.json')) || !(settings.database || (await portAnswers(settings.databasePort))))
     throw new PlainFault('Lean Mentor is not running. Start it with npm start, then run this in another terminal.');
   const env = { ...houseEnvironment(settings, readSecrets(settings.dataDir)), LEAN_LOG: 'silent' };
+  // What is said here is the password alone: others read it.
+  buildServer(root, () => undefined);
   const run = spawnSync(process.execPath, [...builtProgram(root, 'server/commands/addAccount.ts'), ...process.argv.slice(2)], {
     ...ownerOf(settings.dataDir),
     cwd: root,
