@@ -8,7 +8,7 @@ import { buildWeb } from './build.mjs';
 import { startDatabase } from './database.mjs';
 import { clusterOfThree, databaseWithCopy } from './drillDatabases.mjs';
 import { folder, inHouse, until } from './drillHouse.mjs';
-import { visitHouse } from './drillVisitor.mjs';
+import { beginSending, sendPiece, sendRest, visitHouse } from './drillVisitor.mjs';
 import { forgottenBytes } from './forgottenBytes.mjs';
 import { freePort } from './freePort.mjs';
 import { manyServers } from './manyServers.mjs';
@@ -184,40 +184,18 @@ async function killedUploads() {
   try {
     return await inHouse(dataDir, { demoClips: ['ilse-harbour-round'] }, async (house) => {
       const client = await visitHouse(house.url, 'ilse@skerrow.example');
-      const tus = { 'Tus-Resumable': '1.0.0' };
       for (let round = 0; round < 6; round++) {
-        const draft = (await client.ask('POST', '/api/drafts', { clientId: client.account.clients[0].id })).json;
         const bytes = Buffer.alloc(3 * megabyte, round);
-        const footage = (await client.ask('POST', `/api/requests/${draft.id}/footages`, { fileName: 'a.mp4', byteSize: bytes.length }))
-          .json;
-        const metadata = `footageId ${Buffer.from(footage.id).toString('base64')}`;
-        const begun = await client.ask('POST', '/api/uploads', undefined, {
-          ...tus,
-          'Upload-Length': String(bytes.length),
-          'Upload-Metadata': metadata,
-        });
-        const at = begun.headers.get('location');
-        const sending = client.ask('PATCH', at, bytes, { ...tus, 'Upload-Offset': '0', 'Content-Type': 'application/offset+octet-stream' });
+        const { draftId, at } = await beginSending(client, bytes);
+        const sending = sendPiece(client, at, bytes, 0, bytes.length);
         await sleep(5 + round * 12);
         const { pid } = house.parts.server.current();
         process.kill(pid, 'SIGKILL');
         await sending;
         if (!(await until(async () => house.parts.server.current()?.pid !== pid && (await isUp(house)))))
           return 'the web server did not come back';
-        // As the page does: it asks how far it is, and sends the rest.
-        await until(async () => {
-          const asked = await client.ask('HEAD', at, undefined, tus);
-          const offset = Number(asked.headers.get('upload-offset'));
-          if (asked.status !== 200) return false;
-          if (offset === bytes.length) return true;
-          await client.ask('PATCH', at, bytes.subarray(offset), {
-            ...tus,
-            'Upload-Offset': String(offset),
-            'Content-Type': 'application/offset+octet-stream',
-          });
-          return false;
-        }, 20_000);
-        const [now] = (await client.ask('GET', '/api/drafts')).json.drafts.find(({ id }) => id === draft.id).footages;
+        await sendRest(client, at, bytes, bytes.length, 20_000);
+        const [now] = (await client.ask('GET', '/api/drafts')).json.drafts.find(({ id }) => id === draftId).footages;
         if (now.state === 'uploading') return `round ${round}: it is still on its way`;
       }
       return null;

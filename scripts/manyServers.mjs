@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { oneDatabase } from './drillDatabases.mjs';
 import { until } from './drillHouse.mjs';
-import { visitHouse } from './drillVisitor.mjs';
+import { beginSending, sendRest, visitHouse } from './drillVisitor.mjs';
 import { freePort } from './freePort.mjs';
 import { startHouse, stopHouse } from './house.mjs';
 import { externalDatabase, root } from './settings.mjs';
@@ -61,20 +61,8 @@ async function insist(over, ask) {
 
 /** Sends a file as a client's page does, and goes on where it stopped; answers the footage's id. */
 async function sendFootage(client, bytes, over) {
-  const taken = (...asked) => insist(over, () => client.ask(...asked));
-  const tus = { 'Tus-Resumable': '1.0.0' };
-  const draft = (await taken('POST', '/api/drafts', { clientId: client.account.clients[0].id })).json;
-  const footage = (await taken('POST', `/api/requests/${draft.id}/footages`, { fileName: 'round.mp4', byteSize: bytes.length })).json;
-  const metadata = `footageId ${Buffer.from(footage.id).toString('base64')}`;
-  const size = { 'Upload-Length': String(bytes.length), 'Upload-Metadata': metadata };
-  const begun = await taken('POST', '/api/uploads', undefined, { ...tus, ...size });
-  const at = new URL(begun.headers.get('location'), 'http://127.0.0.1').pathname;
-  for (const end = Date.now() + insistMs; Date.now() < end;) {
-    const offset = Number((await taken('HEAD', at, undefined, tus)).headers.get('upload-offset'));
-    if (offset === bytes.length) return footage.id;
-    const headers = { ...tus, 'Upload-Offset': String(offset), 'Content-Type': 'application/offset+octet-stream' };
-    await client.ask('PATCH', at, bytes.subarray(offset, offset + 400_000), headers);
-  }
+  const { footageId, at } = await beginSending(client, bytes, (...asked) => insist(over, () => client.ask(...asked)));
+  if (await sendRest(client, at, bytes, 400_000, insistMs)) return footageId;
   throw new Error('a video of few megabytes did not arrive piece by piece');
 }
 
