@@ -31,10 +31,9 @@ afterAll(() => house.close());
  */
 const byReading = (said: string): string[] => {
   const { words, kinds } = searchAsked(said);
-  const isSaid = (word: string): boolean => vocabulary.some((one) => isFormOf(one, word));
   const forms = words.map((word) => new Set(vocabulary.filter((one) => isFormOf(one, word))));
   const holds = (all: string[], word: string, i: number): boolean =>
-    i === words.length - 1 && !isSaid(word) ? all.some((one) => one.startsWith(word)) : all.some((one) => forms[i]!.has(one));
+    i === words.length - 1 && forms[i]!.size === 0 ? all.some((one) => one.startsWith(word)) : all.some((one) => forms[i]!.has(one));
   return entries
     .filter(({ kind }) => kinds.length === 0 || (kind !== null && (kinds as string[]).includes(kind)))
     .filter((entry) => words.every((word, i) => holds(entry.words, word, i)))
