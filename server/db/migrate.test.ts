@@ -169,6 +169,19 @@ describe('migrations', () => {
     }
   });
 
+  it('leave what every other test has a copy of', async () => {
+    const [migrated, copied] = [await openTestHouse({ migrated: false }), await openTestHouse()];
+    try {
+      await migrate(migrated.db.sequelize);
+      expect(await schemaOf(copied)).toEqual(await schemaOf(migrated));
+      expect(await rowsOf(copied)).toEqual(await rowsOf(migrated));
+      expect(await migrate(copied.db.sequelize)).toEqual([]);
+    } finally {
+      await migrated.close();
+      await copied.close();
+    }
+  });
+
   it.each(migrations.slice(0, -1).map(({ name }, i) => [name, i] as const))(
     'bring a practice that lived with %s forward, with what was written then',
     async (_, last) => {
@@ -213,8 +226,19 @@ async function schemaOf({ db }: TestHouse): Promise<unknown> {
     select(
       `SELECT table_name, column_name, referenced_table_name FROM information_schema.key_column_usage WHERE table_schema = DATABASE() ORDER BY 1, 2, 3`,
     ),
-    select(`SELECT trigger_name FROM information_schema.triggers WHERE trigger_schema = DATABASE() ORDER BY 1`),
+    select(
+      `SELECT constraint_name, table_name, update_rule, delete_rule FROM information_schema.referential_constraints WHERE constraint_schema = DATABASE() ORDER BY 1, 2`,
+    ),
+    select(`SELECT trigger_name, action_statement FROM information_schema.triggers WHERE trigger_schema = DATABASE() ORDER BY 1`),
   ]);
+}
+
+/** A checksum of what each table holds. */
+async function rowsOf({ db }: TestHouse): Promise<unknown> {
+  const tables = await db.sequelize.query<Record<string, string>>('SHOW TABLES', { type: QueryTypes.SELECT });
+  const names = tables.map((table) => Object.values(table)[0]!);
+  const sums = await db.sequelize.query<{ Checksum: string }>(`CHECKSUM TABLE ${names.join(', ')}`, { type: QueryTypes.SELECT });
+  return sums.map(({ Checksum }, i) => [names[i], String(Checksum)]);
 }
 
 /** The same sent request with its bout, note and critique, as the house of a version wrote it down. */

@@ -3,12 +3,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
-import { QueryTypes, Sequelize } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import { readConfig } from '../config/config.ts';
-import { migrate } from '../db/migrate.ts';
 import { openHouse } from '../openHouse.ts';
 import type { House } from '../house/house.ts';
 import { loggedError } from '../http/requestLog.ts';
+import { connectTo, copyMigrated } from './migratedDatabase.ts';
 
 export interface TestHouse extends House {
   /** The house's clock; null follows the machine's. */
@@ -31,8 +31,7 @@ export async function openTestHouse({ migrated = true } = {}): Promise<TestHouse
     LEAN_SPARE_MB: '1',
     PORT: '0',
   });
-  const { hosts, user, password } = config.database;
-  const admin = new Sequelize('', user, password, { dialect: 'mariadb', ...hosts[0]!, logging: false });
+  const admin = connectTo('', config.database);
   await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4`, { type: QueryTypes.RAW });
   const logged: string[] = [];
   const house: TestHouse = {
@@ -48,6 +47,6 @@ export async function openTestHouse({ migrated = true } = {}): Promise<TestHouse
       await rm(dataDir, { recursive: true, force: true });
     },
   };
-  if (migrated) await migrate(house.db.sequelize);
+  if (migrated) await copyMigrated(house.db.sequelize, config.database);
   return house;
 }
