@@ -7,7 +7,7 @@ import { ensurePrograms } from './systemPackages.mjs';
 
 /** `npm run bench`: one JSON line a figure on standard output; everything else goes to standard error. */
 try {
-  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium', 'pocketsphinx_batch'], console.error);
+  ensurePrograms(['mariadbd', 'mariadb-install-db', 'ffmpeg', 'ffprobe', 'chromium-headless-shell', 'pocketsphinx_batch'], console.error);
   ensureNodeModules(root, console.error);
   const only = process.argv[2];
   const { openTestHouse } = await import('./testHouse.mjs');

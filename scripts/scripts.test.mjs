@@ -147,10 +147,10 @@ describe('missing programs', () => {
 
   it('are named with their packages where this user may not install them', () => {
     // As nobody, without sudo: the same check as on a machine of someone who is not its owner.
-    const script = `import { ensurePrograms } from ${JSON.stringify(join(root, 'scripts/systemPackages.mjs'))}; process.getuid = () => 1000; process.env.PATH = '/nowhere'; try { ensurePrograms(['no-such-ffmpeg', 'chromium-not-here'].map((n, i) => ['ffmpeg', 'chromium'][i]), () => {}); console.log('there'); } catch (error) { console.log(error.message); }`;
+    const script = `import { ensurePrograms } from ${JSON.stringify(join(root, 'scripts/systemPackages.mjs'))}; process.getuid = () => 1000; process.env.PATH = '/nowhere'; try { ensurePrograms(['ffmpeg', 'chromium-headless-shell'], () => {}); console.log('there'); } catch (error) { console.log(error.message); }`;
     const { stdout } = spawnSync(process.execPath, ['--input-type=module', '-e', script], { encoding: 'utf8' });
     expect(stdout).toMatch(
-      /^Needed and not installed: ffmpeg, chromium\. Install ffmpeg and chromium \(Debian: apt-get install ffmpeg chromium\), then run this again\./,
+      /^Needed and not installed: ffmpeg, chromium-headless-shell\. Install ffmpeg and chromium-headless-shell \(Debian: apt-get install ffmpeg chromium-headless-shell\), then run this again\./,
     );
     expect(() => ensurePrograms(['node'], () => undefined)).not.toThrow();
   });

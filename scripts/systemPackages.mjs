@@ -15,7 +15,7 @@ const packagesOf = {
   // For the tests of docs/operations/tls.md.
   nginx: ['nginx-light'],
   openssl: ['openssl'],
-  chromium: ['chromium'],
+  'chromium-headless-shell': ['chromium-headless-shell'],
   // With how English sounds, which it does not work without.
   pocketsphinx_batch: ['pocketsphinx', 'pocketsphinx-en-us'],
 };

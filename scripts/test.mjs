@@ -93,7 +93,7 @@ const folder = testFolder();
 if (folder) process.env.TMPDIR = folder;
 try {
   ensurePrograms(
-    ['mariadbd', 'mariadb-install-db', 'mariadb-dump', 'ffmpeg', 'ffprobe', 'chromium', 'pocketsphinx_batch', 'nginx', 'openssl'],
+    ['mariadbd', 'mariadb-install-db', 'mariadb-dump', 'ffmpeg', 'ffprobe', 'chromium-headless-shell', 'pocketsphinx_batch', 'nginx', 'openssl'],
     console.log,
   );
   ensureNodeModules(root, console.log);

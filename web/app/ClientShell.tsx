@@ -33,7 +33,7 @@ export function ClientShell() {
   };
   const ways = kept && kept.length > 0 ? [...rooms, { to: '/kept', words: 'On this phone' }] : rooms;
   return (
-    <div className="thumbs mx-auto flex min-h-dvh max-w-[1080px] flex-col text-read">
+    <div className="thumbs mx-auto flex min-h-dvh max-w-[1080px] flex-col text-read print:block print:min-h-0">
       <header className="not-printed flex h-14 items-center justify-between gap-4 border-b border-seam px-5">
         <Wordmark />
         {account && (
@@ -48,7 +48,7 @@ export function ClientShell() {
           </span>
         )}
       </header>
-      <div className="grow px-5 pb-24">
+      <div className="grow px-5 pb-24 print:pb-0">
         <Outlet />
       </div>
       <nav aria-label="Ways" data-ways className="not-printed fixed inset-x-0 bottom-0 border-t border-seam bg-linen">

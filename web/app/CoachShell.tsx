@@ -21,7 +21,7 @@ export function CoachShell() {
   useFootageWatch();
   useLeftovers();
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1280px] flex-col px-8">
+    <div className="mx-auto flex min-h-dvh max-w-[1280px] flex-col px-8 print:block print:min-h-0">
       <header className="not-printed flex h-14 items-center gap-8 border-b border-seam">
         <Wordmark />
         <nav aria-label="Rooms" className="flex gap-6">
