@@ -100,12 +100,9 @@ interface Done {
 
 /** Scores a bout by a sheet; whoever scores it by several walks it once, and hands in its ticks. */
 export function referenceScore(bout: TimedBout, sheet: ReferenceSheet, walked = ticksOf(bout)): ReferenceResult {
-  const { ticks: all, openings, falls: tapped } = walked;
+  const { ticks: all, openings, falls: tapped, began, clock } = walked;
   const startsAgain = bout.afterFinish === 'restarts';
-  const clockOf = (seconds: number): number => {
-    const first = all.findIndex((tick) => tick.footage >= tenth(seconds));
-    return first < 0 ? all.length : first;
-  };
+  const clockOf = (seconds: number): number => clock[tenth(seconds)] ?? all.length;
   const counts = sheet.counts === 'never' ? Infinity : sheet.counts === 'late' ? tenth(bout.clockSeconds ?? all.length / 10) / 2 : 0;
   const foe = (athlete: string): string => (athlete === 'client' ? 'partner' : 'client');
 
@@ -129,13 +126,6 @@ export function referenceScore(bout: TimedBout, sheet: ReferenceSheet, walked = 
   const done: Done[] = [];
   const doubts: ReferenceResult['doubts'] = [];
   const control: Record<string, number> = { client: 0, partner: 0 };
-  /** Of each tick, the one at which its run of the same position and holder began. */
-  const began: number[] = [];
-  ticks.forEach((tick, k) => {
-    const last = ticks[k - 1];
-    const goesOn = last && !tick.newFall && last.position === tick.position && last.holder === tick.holder;
-    began.push(goesOn ? began[k - 1]! : k);
-  });
   const beganAt = (k: number): number => began[k]!;
   const putThere = (k: number): boolean => k === 0 || ticks[k]!.fresh || ticks[k]!.newFall;
   let top: string | null = ticks[0] && ground.includes(ticks[0].position) ? ticks[0].holder : null;

@@ -20,6 +20,10 @@ export interface Ticks {
   openings: number[];
   /** Each finish that closed a fall, and when that fall had begun. */
   falls: { from: number; finish: Finish }[];
+  /** Of each tick, the one at which its run of the same position and holder began. */
+  began: number[];
+  /** Of each tenth of the footage clock, the first tick in it or after it. */
+  clock: number[];
 }
 
 export const tenth = (seconds: number): number => Math.round(seconds * 10);
@@ -48,9 +52,14 @@ export function ticksOf(bout: TimedBout): Ticks {
     if (tappedAt !== null) [newFall, fallFrom] = [true, t];
     [stopped, byReferee, tappedAt] = [false, false, null];
   };
-  for (let t = 0; t < tenth(bout.lengthSeconds); t++) {
-    const coded = bout.spans.findIndex((span) => tenth(span.from) <= t && t < tenth(span.to));
-    for (const [i, event] of inTime.entries()) {
+  let coded = -1;
+  const length = tenth(bout.lengthSeconds);
+  for (let t = 0; t < length; t++) {
+    const here = bout.spans[coded];
+    if (!here || tenth(here.from) > t || t >= tenth(here.to))
+      coded = bout.spans.findIndex((span) => tenth(span.from) <= t && t < tenth(span.to));
+    for (let i = 0; i < inTime.length; i++) {
+      const event = inTime[i]!;
       if (tenth(event.at) !== t) continue;
       if (event.kind === 'finish') {
         if (!stopped) stoppedAt = t;
@@ -90,5 +99,13 @@ export function ticksOf(bout: TimedBout): Ticks {
       falls.push({ from: fallFrom, finish: event });
       tappedAt = tenth(event.at);
     }
-  return { ticks, openings, falls };
+  const began: number[] = [];
+  const clock: number[] = [];
+  ticks.forEach((tick, k) => {
+    const last = ticks[k - 1];
+    const goesOn = last && !tick.newFall && last.position === tick.position && last.holder === tick.holder;
+    began.push(goesOn ? began[k - 1]! : k);
+    while (clock.length <= tick.footage) clock.push(k);
+  });
+  return { ticks, openings, falls, began, clock };
 }
