@@ -197,7 +197,9 @@ describe('every main screen', () => {
       const pdf = Buffer.from(await bram.page.pdf({ preferCSSPageSize: true })).toString('latin1');
       expect(pdf.match(/\/Type\s*\/Page[^s]/g), `with ${lines} lines more`).toHaveLength(2);
       expect(pdf).toMatch(/\/MediaBox \[0 0 59[45](\.\d+)? 84[12](\.\d+)?\]/);
-      await bram.page.evaluate(() => document.querySelector('[data-fix] h2')!.after(Object.assign(document.createElement('p'), { textContent: 'ribs' })));
+      await bram.page.evaluate(() =>
+        document.querySelector('[data-fix] h2')!.after(Object.assign(document.createElement('p'), { textContent: 'ribs' })),
+      );
     }
   });
 

@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { constants, setPriority } from 'node:os';
 import { join, relative } from 'node:path';
 import { ensureNodeModules } from './nodeModules.mjs';
 import { reportFault } from './plainFault.mjs';
@@ -8,15 +9,28 @@ import { root } from './settings.mjs';
 import { ensurePrograms } from './systemPackages.mjs';
 import { testFolder } from './testFolder.mjs';
 
+const rooms = ['core', 'contract', 'server', 'web', 'demo', 'e2e', 'bench'];
+const programs = [
+  'mariadbd',
+  'mariadb-install-db',
+  'mariadb-dump',
+  'ffmpeg',
+  'ffprobe',
+  'chromium-headless-shell',
+  'pocketsphinx_batch',
+  'nginx',
+  'openssl',
+];
+
 const totals = { passed: 0, failed: 0, skipped: 0 };
 /** What failed, each in one line: said once more at the end, where it is found without scrolling back. */
 const failures = [];
 
 /**
  * Runs a tool of node_modules under a heading and says how long it took; answers whether it ended well. What it says is shown as it
- * comes, or, where another runs beside it, when it ends.
+ * comes, or, where another runs beside it, when it ends. One with `leftovers` takes what processor time the others leave.
  */
-function run(words, command, args, { beside = false } = {}) {
+function run(words, command, args, { beside = false, leftovers = false } = {}) {
   return new Promise((resolve) => {
     if (!beside) console.log(`\n== ${words}`);
     const begun = Date.now();
@@ -25,6 +39,7 @@ function run(words, command, args, { beside = false } = {}) {
       stdio: beside ? 'pipe' : 'inherit',
       env: { ...process.env, LEAN_LOG: 'silent' },
     });
+    if (leftovers && child.pid) setPriority(child.pid, constants.priority.PRIORITY_LOW);
     let said = '';
     for (const stream of beside ? [child.stdout, child.stderr] : []) stream.on('data', (piece) => (said += piece));
     child.on('error', (error) => (said += error.message));
@@ -37,10 +52,22 @@ function run(words, command, args, { beside = false } = {}) {
 
 /** A check that passes or fails as a whole. */
 async function check(words, command, args) {
-  const passed = await run(words, command, args, { beside: true });
+  const passed = await run(words, command, args, { beside: true, leftovers: true });
   totals[passed ? 'passed' : 'failed'] += 1;
   if (!passed) failures.push(words);
 }
+
+/** Everything that is read and not run. */
+const checks = () =>
+  Promise.all([
+    check('Lint', 'eslint', ['.', '--max-warnings=0']),
+    check('Format', 'prettier', ['--check', '--log-level=warn', '.']),
+    check('Who imports whom', 'depcruise', ['--config', '.dependency-cruiser.cjs', ...rooms]),
+    check('Circles between rooms', 'depcruise', ['--config', '.dependency-circles.cjs', 'server', 'web']),
+    check('Nothing unused', 'knip', ['--no-progress']),
+    // Of the two of that name the one that is twice as quick; the linter still needs the other.
+    check('Types', '../typescript-7/bin/tsc', ['-p', 'tsconfig.json']),
+  ]);
 
 /** Some kinds of tests; each test counts. A run that ends without its report counts as one failure. */
 async function tests(words, projects, how) {
@@ -92,32 +119,21 @@ function standBack(nice) {
 const folder = testFolder();
 if (folder) process.env.TMPDIR = folder;
 try {
-  ensurePrograms(
-    ['mariadbd', 'mariadb-install-db', 'mariadb-dump', 'ffmpeg', 'ffprobe', 'chromium-headless-shell', 'pocketsphinx_batch', 'nginx', 'openssl'],
-    console.log,
-  );
+  ensurePrograms(programs, console.log);
   ensureNodeModules(root, console.log);
   mkdirSync(join(root, '.tmp'), { recursive: true });
   // A clone that only root can read cannot be run by anybody else.
   if (!canDropRoot(root)) process.env.LEAN_AS_ROOT = '1';
-  const rooms = ['core', 'contract', 'server', 'web', 'demo', 'e2e', 'bench'];
-  await Promise.all([
-    check('Lint', 'eslint', ['.', '--max-warnings=0']),
-    check('Format', 'prettier', ['--check', '--log-level=warn', '.']),
-    check('Who imports whom', 'depcruise', ['--config', '.dependency-cruiser.cjs', ...rooms]),
-    check('Circles between rooms', 'depcruise', ['--config', '.dependency-circles.cjs', 'server', 'web']),
-    check('Nothing unused', 'knip', ['--no-progress']),
-    // Of the two of that name the one that is twice as quick; the linter still needs the other.
-    check('Types', '../typescript-7/bin/tsc', ['-p', 'tsconfig.json']),
-  ]);
   // Starting and stopping is mostly waiting: it needs no turn of its own.
   standBack(asJobs);
   const starting = tests('Starting and stopping', ['start'], { beside: true });
   await tests('Unit and page tests', ['unit', 'web']);
   await tests('Server tests', ['server']);
   await starting;
-  standBack(0);
+  // A browser and its pages wait for each other, and leave half a processor of two.
+  const checking = checks();
   await tests('Browser tests', ['e2e']);
+  await checking;
 } catch (error) {
   totals.failed += 1;
   reportFault(error);
