@@ -184,7 +184,10 @@ export async function startDatabase(settings) {
   const temporary = `--tmpdir=${temporaryDir}`;
   if (!existsSync(dataDir)) {
     rmSync(join(folder, preparedStamp), { force: true });
-    await installDataDirectory(dataDir, temporary, logFile, identity);
+    await installDataDirectory(dataDir, temporary, logFile, identity).catch((error) => {
+      rmSync(temporaryDir, { recursive: true, force: true });
+      throw error;
+    });
   }
   const initFile = join(folder, 'db.init.sql');
   rmSync(initFile, { force: true });

@@ -77,6 +77,18 @@ describe('the database of the house', () => {
     server.close();
   });
 
+  it.runIf(process.getuid() === 0)('leaves nothing in shared memory where its data directory could not be made', async () => {
+    // Whom it drops to may not enter the folder that it lies in.
+    const at = join(folder(), 'house');
+    mkdirSync(at);
+    const identity = { uid: 65_534, gid: 65_534 };
+    const temporary = temporaryFolder(at, identity);
+    await expect(startDatabase({ folder: at, port: await freePort(), password: 'x', identity })).rejects.toThrow(
+      `MariaDB could not make its data directory; ${join(at, 'db.log')} says why.`,
+    );
+    expect(existsSync(temporary)).toBe(false);
+  });
+
   it('says in one sentence that it did not come up, and leaves nothing running', async () => {
     const settings = { folder: folder(), port: await freePort(), password: 'a password' };
     await (await startDatabase(settings)).stop();
