@@ -3,6 +3,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, truncateSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { writeBarcodeClip } from '@lean-mentor/demo/barcode';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ownHouse, type OwnHouse } from './ownHouse.ts';
@@ -74,7 +75,10 @@ const backup = (to: string): Promise<number | null> =>
 /** So many backups are taken one after another while edits go on; the last is looked at. */
 const turns = 4;
 
-/** Invites people one after another, and puts a clip into the book with every tenth, until it is told to stop. Answers how many. */
+/**
+ * Invites people one after another, and puts a clip into the book with every tenth, until it is told to stop. Answers how many. As busy as
+ * twenty coaches, and no busier: each clip is then made ready.
+ */
 async function keepEditing(until: Promise<unknown>): Promise<number> {
   let going = true;
   void until.then(() => (going = false));
@@ -84,6 +88,7 @@ async function keepEditing(until: Promise<unknown>): Promise<number> {
     const invited = await ask('POST', '/api/invitations', { role: 'client', name: `Guest ${made}`, email, level: 1, bornOn: null });
     expect(invited.status).toBe(200);
     if (made % 10 === 0) await addClip(`Clip ${made}`);
+    await sleep(50);
   }
   return made;
 }

@@ -150,6 +150,12 @@ describe('work, for the coach', () => {
 
 describe('every page of the client', () => {
   const sent = practice.requests.find(({ critique }) => critique)!;
+  let page: Page;
+  beforeAll(async () => {
+    ({ page } = await visit(browser, base, 'bram', '/mine', phone));
+  });
+  afterAll(() => page?.close());
+
   it.each([
     '/mine',
     '/send',
@@ -162,9 +168,8 @@ describe('every page of the client', () => {
     `/requests/${sent.id}`,
     '/kept',
   ])('%s has nothing to press that a thumb would miss', async (path) => {
-    const { page } = await visit(browser, base, 'bram', path, phone);
+    await page.goto(base + path);
     await page.waitForNetworkIdle();
     expect(await smallTargets(page)).toEqual([]);
-    await page.close();
   });
 });
