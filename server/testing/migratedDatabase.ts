@@ -1,22 +1,19 @@
 import { randomUUID } from 'node:crypto';
-import { QueryTypes, Sequelize } from 'sequelize';
+import { QueryTypes, type Sequelize } from 'sequelize';
 import type { DatabaseSettings } from '../config/config.ts';
+import { connect } from '../db/connect.ts';
 import { migrate } from '../db/migrate.ts';
 
 const raw = { type: QueryTypes.RAW } as const;
 const rows = { type: QueryTypes.SELECT } as const;
 
-/** A connection to the tests' MariaDB, with a database in it or with none. */
-export const connectTo = (database: string, { hosts, user, password }: DatabaseSettings): Sequelize =>
-  new Sequelize(database, user, password, { dialect: 'mariadb', ...hosts[0]!, logging: false });
-
 /** The statements that make a database as the migrations leave it: its tables, what they hold, and its triggers. */
 async function migratedOnce(config: DatabaseSettings): Promise<string[]> {
   const name = `lean_test_migrated_${randomUUID().replaceAll('-', '')}`;
-  const none = connectTo('', config);
+  const none = connect({ ...config, name: '' });
   await none.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4`, raw);
   await none.close();
-  const migrated = connectTo(name, config);
+  const migrated = connect({ ...config, name });
   try {
     await migrate(migrated);
     const ask = (statement: string): Promise<Record<string, string>[]> => migrated.query<Record<string, string>>(statement, rows);

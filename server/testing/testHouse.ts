@@ -5,10 +5,11 @@ import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import { QueryTypes } from 'sequelize';
 import { readConfig } from '../config/config.ts';
+import { connect } from '../db/connect.ts';
 import { openHouse } from '../openHouse.ts';
 import type { House } from '../house/house.ts';
 import { loggedError } from '../http/requestLog.ts';
-import { connectTo, copyMigrated } from './migratedDatabase.ts';
+import { copyMigrated } from './migratedDatabase.ts';
 
 export interface TestHouse extends House {
   /** The house's clock; null follows the machine's. */
@@ -31,7 +32,7 @@ export async function openTestHouse({ migrated = true } = {}): Promise<TestHouse
     LEAN_SPARE_MB: '1',
     PORT: '0',
   });
-  const admin = connectTo('', config.database);
+  const admin = connect({ ...config.database, name: '' });
   await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4`, { type: QueryTypes.RAW });
   const logged: string[] = [];
   const house: TestHouse = {
