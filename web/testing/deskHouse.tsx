@@ -1,4 +1,3 @@
-import type { ResponseOf, saveDeskChanges } from '@lean-mentor/contract';
 import { blankNote, emptyDesk, type DeskDocument, type Note } from '@lean-mentor/core/desk';
 import { configureStore } from '@reduxjs/toolkit';
 import { render } from '@testing-library/react';
@@ -22,9 +21,6 @@ export const aRequest = {
   ...{ id: requestId, clientMarks: [], hurtsToday: '', partnerHurts: '', sentAt: '2031-01-01T10:00:00.000Z' },
   limits: { own: [], partner: [] },
 };
-
-/** What the server answers to edits that it has not got to yet: a desk saves by itself, after a while, also in a test that is of something else. */
-export const notSavedYet: ResponseOf<typeof saveDeskChanges> = { saved: [], refused: [], changes: [], sequence: 0 };
 
 /** A desk without a stage: the store with a document, and the scene that components on the desk look at. */
 export function openDeskHouse(document: Partial<DeskDocument> = {}, fields: Partial<DeskScene> = {}, controls: Partial<DeskControls> = {}) {

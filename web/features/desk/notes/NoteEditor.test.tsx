@@ -3,7 +3,7 @@ import type { DeskDocument, Note } from '@lean-mentor/core/desk';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import { aNote, aRequest, footageId, notSavedYet, openDeskHouse, requestId } from '../../../testing/deskHouse.tsx';
+import { aNote, aRequest, footageId, openDeskHouse, requestId } from '../../../testing/deskHouse.tsx';
 import type { DeskControls } from '../DeskControls.tsx';
 import { noTake } from '../take/takeRecorder.ts';
 import { NoteEditor } from './NoteEditor.tsx';
@@ -16,9 +16,7 @@ const mark = { id: 'm', footageId, atFrame: 33, toFrame: null, state: 'open' as 
 
 beforeAll(layOut);
 beforeEach(() => {
-  vi.stubGlobal('fetch', () =>
-    Promise.resolve(new Response(JSON.stringify({ ...aRequest, ...notSavedYet, notes: earlier, principles: [], drills: [] }))),
-  );
+  vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ ...aRequest, notes: earlier, principles: [], drills: [] }))));
 });
 afterEach(() => {
   cleanup();

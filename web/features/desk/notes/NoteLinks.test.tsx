@@ -3,7 +3,7 @@ import type { CodedCut, CodedEvent } from '@lean-mentor/core/desk';
 import { cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { aNote, aRequest, footageId, notSavedYet, openDeskHouse } from '../../../testing/deskHouse.tsx';
+import { aNote, aRequest, footageId, openDeskHouse } from '../../../testing/deskHouse.tsx';
 import type { DeskControls } from '../DeskControls.tsx';
 import { ScoreProvider, type Scored } from '../score/useScore.ts';
 import { NoteLinks } from './NoteLinks.tsx';
@@ -29,9 +29,7 @@ const [n, earlier] = [
   aNote('e', { footageId: other, fromFrame: 700, what: 'Too high.' }),
 ];
 
-beforeEach(() =>
-  vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ ...aRequest, ...notSavedYet, notes: [], clips: [] })))),
-);
+beforeEach(() => vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ ...aRequest, notes: [], clips: [] })))));
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();

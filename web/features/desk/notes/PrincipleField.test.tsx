@@ -2,7 +2,7 @@
 import { cleanup, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import { aNote, notSavedYet, openDeskHouse } from '../../../testing/deskHouse.tsx';
+import { aNote, openDeskHouse } from '../../../testing/deskHouse.tsx';
 import { layOut } from '../../../testing/lists.ts';
 import { PrincipleField } from './PrincipleField.tsx';
 
@@ -11,9 +11,7 @@ const principles = Object.fromEntries(
 );
 
 beforeAll(layOut);
-beforeEach(() =>
-  vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ ...notSavedYet, notes: [], account: null, token: 't' })))),
-);
+beforeEach(() => vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ notes: [], account: null, token: 't' })))));
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
