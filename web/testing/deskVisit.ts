@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { configureStore } from '@reduxjs/toolkit';
+import { configureStore, type Middleware } from '@reduxjs/toolkit';
 import type { DeskChange } from '@lean-mentor/core/desk';
 import { vi } from 'vitest';
 import { baseApi } from '../shared/wire/index.ts';
@@ -20,17 +20,27 @@ export const mark = (atFrame: number, id = crypto.randomUUID()): DeskChange => (
 /** How long is waited for something, in ms, and how often it is looked for. */
 export const patience = { timeout: 10_000, interval: 10 };
 
-const newStore = () =>
-  configureStore({
+/** A page's store until `isGone`: from then on nothing happens in it, and whatever waits for it waits for ever. */
+const newStore = (isGone: () => boolean) => {
+  const life: Middleware = () => (next) => (action) => (isGone() ? new Promise(() => undefined) : next(action));
+  return configureStore({
     reducer: { [baseApi.reducerPath]: baseApi.reducer, [deskSlice.name]: deskSlice.reducer },
-    middleware: (standard) => standard().prepend(makeDeskSaving(8)).concat(baseApi.middleware),
+    middleware: (standard) => standard().prepend(life, makeDeskSaving(8)).concat(baseApi.middleware),
   });
+};
 
 /** A browser at one desk, and the server that it saves to. */
 export class DeskVisit {
   readonly requestId = crypto.randomUUID();
   readonly server = new FakeServer();
-  store = newStore();
+  /** How many pages there were; each is gone when the next one opens. */
+  private pages = 0;
+  store = this.newPage();
+
+  private newPage() {
+    const page = ++this.pages;
+    return newStore(() => page < this.pages);
+  }
 
   /** Lets every call of the page reach this server. */
   connect(): void {
@@ -41,10 +51,16 @@ export class DeskVisit {
 
   /** Opens the desk as a browser does: what the server has, and what was kept here. */
   async open(): Promise<void> {
-    this.store = newStore();
+    this.store = this.newPage();
     const [outbox, history] = [await this.kept(), await readHistory(this.requestId)];
     const { document, sequence } = this.server;
     this.store.dispatch(deskOpened({ requestId: this.requestId, document, sequence, outbox, history }));
+  }
+
+  /** The browser dies: what it had kept is all that the next one finds. */
+  async dieAndOpen(): Promise<void> {
+    await vi.waitUntil(() => this.desk().saving !== 'writing', patience);
+    await this.open();
   }
 
   desk() {
@@ -64,6 +80,7 @@ export class DeskVisit {
   async leave(): Promise<void> {
     this.server.weather = [];
     await vi.waitUntil(() => this.desk().outbox.length === 0, patience);
+    this.pages += 1;
     vi.unstubAllGlobals();
   }
 }

@@ -199,12 +199,13 @@ describe('five hundred random edits', () => {
           );
         else if (dice < 0.96) visit.server.weather.push('away', 'away');
         else if (dice < 0.98) {
-          // The browser dies: what it had kept is all that the next one finds.
-          await vi.waitUntil(() => visit.desk().saving !== 'writing', patience);
-          await visit.open();
+          await visit.dieAndOpen();
         } else await new Promise((resolve) => setTimeout(resolve, random() * 20));
       }
       visit.server.dropsEveryThird = false;
+      visit.server.weather = [];
+      // A new browser does not wait out the pause of the last.
+      await visit.dieAndOpen();
       await vi.waitUntil(() => visit.desk().outbox.length === 0, patience);
       // The colleague's last edits come with the next answer.
       visit.edit(mark(501));

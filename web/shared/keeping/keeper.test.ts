@@ -75,6 +75,18 @@ describe('what is written', () => {
     expect([server, kept.snapshot().saving]).toEqual([['a'], 'saved']);
   });
 
+  it('is sent again at longer and longer pauses where the server answers and yet takes nothing', async () => {
+    let sent = 0;
+    const kept = new Keeper<string, number>({
+      queue: { waiting: () => ['a'], isKept: () => true, taken: () => undefined, refused: () => undefined },
+      send: (things) => ((sent += 1), send(things)),
+      restMs: 0,
+    });
+    kept.written();
+    await pass(20_000);
+    expect([sent, kept.snapshot().saving]).toEqual([5, 'away']);
+  });
+
   it('says that it is kept, and that the server is away, while it is', async () => {
     const kept = page();
     answers = ['busy'];

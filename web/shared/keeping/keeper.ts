@@ -44,6 +44,9 @@ const usualWaitMs = 1000;
 const longestWaitMs = 15_000;
 const unknownFault: WireFault = { code: 'unknown', message: 'Something went wrong in this page. Load it again.' };
 
+/** Of an answer after which the first of what was sent still waits. */
+const notTaken: WireFault = { code: 'unknown', message: 'The server answered and did not say that it saved this. It is sent again.' };
+
 /** Whether a fault says: not now. Anything else means that the thing itself is not taken. */
 const passes = ({ code }: WireFault): boolean => code === 'offline' || passingCodes.has(code);
 
@@ -128,6 +131,8 @@ export class Keeper<T, Answer> {
       const { data, error } = await send(lot).catch((thrown: unknown) => ({ data: undefined, error: thrown }));
       if (data !== undefined) {
         queue.taken(lot, data);
+        // Sent again at once it would be sent without end.
+        if (queue.waiting()[0] === lot[0]) return this.tryLater(notTaken);
         this.fault = null;
         this.waitMs = this.firstWaitMs;
         this.look();
