@@ -169,7 +169,8 @@ describe('every page of the client', () => {
     '/kept',
   ])('%s has nothing to press that a thumb would miss', async (path) => {
     await page.goto(base + path);
-    await page.waitForNetworkIdle();
+    // All of it is there: nothing stands in its place any more.
+    await page.waitForFunction(() => document.querySelector('h1') && !document.querySelector('[aria-label="Loading"]'));
     expect(await smallTargets(page)).toEqual([]);
   });
 });

@@ -104,8 +104,10 @@ function Head({ critique }: { critique: Critique }) {
   const coaching = role === 'coach' || role === 'assistant';
   return (
     <header className="flex flex-col gap-3">
-      <p className="flex flex-wrap items-baseline gap-x-4 text-desk text-reed">
-        {critique.coachName} to {critique.clientName}, {format(critique.sentAt, 'd MMMM yyyy')}
+      <div className="flex flex-wrap items-baseline gap-x-4 text-desk text-reed">
+        <h1 className="font-sans font-normal font-stretch-normal">
+          {critique.coachName} to {critique.clientName}, {format(critique.sentAt, 'd MMMM yyyy')}
+        </h1>
         {coaching && (
           <Link to={`/requests/${critique.requestId}/critique`} className="linked not-printed">
             Change it
@@ -113,7 +115,7 @@ function Head({ critique }: { critique: Critique }) {
         )}
         {role !== 'assistant' && <ShareBox critique={critique} />}
         <TakeOut critique={critique} />
-      </p>
+      </div>
       {coaching && critique.takeBackUntil && <TakeBack critique={critique} />}
       <WhatChanged critique={critique} />
     </header>

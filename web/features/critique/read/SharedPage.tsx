@@ -38,10 +38,12 @@ export function SharedPage() {
         <Fetched of={{ ...fetched, refetch: undefined }} rows={3} advice="Ask the coach who sent it for a new one.">
           {(data) => (
             <>
-              <p className="text-desk text-reed">
-                {data.coachName} to {data.clientName}, {format(data.sentAt, 'd MMMM yyyy')}. You read it by a link that was made for you;
-                please do not pass it on.
-              </p>
+              <div className="text-desk text-reed">
+                <h1 className="inline font-sans font-normal font-stretch-normal">
+                  {data.coachName} to {data.clientName}, {format(data.sentAt, 'd MMMM yyyy')}.
+                </h1>{' '}
+                You read it by a link that was made for you; please do not pass it on.
+              </div>
               <DocBlocks blocks={data.doc.content} slots={slotsOf(data, token)} />
               <ScoredLines scores={data.scores} />
             </>
