@@ -72,25 +72,21 @@ const backup = (to: string): Promise<number | null> =>
     spawn(process.execPath, script('backup.mjs', to), { cwd: house.root, env: house.env, stdio: 'ignore' }).once('exit', resolve),
   );
 
-/** So many backups are taken one after another while edits go on; the last is looked at. */
-const turns = 4;
+/** At least so many edits are made while at least so many backups are taken, one after another; the last of these is looked at. */
+const atLeast = { edits: 40, backups: 4 };
 
 /**
- * Invites people one after another, and puts a clip into the book with every tenth, until it is told to stop. Answers how many. As busy as
- * twenty coaches, and no busier: each clip is then made ready.
+ * Invites people one after another, and puts a clip into the book with every tenth, until there are enough. As busy as twenty coaches, and
+ * no busier: each clip is then made ready.
  */
-async function keepEditing(until: Promise<unknown>): Promise<number> {
-  let going = true;
-  void until.then(() => (going = false));
-  let made = 0;
-  for (; going; made++) {
+async function keepEditing(isEnough: () => boolean): Promise<void> {
+  for (let made = 0; made < atLeast.edits || !isEnough(); made++) {
     const email = `guest${made}@harbour.example`;
-    const invited = await ask('POST', '/api/invitations', { role: 'client', name: `Guest ${made}`, email, level: 1, bornOn: null });
-    expect(invited.status).toBe(200);
+    const answer = await ask('POST', '/api/invitations', { role: 'client', name: `Guest ${made}`, email, level: 1, bornOn: null });
+    expect(answer.status).toBe(200);
     if (made % 10 === 0) await addClip(`Clip ${made}`);
     await sleep(50);
   }
-  return made;
 }
 async function addClip(title: string): Promise<void> {
   const id = randomUUID();
@@ -128,14 +124,17 @@ describe('a backup of a house that runs', () => {
   it('is of one instant while edits go on: whole transactions, none lacking of what was saved before, and each with its files', async () => {
     await addClip('Before');
     const before = Number(lines(house, 'SELECT COUNT(*) FROM invitations')[0]);
-    const to = (turn: number): string => join(folder, `during-${turn}`);
-    const taken = (async () => {
-      for (let turn = 0; turn < turns; turn++) expect(await backup(to(turn))).toBe(0);
-    })();
-    const made = await keepEditing(taken);
-    await taken;
-    expect(made).toBeGreaterThan(turns * 10);
-    const other = await restoredFrom(to(turns - 1));
+    const taken: string[] = [];
+    let going = true;
+    const editing = keepEditing(() => taken.length >= atLeast.backups).finally(() => (going = false));
+    while (going) {
+      const to = join(folder, `during-${taken.length}`);
+      expect(await backup(to)).toBe(0);
+      // One that edits ended under may be of an instant after all of them.
+      if (going) taken.push(to);
+    }
+    await editing;
+    const other = await restoredFrom(taken.at(-1)!);
     const names = lines(other, 'SELECT name FROM invitations ORDER BY CAST(SUBSTRING(name, 7) AS INT)').filter(Boolean);
     // What is there of them are the first ones, without a gap.
     expect(names).toEqual(names.map((_, i) => `Guest ${i}`));
