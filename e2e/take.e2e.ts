@@ -35,6 +35,8 @@ const log = (page: Page, takeId: string) => ask<{ seconds: number; events: Logge
 const phase = (page: Page, wanted: string) => page.waitForSelector(`[data-speaking="${wanted}"]`, { timeout: 180_000 });
 const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
+/** So little before a frame's time counts as on it, in seconds, as in the product: whatever rounds must not decide. */
+const timeSlack = 0.0005;
 /** The frame that the log means at an instant: the footage's own, where it runs. */
 function meant(events: readonly Logged[], times: readonly number[], t: number): number {
   const last = events.findLast((event) => event.t <= t && 'frame' in event)!;
@@ -42,7 +44,7 @@ function meant(events: readonly Logged[], times: readonly number[], t: number): 
   const seconds = times[last.frame]! + (t - last.t) * last.rate;
   return Math.max(
     0,
-    times.findLastIndex((one) => one <= seconds + 1e-4),
+    times.findLastIndex((one) => one <= seconds + timeSlack),
   );
 }
 
